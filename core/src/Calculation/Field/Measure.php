@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Calculation\Field;
+
+use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Unit;
+
+/**
+ * A quantity with a unit. The key carries the unit (`od_mm`); it may come under any other suffix of
+ * its kind (`od_in`), exactly one of them. The calculation receives SI (temperatures in °C).
+ */
+#[\Attribute(\Attribute::TARGET_PARAMETER)]
+final readonly class Measure extends Field
+{
+    public string $suffix;
+
+    private string $base;
+
+    private Number $range;
+
+    /** Limits are in the unit of the key. */
+    public function __construct(
+        string $key,
+        public Quantity $quantity,
+        ?float $min = null,
+        ?float $max = null,
+        ?float $above = null,
+        ?float $below = null,
+        string $about = '',
+    ) {
+        parent::__construct($key, $about);
+        $suffix = null;
+        foreach (array_keys($quantity->units()) as $candidate) {
+            if (str_ends_with($key, '_'.$candidate) && strlen($candidate) > strlen((string) $suffix)) {
+                $suffix = $candidate;
+            }
+        }
+        $this->suffix = $suffix ?? throw new \LogicException("{$key} names no unit of {$quantity->value}");
+        $this->base = substr($key, 0, -strlen($this->suffix) - 1);
+        $this->range = new Number($key, $min, $max, $above, $below);
+    }
+
+    public function keys(): array
+    {
+        $keys = [$this->key => Unit::of($this->quantity, $this->suffix)];
+        foreach ($this->quantity->units() as $suffix => $unit) {
+            $keys["{$this->base}_{$suffix}"] ??= $unit;
+        }
+
+        return $keys;
+    }
+
+    public function bare(): string
+    {
+        return $this->base;
+    }
+
+    public function read(mixed $value, string $key, string $name, Family $family): float
+    {
+        if (! is_int($value) && ! is_float($value) || ! is_finite((float) $value)) {
+            throw Refused::field($name, "{$key} must be a number, not ".self::shown($value).'.');
+        }
+        $own = Unit::of($this->quantity, $this->suffix);
+        $unit = $this->keys()[$key] ?? $own;
+        $si = $unit->toSi((float) $value);
+        $r = $this->range;
+        if (! Number::inside($own->fromSi($si), $r->min, $r->max, $r->above, $r->below)) {
+            throw Refused::field($name, "{$key} is ".self::shown($value)." {$unit->symbol}; allowed is ".$r->allowed($own->symbol).'.');
+        }
+
+        return $si;
+    }
+
+    public function schema(): array
+    {
+        return [...$this->range->schema(), ...array_filter([
+            'x-quantity' => $this->quantity->value,
+            'x-unit' => Unit::of($this->quantity, $this->suffix)->symbol,
+            'description' => $this->about ?: null,
+        ])];
+    }
+}

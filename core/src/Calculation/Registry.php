@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Calculation;
+
+use Diastoma\Core\Refused;
+
+/** Every calculation by name, runnable from JSON. Shared by the command line, the API, the Bench and the engine. */
+final class Registry
+{
+    /** @var array<string, class-string> name or other name => class */
+    private array $classes = [];
+
+    /** @var array<class-string, Calculates> */
+    private array $facts = [];
+
+    /** @param  list<class-string>  $classes */
+    public function __construct(array $classes)
+    {
+        foreach ($classes as $class) {
+            $about = (new \ReflectionClass($class))->getAttributes(Calculates::class)[0]->newInstance();
+            $this->facts[$class] = $about;
+            foreach ([$about->name, ...$about->alsoNamed] as $name) {
+                if (isset($this->classes[$name])) {
+                    throw new \LogicException("Two calculations answer to {$name}");
+                }
+                $this->classes[$name] = $class;
+            }
+        }
+    }
+
+    public static function standard(): self
+    {
+        static $standard = null;
+
+        return $standard ??= new self(require __DIR__.'/catalogue.php');
+    }
+
+    /** @return list<string> names, other names included, sorted */
+    public function names(): array
+    {
+        $names = array_keys($this->classes);
+        sort($names);
+
+        return $names;
+    }
+
+    public function has(string $name): bool
+    {
+        return isset($this->classes[$name]);
+    }
+
+    public function about(string $name): Calculates
+    {
+        return $this->facts[$this->classOf($name)];
+    }
+
+    /** @return array<string, mixed> */
+    public function schema(string $name): array
+    {
+        $about = $this->about($name);
+
+        return [
+            '$schema' => 'https://json-schema.org/draft/2020-12/schema',
+            'title' => $name,
+            'description' => $about->title,
+            ...Signature::of($this->classOf($name))->schema(),
+            'x-family' => $about->family->value,
+            'x-source' => $about->source,
+            'x-gives' => $about->gives,
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $input  as decoded from JSON
+     * @return array<string, mixed>
+     *
+     * @throws Refused
+     */
+    public function run(string $name, array $input): array
+    {
+        $class = $this->classOf($name);
+        $arguments = Signature::of($class)->arguments($input, $this->facts[$class]->family);
+
+        return (new $class)(...$arguments);
+    }
+
+    /** @return class-string */
+    private function classOf(string $name): string
+    {
+        return $this->classes[$name] ?? throw Refused::field('calc', "There is no calculation \"{$name}\"; --list shows their names.");
+    }
+}

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Calculation;
+
+use Diastoma\Core\Calculation\Field\Field;
+use Diastoma\Core\Refused;
+
+/**
+ * The inputs of a calculation or of one row of a list, read off the attributed parameters of
+ * `__invoke` (calculations) or of the constructor (rows).
+ */
+final class Signature
+{
+    /** @var array<class-string, self> */
+    private static array $known = [];
+
+    /** @param  list<array{name: string, field: Field, required: bool, default: mixed}>  $inputs */
+    private function __construct(public readonly array $inputs) {}
+
+    /** @param  class-string  $class */
+    public static function of(string $class): self
+    {
+        return self::$known[$class] ??= self::reflect(new \ReflectionClass($class));
+    }
+
+    /** @param  \ReflectionClass<object>  $class */
+    private static function reflect(\ReflectionClass $class): self
+    {
+        $method = $class->hasMethod('__invoke') ? $class->getMethod('__invoke') : $class->getConstructor();
+        $inputs = [];
+        foreach ($method?->getParameters() ?? [] as $parameter) {
+            $attribute = $parameter->getAttributes(Field::class, \ReflectionAttribute::IS_INSTANCEOF)[0]
+                ?? throw new \LogicException("{$class->name}: \${$parameter->name} has no field attribute");
+            $inputs[] = [
+                'name' => $parameter->name,
+                'field' => $attribute->newInstance(),
+                'required' => ! $parameter->isDefaultValueAvailable(),
+                'default' => $parameter->isDefaultValueAvailable() ? $parameter->getDefaultValue() : null,
+            ];
+        }
+
+        return new self($inputs);
+    }
+
+    /**
+     * JSON in, arguments in SI out. Every fault of the input is reported, in the order of the inputs.
+     *
+     * @param  array<string, mixed>  $given
+     * @return array<string, mixed>
+     *
+     * @throws Refused
+     */
+    public function arguments(array $given, Family $family, ?string $list = null, ?int $row = null): array
+    {
+        $arguments = [];
+        $refusals = [];
+        $at = $row === null ? '' : "{$list}, row {$row}: ";
+        foreach ($this->inputs as $input) {
+            $field = $input['field'];
+            $found = array_intersect_key($given, $field->keys());
+            $given = array_diff_key($given, $found);
+            $found = array_filter($found, fn ($v) => $v !== null);
+            $key = (string) (array_key_first($found) ?? $field->key);
+            $name = $family->fieldName($key, $field->bare(), $list);
+            try {
+                if (count($found) > 1) {
+                    throw Refused::field($name, "{$field->bare()} came in several units (".implode(', ', array_keys($found)).'); give one.');
+                }
+                if ($found === [] && $input['required']) {
+                    throw Refused::field($name, "{$field->key} is missing.");
+                }
+                $arguments[$input['name']] = $found === [] ? $input['default'] : $field->read($found[$key], $key, $name, $family);
+            } catch (Refused $refused) {
+                $refusals[] = $at === '' ? $refused : Refused::field($refused->firstField(), $at.$refused->getMessage());
+            }
+        }
+        foreach (array_keys($given) as $unknown) {
+            $known = implode(', ', array_map(fn ($i) => $i['field']->key, $this->inputs));
+            $refusals[] = Refused::field($family->fieldName((string) $unknown, (string) $unknown, $list), "{$at}{$unknown} is not an input here; known are {$known}.");
+        }
+        if ($refusals !== []) {
+            throw Refused::together($refusals);
+        }
+
+        return $arguments;
+    }
+
+    /** @return array<string, mixed> JSON schema of the object */
+    public function schema(): array
+    {
+        $properties = [];
+        $required = [];
+        foreach ($this->inputs as $input) {
+            $field = $input['field'];
+            $schema = $field->schema();
+            if ($input['required']) {
+                $required[] = $field->key;
+            } elseif (is_scalar($input['default'])) {
+                $schema['default'] = $field instanceof Field\Measure
+                    ? $field->keys()[$field->key]?->fromSi((float) $input['default'])
+                    : $input['default'];
+            }
+            $properties[$field->key] = $schema === [] ? new \stdClass : $schema;
+        }
+
+        return ['type' => 'object', 'properties' => $properties, 'required' => $required, 'additionalProperties' => true];
+    }
+}

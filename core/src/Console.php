@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core;
+
+use Diastoma\Core\Calculation\Registry;
+
+/** `bin/diastoma`: the core without the application. JSON in, JSON out; exit 0, or 2 for refused input, 64 for wrong usage. */
+final class Console
+{
+    private const HELP = <<<'TEXT'
+        Usage:
+          bin/diastoma calc --list             names of all calculations, what each decides
+          bin/diastoma calc --list --schemas   the same as JSON, each with its schema
+          bin/diastoma calc NAME --schema      inputs of one calculation
+          bin/diastoma calc NAME [JSON]        run it on JSON given here or on standard input
+          bin/diastoma judge [JSON]            {"procedure": id or object, "line": {…}, "facts": […], "now": "…"}
+        A refused input prints {"error":{"field":…,"message":…}} and exits 2.
+
+        TEXT;
+
+    /**
+     * @param  list<string>  $arguments
+     * @param  resource  $in
+     * @param  resource  $out
+     * @param  resource  $err
+     */
+    public function __construct(private readonly array $arguments, private $in, private $out, private $err) {}
+
+    public function run(): int
+    {
+        $words = array_slice($this->arguments, 1);
+        try {
+            return match ($words[0] ?? '') {
+                'calc' => $this->calc(array_slice($words, 1)),
+                'judge' => $this->print((new Procedure\JudgeFromJson)($this->json($words[1] ?? null))),
+                '--help', '-h', 'help' => $this->help($this->out, 0),
+                default => $this->help($this->err, 64),
+            };
+        } catch (Refused $refused) {
+            $this->print(['error' => $refused->faults[0]]);
+
+            return 2;
+        }
+    }
+
+    /** @param  list<string>  $words */
+    private function calc(array $words): int
+    {
+        $registry = Registry::standard();
+        $name = $words[0] ?? '';
+        if ($name === '--list') {
+            return in_array('--schemas', $words, true)
+                ? $this->print(array_combine($registry->names(), array_map($registry->schema(...), $registry->names())))
+                : $this->names($registry);
+        }
+        if ($name === '' || str_starts_with($name, '-')) {
+            return $this->help($this->err, 64);
+        }
+        if (in_array('--schema', $words, true)) {
+            return $this->print($registry->schema($name));
+        }
+        $registry->about($name);
+
+        return $this->print($registry->run($name, $this->json($words[1] ?? null)));
+    }
+
+    private function names(Registry $registry): int
+    {
+        foreach ($registry->names() as $name) {
+            fwrite($this->out, sprintf("%-24s %s\n", $name, $registry->about($name)->title));
+        }
+
+        return 0;
+    }
+
+    /** @return array<string, mixed> */
+    private function json(?string $given): array
+    {
+        $text = $given ?? (string) stream_get_contents($this->in);
+        $decoded = json_decode($text, true, 64);
+        if (! is_array($decoded) || ($decoded !== [] && array_is_list($decoded))) {
+            throw Refused::field('json', 'json: the input is no JSON object'.(json_last_error() !== JSON_ERROR_NONE ? ' ('.json_last_error_msg().')' : '').'.');
+        }
+
+        return $decoded;
+    }
+
+    /** @param  array<string, mixed>  $answer */
+    private function print(array $answer): int
+    {
+        fwrite($this->out, json_encode($answer, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR)."\n");
+
+        return 0;
+    }
+
+    /** @param  resource  $to */
+    private function help($to, int $code): int
+    {
+        fwrite($to, self::HELP);
+
+        return $code;
+    }
+}

@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Electrofusion;
+
+use Diastoma\Core\Calculation\Calculates;
+use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Measure;
+use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calculation\Field\Rows;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Units\Quantity;
+
+/** Was the fusion good, and at which second not? Samples are [t s, U V, I A(, °C)]. */
+#[Calculates(
+    'fusion-trace',
+    'Was the fusion good, and at which second not?',
+    Family::Electrofusion,
+    ['energy_j', 'energy_pct', 'fused_s', 'start_r_ohm', 'events', 'verdict'],
+    'Voltage tolerance from memory: ISO 12176-2; energy and drop limits common practice; all from the procedure',
+)]
+final class FusionTrace
+{
+    /** Manual entry without a resistance: from this current on the fitting counts as powered, A (a choice of the model). */
+    private const POWERED_A = 0.5;
+
+    /**
+     * @param  list<list<float>>  $samples
+     * @return array<string, mixed>
+     */
+    public function __invoke(
+        #[Rows('samples', ['t_s', 'u_v', 'i_a', 'temp_c'], atLeast: 2, optional: 1)] array $samples,
+        #[Measure('u_nom_v', Quantity::Voltage, above: 0, max: 300)] float $nominal,
+        #[Measure('t_plan_s', Quantity::Time, above: 0)] float $plan,
+        #[Measure('r_nom_ohm', Quantity::Resistance, above: 0, max: 100)] ?float $resistance = null,
+        #[Number('u_tol_pct', min: 0, max: 50)] ?float $uTolerance = null,
+        #[Measure('settle_s', Quantity::Time, min: 0)] float $settle = 5.0,
+        #[Measure('hold_s', Quantity::Time, min: 0)] float $hold = 2.0,
+        #[Measure('t_tol_s', Quantity::Time, min: 0)] float $tTolerance = 1.0,
+        #[Number('e_tol_pct', min: 0, max: 100)] ?float $eTolerance = null,
+        #[Measure('e_nom_j', Quantity::Energy, above: 0)] ?float $eNominal = null,
+        #[Number('r_tol_pct', min: 0, max: 100)] ?float $rTolerance = null,
+        #[Measure('contact_ohm', Quantity::Resistance, min: 0)] float $contact = 0.0,
+        #[Measure('r_cold_ohm', Quantity::Resistance, above: 0)] ?float $rCold = null,
+        #[Number('r_drop_pct', above: 0, max: 100)] float $rDrop = 5.0,
+        #[Measure('sample_gap_max_s', Quantity::Time, above: 0)] float $gapMax = 5.0,
+        #[Number('wrong_ratio', min: 1)] float $wrongRatio = 1.3,
+    ): array {
+        foreach ($samples as $i => $row) {
+            if ($row[1] < 0 || $row[2] < 0) {
+                throw Refused::field('samples', 'samples, row '.($i + 1).': voltage and current must not be negative.');
+            }
+        }
+        $eNominal ??= $resistance === null ? null : $nominal ** 2 * $plan / $resistance;
+        $leastCurrent = $resistance === null ? self::POWERED_A : 0.05 * $nominal / $resistance;
+        $live = fn (array $row) => $row[1] >= 0.2 * $nominal;
+        $powered = array_map(fn (array $row) => $live($row) && $row[2] >= $leastCurrent, $samples);
+        $on = array_keys($powered, true, true);
+        if ($on === []) {
+            $any = array_filter($samples, $live) !== [];
+
+            return [
+                'energy_j' => 0.0, 'energy_pct' => $eNominal === null ? null : 0.0, 'fused_s' => 0.0, 'start_r_ohm' => $rCold,
+                'events' => [['code' => $any ? 'open-circuit' : 'no-power', 't_s' => $samples[0][0]]], 'verdict' => 'bad',
+            ];
+        }
+        [$first, $last] = [$on[0], $on[count($on) - 1]];
+        [$t0, $t1] = [$samples[$first][0], $samples[$last][0]];
+        $events = [];
+        $start = $rCold ?? $samples[$first][1] / $samples[$first][2];
+        if ($resistance !== null && $rTolerance !== null) {
+            array_push($events, ...$this->startResistance($start, $t0, $resistance, $rTolerance, $contact, $wrongRatio));
+        }
+        array_push($events, ...$this->interruptions($samples, $powered, $first, $last, $live));
+        if ($uTolerance !== null) {
+            array_push($events, ...$this->voltage($samples, $powered, $t0 + $settle, $nominal, $uTolerance, $hold));
+        }
+        array_push($events, ...$this->shortedTurns($samples, $powered, $t0 + $settle, $rDrop));
+        for ($i = $first + 1; $i <= $last; $i++) {
+            if ($samples[$i][0] - $samples[$i - 1][0] > $gapMax + 1e-9) {
+                $events[] = ['code' => 'data-gap', 't_s' => $samples[$i - 1][0]];
+            }
+        }
+        [$energy, $fused] = $this->energy($samples, $powered);
+        array_push($events, ...$this->duration($samples, $last, $t1 - $t0, $plan, $tTolerance, $live));
+        if ($eTolerance !== null && $resistance !== null && $eNominal !== null) {
+            $slack = 1e-9 * $eNominal;
+            if ($energy < $eNominal * (1 - $eTolerance / 100) - $slack) {
+                $events[] = ['code' => 'energy-low', 't_s' => $t1];
+            } elseif ($energy > $eNominal * (1 + $eTolerance / 100) + $slack) {
+                $events[] = ['code' => 'energy-high', 't_s' => $t1];
+            }
+        }
+        usort($events, fn ($a, $b) => $a['t_s'] <=> $b['t_s']);
+        $codes = array_column($events, 'code');
+        $allRun = $uTolerance !== null && $eTolerance !== null && $rTolerance !== null && $resistance !== null;
+
+        return [
+            'energy_j' => $energy, 'energy_pct' => $eNominal === null ? null : 100 * $energy / $eNominal, 'fused_s' => $fused,
+            'start_r_ohm' => $start, 'events' => $events,
+            'verdict' => array_diff($codes, ['data-gap']) !== [] ? 'bad' : ($codes !== [] || ! $allRun ? 'open' : 'good'),
+        ];
+    }
+
+    /** @return list<array{code: string, t_s: float}> */
+    private function startResistance(float $start, float $t0, float $nominal, float $tolerance, float $contact, float $wrongRatio): array
+    {
+        $slack = 1e-9 * $nominal;
+        if ($start >= $nominal * (1 - $tolerance / 100) - $slack && $start <= $nominal * (1 + $tolerance / 100) + $contact + $slack) {
+            return [];
+        }
+        $events = [['code' => 'resistance-out-of-window', 't_s' => $t0]];
+        if ($start > $nominal * $wrongRatio || $start < $nominal / $wrongRatio) {
+            $events[] = ['code' => 'wrong-fitting-suspected', 't_s' => $t0];
+        }
+
+        return $events;
+    }
+
+    /**
+     * @param  list<list<float>>  $samples
+     * @param  list<bool>  $powered
+     * @return list<array{code: string, t_s: float}>
+     */
+    private function interruptions(array $samples, array $powered, int $first, int $last, callable $live): array
+    {
+        $events = [];
+        for ($i = $first + 1; $i < $last; $i++) {
+            if (! $powered[$i] && $powered[$i - 1]) {
+                $events[] = ['code' => $live($samples[$i]) ? 'open-circuit' : 'supply-lost', 't_s' => $samples[$i][0]];
+            }
+        }
+
+        return $events;
+    }
+
+    /**
+     * @param  list<list<float>>  $samples
+     * @param  list<bool>  $powered
+     * @return list<array{code: string, t_s: float}>
+     */
+    private function voltage(array $samples, array $powered, float $from, float $nominal, float $tolerance, float $hold): array
+    {
+        $side = function (int $i) use ($samples, $powered, $from, $nominal, $tolerance): int {
+            $slack = 1e-9 * $nominal;
+            if (! $powered[$i] || $samples[$i][0] < $from - 1e-9) {
+                return 0;
+            }
+            $u = $samples[$i][1];
+
+            return $u < $nominal * (1 - $tolerance / 100) - $slack ? -1 : ($u > $nominal * (1 + $tolerance / 100) + $slack ? 1 : 0);
+        };
+        $events = [];
+        $n = count($samples);
+        for ($i = 0; $i < $n; $i++) {
+            $run = $side($i);
+            if ($run === 0) {
+                continue;
+            }
+            $end = $i;
+            while ($end < $n && $side($end) === $run) {
+                $end++;
+            }
+            if ($samples[min($end, $n - 1)][0] - $samples[$i][0] >= $hold - 1e-9) {
+                $events[] = ['code' => $run < 0 ? 'under-voltage' : 'over-voltage', 't_s' => $samples[$i][0]];
+            }
+            $i = $end - 1;
+        }
+
+        return $events;
+    }
+
+    /**
+     * @param  list<list<float>>  $samples
+     * @param  list<bool>  $powered
+     * @return list<array{code: string, t_s: float}>
+     */
+    private function shortedTurns(array $samples, array $powered, float $from, float $drop): array
+    {
+        $settled = [];
+        foreach ($samples as $i => $row) {
+            if ($powered[$i] && $row[0] >= $from - 1e-9 && $row[2] > 0) {
+                $settled[] = [$row[0], $row[1] / $row[2]];
+            }
+        }
+        for ($i = 3; $i < count($settled) - 1; $i++) {
+            $earlier = array_column(array_slice($settled, max(0, $i - 5), min(5, $i)), 1);
+            sort($earlier);
+            $n = count($earlier);
+            $least = (1 - $drop / 100) * ($earlier[intdiv($n - 1, 2)] + $earlier[intdiv($n, 2)]) / 2;
+            if ($settled[$i][1] < $least && $settled[$i + 1][1] < $least) {
+                return [['code' => 'turn-short', 't_s' => $settled[$i][0]]];
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * @param  list<list<float>>  $samples
+     * @param  list<bool>  $powered
+     * @return array{float, float} energy J, seconds fused; energy that was not seen is not credited
+     */
+    private function energy(array $samples, array $powered): array
+    {
+        $energy = $seconds = 0.0;
+        for ($i = 1; $i < count($samples); $i++) {
+            if ($powered[$i] && $powered[$i - 1]) {
+                $dt = $samples[$i][0] - $samples[$i - 1][0];
+                $energy += 0.5 * ($samples[$i][1] * $samples[$i][2] + $samples[$i - 1][1] * $samples[$i - 1][2]) * $dt;
+                $seconds += $dt;
+            }
+        }
+
+        return [$energy, $seconds];
+    }
+
+    /**
+     * @param  list<list<float>>  $samples
+     * @return list<array{code: string, t_s: float}>
+     */
+    private function duration(array $samples, int $last, float $lasted, float $plan, float $tolerance, callable $live): array
+    {
+        $end = $samples[$last][0];
+        if ($lasted > $plan + $tolerance + 1e-9) {
+            return [['code' => 'late-end', 't_s' => $end]];
+        }
+        if ($lasted >= $plan - $tolerance - 1e-9) {
+            return [];
+        }
+        $events = [['code' => 'early-end', 't_s' => $end]];
+        if (isset($samples[$last + 1]) && $live($samples[$last + 1])) {
+            $events[] = ['code' => 'open-circuit', 't_s' => $samples[$last + 1][0]];
+        }
+
+        return $events;
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Electrofusion;
+
+use Diastoma\Core\Calculation\Calculates;
+use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Flag;
+use Diastoma\Core\Calculation\Field\Items;
+use Diastoma\Core\Calculation\Field\Measure;
+use Diastoma\Core\Compare;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Round\Clock;
+use Diastoma\Core\Round\HarmonicFit;
+use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Si;
+use Diastoma\Core\Verdict;
+
+/** The gap felt round the coupling: largest, smallest, where, and what shape it shows. */
+#[Calculates(
+    'gap-feelers',
+    'Is the gap round the coupling small enough everywhere?',
+    Family::Electrofusion,
+    ['gap_max_mm', 'gap_min_mm', 'gap_mean_mm', 'max_at_clock_h', 'max_at', 'opposite_sum_mm', 'ecc_mm', 'ecc_toward_deg', 'ovality_mm', 'verdict'],
+    'Least squares, k = 1 and 2; limit from the procedure',
+)]
+final class GapFeelers
+{
+    /**
+     * @param  list<FeelerReading>  $readings
+     * @return array<string, mixed>
+     */
+    public function __invoke(
+        #[Items('readings', FeelerReading::class, atLeast: 4)] array $readings,
+        #[Measure('limit_mm', Quantity::Length, min: 0)] ?float $limit = null,
+        #[Flag('strict')] bool $strict = false,
+    ): array {
+        $gaps = [];
+        foreach ($readings as $r) {
+            $hour = (string) round($r->hour, 6);
+            if (isset($gaps[$hour])) {
+                throw Refused::field('readings', "readings: {$hour} o'clock came twice (12 and 0 are one).");
+            }
+            $gaps[$hour] = $r->gap;
+        }
+        $max = max($gaps);
+        $maxAt = (float) array_key_first(array_filter($gaps, fn ($g) => Compare::equal($g, $max)));
+        $sums = [];
+        foreach ($gaps as $hour => $gap) {
+            $opposite = (string) round((float) $hour + 6, 6);
+            if ((float) $hour < 6 && isset($gaps[$opposite])) {
+                $sums[] = Si::mm($gap + $gaps[$opposite]);
+            }
+        }
+        $fit = count($gaps) < 5 ? null : HarmonicFit::of(array_map(fn (FeelerReading $r) => deg2rad(30 * $r->hour), $readings), array_map(fn (FeelerReading $r) => $r->gap, $readings), [1, 2]);
+
+        return [
+            'gap_max_mm' => Si::mm($max), 'gap_min_mm' => Si::mm(min($gaps)), 'gap_mean_mm' => Si::mm(array_sum($gaps) / count($gaps)),
+            'max_at_clock_h' => $maxAt, 'max_at' => Clock::text($maxAt * 30), 'opposite_sum_mm' => $sums,
+            'ecc_mm' => $fit === null ? null : Si::mm($fit->amplitude(1)),
+            'ecc_toward_deg' => $fit === null || $fit->amplitude(1) < 1e-12 ? null : fmod(rad2deg($fit->direction(1)) + 180, 360),
+            'ovality_mm' => $fit === null ? null : Si::mm(4 * $fit->amplitude(2)),
+            'verdict' => ($limit === null ? Verdict::Open : (Compare::atMost($max, $limit, $strict) ? Verdict::Good : Verdict::Bad))->value,
+        ];
+    }
+}

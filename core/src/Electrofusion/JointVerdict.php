@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Electrofusion;
+
+use Diastoma\Core\Calculation\Calculates;
+use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Anything;
+use Diastoma\Core\Refused;
+
+/**
+ * Looking at the finished joint: accept, review or cut out. A sign not looked at is never taken as good.
+ * Looks alone never accept: a joint can look right with a dirty interface.
+ */
+#[Calculates('joint-verdict', 'Accept, review or cut out?', Family::Electrofusion, ['joint_class', 'reject', 'missing', 'open_items', 'verdict'], 'Start set of signs, common practice')]
+final class JointVerdict
+{
+    public const MUST_BE_TRUE = ['indicators-up', 'insertion-marks-both-sides', 'peel-visible-both-sides', 'label-matches', 'cooling-held'];
+
+    public const REVIEW = ['square-cut', 'trace-present'];
+
+    public const MUST_BE_FALSE = [
+        'melt-escape', 'wire-exposed', 'insertion-mark-moved', 'misaligned', 'moved-while-cooling', 'interrupted',
+        'trace-fail', 'wet', 'gap-over-limit', 'not-scraped', 'fused-twice',
+    ];
+
+    private const MAY_NOT_APPLY = ['indicators-up', 'trace-present'];
+
+    /** @return array<string, mixed> */
+    public function __invoke(#[Anything('signs', 'sign => true, false, null (not looked at) or "n/a"')] mixed $signs): array
+    {
+        $all = [...self::MUST_BE_TRUE, ...self::REVIEW, ...self::MUST_BE_FALSE];
+        if (! is_array($signs) || ($signs !== [] && array_is_list($signs))) {
+            throw Refused::field('signs', 'signs must be an object of sign names.');
+        }
+        foreach ($signs as $name => $value) {
+            if (! in_array($name, $all, true)) {
+                throw Refused::field('signs', "signs: \"{$name}\" is not known; known are ".implode(', ', $all).'.');
+            }
+            if (! is_bool($value) && $value !== null && ! ($value === 'n/a' && in_array($name, self::MAY_NOT_APPLY, true))) {
+                throw Refused::field('signs', "signs: {$name} must be true, false or null".(in_array($name, self::MAY_NOT_APPLY, true) ? ' or "n/a".' : '.'));
+            }
+        }
+        $is = fn (string $name, mixed $value) => ($signs[$name] ?? null) === $value;
+        $missing = array_values(array_filter(self::MUST_BE_TRUE, fn ($s) => $is($s, false)));
+        $reject = array_values(array_filter(self::MUST_BE_FALSE, fn ($s) => $is($s, true)));
+        $review = array_filter(self::REVIEW, fn ($s) => $is($s, false));
+        $open = array_values(array_filter($all, fn ($s) => $is($s, null)));
+        $class = match (true) {
+            $missing !== [] || $reject !== [] => 'cut-out',
+            $review !== [] || $open !== [] => 'review',
+            default => 'accept',
+        };
+
+        return [
+            'joint_class' => $class, 'reject' => $reject, 'missing' => $missing, 'open_items' => [...$open, ...array_values($review)],
+            'verdict' => ['accept' => 'good', 'review' => 'open', 'cut-out' => 'bad'][$class],
+        ];
+    }
+}

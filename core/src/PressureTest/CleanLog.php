@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\PressureTest;
+
+use Diastoma\Core\Refused;
+
+/** A cleaned log: rows of [s, kPa, °C|null, litres|null], with counts of all that was done to it. */
+final class CleanLog
+{
+    private const GAP_INTERVALS = 5;
+
+    private const SPIKE_HALF_WINDOW = 3;
+
+    private const FLAT_SAMPLES = 20;
+
+    private const FLAT_S = 600;
+
+    /**
+     * @param  list<array{float, float, float|null, float|null}>  $rows
+     * @param  list<array{float, float}>  $gapsAt  from, to
+     * @param  list<string>  $warnings
+     */
+    private function __construct(
+        public readonly array $rows,
+        public readonly int $samples,
+        public readonly int $missing,
+        public readonly int $duplicates,
+        public readonly int $spikes,
+        public readonly int $clockJumps,
+        public readonly float $interval,
+        public readonly array $gapsAt,
+        public readonly array $warnings,
+    ) {}
+
+    /**
+     * @param  float  $resolution  kPa
+     * @param  float|null  $fullScale  kPa
+     */
+    public static function of(LoggerCsv $log, float $resolution = 1.0, ?float $fullScale = null): self
+    {
+        [$rows, $jumps] = self::straightenClock($log->rows);
+        [$rows, $duplicates] = self::mergeSameTime($rows);
+        $interval = self::interval($rows);
+        [$rows, $spikes] = self::dropSpikes($rows, $resolution);
+        $gaps = [];
+        for ($i = 1; $i < count($rows); $i++) {
+            if ($interval > 0 && $rows[$i][0] - $rows[$i - 1][0] > self::GAP_INTERVALS * $interval + 1e-9) {
+                $gaps[] = [$rows[$i - 1][0], $rows[$i][0]];
+            }
+        }
+
+        return new self($rows, $log->count, $log->missing, $duplicates, $spikes, $jumps, $interval, $gaps, self::stuck($rows, $interval, $fullScale));
+    }
+
+    /** @return array<string, mixed> */
+    public function summary(): array
+    {
+        $last = $this->rows[count($this->rows) - 1];
+
+        return [
+            'samples' => $this->samples, 'missing' => $this->missing, 'duplicates' => $this->duplicates, 'spikes' => $this->spikes,
+            'gaps' => count($this->gapsAt), 'clock_jumps' => $this->clockJumps, 'kept' => count($this->rows),
+            'interval_s' => $this->interval, 'first_kpa' => $this->rows[0][1], 'last_kpa' => $last[1],
+            'span_s' => $last[0] - $this->rows[0][0], 'warnings' => $this->warnings,
+        ];
+    }
+
+    /**
+     * A step back of an hour less one interval is the clock put back; any other step back is refused.
+     *
+     * @param  list<array{float, float, float|null, float|null}>  $rows
+     * @return array{list<array{float, float, float|null, float|null}>, int}
+     */
+    private static function straightenClock(array $rows): array
+    {
+        $steps = [];
+        for ($i = 1; $i < count($rows); $i++) {
+            if ($rows[$i][0] > $rows[$i - 1][0]) {
+                $steps[] = $rows[$i][0] - $rows[$i - 1][0];
+            }
+        }
+        $interval = $steps === [] ? 0.0 : HoldSlope::median($steps);
+        $shift = 0.0;
+        $jumps = 0;
+        $before = null;
+        foreach ($rows as $i => $row) {
+            $time = $row[0] + $shift;
+            if ($before !== null && $time < $before - 1e-9) {
+                $back = $before - $time;
+                if (abs($back - (3600 - $interval)) > 2 * $interval) {
+                    throw Refused::field('time', sprintf('time, line %d: the clock steps back by %g s.', $i + 2, $back));
+                }
+                $shift += 3600;
+                $jumps++;
+                $time += 3600;
+            }
+            $rows[$i][0] = $before = $time;
+        }
+
+        return [$rows, $jumps];
+    }
+
+    /**
+     * @param  list<array{float, float, float|null, float|null}>  $rows
+     * @return array{list<array{float, float, float|null, float|null}>, int}
+     */
+    private static function mergeSameTime(array $rows): array
+    {
+        $merged = [];
+        $same = [];
+        $duplicates = 0;
+        $flush = function () use (&$merged, &$same): void {
+            if ($same !== []) {
+                $same[0][1] = HoldSlope::median(array_column($same, 1));
+                $merged[] = $same[0];
+            }
+            $same = [];
+        };
+        foreach ($rows as $row) {
+            if ($same !== [] && abs($row[0] - $same[0][0]) < 1e-9) {
+                $duplicates++;
+            } else {
+                $flush();
+            }
+            $same[] = $row;
+        }
+        $flush();
+
+        return [$merged, $duplicates];
+    }
+
+    /** @param  list<array{float, float, float|null, float|null}>  $rows */
+    private static function interval(array $rows): float
+    {
+        $steps = [];
+        for ($i = 1; $i < count($rows); $i++) {
+            $steps[] = $rows[$i][0] - $rows[$i - 1][0];
+        }
+
+        return $steps === [] ? 0.0 : HoldSlope::median($steps);
+    }
+
+    /**
+     * @param  list<array{float, float, float|null, float|null}>  $rows
+     * @return array{list<array{float, float, float|null, float|null}>, int}
+     */
+    private static function dropSpikes(array $rows, float $resolution): array
+    {
+        $n = count($rows);
+        $half = self::SPIKE_HALF_WINDOW;
+        $keep = [];
+        $spikes = 0;
+        for ($i = 0; $i < $n; $i++) {
+            if ($i >= $half && $i < $n - $half) {
+                $window = [];
+                for ($j = $i - $half; $j <= $i + $half; $j++) {
+                    $window[] = $rows[$j][1];
+                }
+                sort($window);
+                $median = $window[$half];
+                $off = array_map(fn ($p) => abs($p - $median), $window);
+                sort($off);
+                if (abs($rows[$i][1] - $median) > max(5 * 1.4826 * $off[$half], 5 * $resolution)) {
+                    $spikes++;
+
+                    continue;
+                }
+            }
+            $keep[] = $rows[$i];
+        }
+
+        return [$keep, $spikes];
+    }
+
+    /**
+     * @param  list<array{float, float, float|null, float|null}>  $rows
+     * @return list<string>
+     */
+    private static function stuck(array $rows, float $interval, ?float $fullScale): array
+    {
+        $warnings = [];
+        $from = 0;
+        $least = max(self::FLAT_SAMPLES * $interval, self::FLAT_S);
+        for ($i = 1; $i <= count($rows); $i++) {
+            if ($i < count($rows) && abs($rows[$i][1] - $rows[$from][1]) < 1e-9) {
+                continue;
+            }
+            $to = $i - 1;
+            if ($rows[$to][0] - $rows[$from][0] > $least) {
+                if ($fullScale !== null && $rows[$from][1] >= $fullScale * (1 - 1e-9)) {
+                    $warnings[] = 'sensor-saturated';
+                } elseif (self::moved($rows, $from, $to, 2, 0.2) || self::moved($rows, $from, $to, 3, 0.1)) {
+                    $warnings[] = 'sensor-flat';
+                }
+            }
+            $from = $i;
+        }
+
+        return array_values(array_unique($warnings));
+    }
+
+    /** @param  list<array{float, float, float|null, float|null}>  $rows */
+    private static function moved(array $rows, int $from, int $to, int $column, float $by): bool
+    {
+        $values = array_filter(array_column(array_slice($rows, $from, $to - $from + 1), $column), fn ($v) => $v !== null);
+
+        return $values !== [] && max($values) - min($values) > $by;
+    }
+}

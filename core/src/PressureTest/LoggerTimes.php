@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\PressureTest;
+
+use Diastoma\Core\Refused;
+
+/** The time column of a logger's file, in whatever of the usual forms it is written. Seconds on the file's own clock. */
+final class LoggerTimes
+{
+    private const SPREADSHEET_EPOCH_DAY = 25569;
+
+    private ?string $order;
+
+    /**
+     * @param  'DMY'|'MDY'|null  $said
+     * @param  list<string>  $texts
+     */
+    public function __construct(?string $said, private readonly array $texts)
+    {
+        $this->order = $said;
+        foreach ($texts as $text) {
+            if (preg_match('#^(\d{1,2})/(\d{1,2})/\d{4}#', $text, $m) !== 1) {
+                continue;
+            }
+            $tells = (int) $m[1] > 12 ? 'DMY' : ((int) $m[2] > 12 ? 'MDY' : null);
+            if ($tells !== null) {
+                $this->order = $tells;
+                break;
+            }
+        }
+    }
+
+    public function seconds(int $row): float
+    {
+        $text = $this->texts[$row];
+        if (preg_match('/^\d{13}$/', $text) === 1) {
+            return (float) $text / 1000;
+        }
+        if (preg_match('/^\d{10}(\.\d+)?$/', $text) === 1) {
+            return (float) $text;
+        }
+        if (preg_match('/^\d{5}([.,]\d+)?$/', $text) === 1) {
+            return round(((float) str_replace(',', '.', $text) - self::SPREADSHEET_EPOCH_DAY) * 86400, 3);
+        }
+        $clock = '(?:[T ,]+(\d{1,2}):(\d\d)(?::(\d\d(?:[.,]\d+)?))?\s*([AaPp][Mm])?)?\s*(Z|[+-]\d\d:?\d\d)?';
+        if (preg_match('/^(\d{4})-(\d\d)-(\d\d)'.$clock.'$/', $text, $m) === 1) {
+            return $this->moment($row, (int) $m[1], (int) $m[2], (int) $m[3], $m);
+        }
+        if (preg_match('/^(\d{1,2})\.(\d{1,2})\.(\d{4})'.$clock.'$/', $text, $m) === 1) {
+            return $this->moment($row, (int) $m[3], (int) $m[2], (int) $m[1], $m);
+        }
+        if (preg_match('#^(\d{1,2})/(\d{1,2})/(\d{4})'.$clock.'$#', $text, $m) === 1) {
+            [$day, $month] = match ($this->order) {
+                'DMY' => [(int) $m[1], (int) $m[2]], 'MDY' => [(int) $m[2], (int) $m[1]],
+                default => throw Refused::field('date_order', "date_order: \"{$text}\" can be day/month or month/day; say which."),
+            };
+
+            return $this->moment($row, (int) $m[3], $month, $day, $m);
+        }
+        throw Refused::field('time', 'time, line '.($row + 2).': "'.mb_substr($text, 0, 40).'" is no time that is known here; write 2026-05-04T14:10:00.');
+    }
+
+    /** @param  array<int, string>  $m */
+    private function moment(int $row, int $year, int $month, int $day, array $m): float
+    {
+        $hour = (int) ($m[4] ?? 0);
+        $half = strtolower($m[7] ?? '');
+        if ($half !== '') {
+            $hour = $hour % 12 + ($half === 'pm' ? 12 : 0);
+        }
+        $second = (float) str_replace(',', '.', ($m[6] ?? '') ?: '0');
+        if (! checkdate($month, $day, $year) || $hour > 23 || (int) ($m[5] ?? 0) > 59 || $second >= 60) {
+            throw Refused::field('time', 'time, line '.($row + 2).": \"{$this->texts[$row]}\" is no date or time of day.");
+        }
+        $offset = ($m[8] ?? '') === '' || $m[8] === 'Z' ? 'Z' : $m[8];
+        $whole = (new \DateTimeImmutable(sprintf('%04d-%02d-%02dT%02d:%02d:00%s', $year, $month, $day, $hour, (int) ($m[5] ?? 0), $offset)))->getTimestamp();
+
+        return $whole + $second;
+    }
+}

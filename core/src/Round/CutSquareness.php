@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Round;
+
+use Diastoma\Core\Calculation\Calculates;
+use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Choice;
+use Diastoma\Core\Calculation\Field\Items;
+use Diastoma\Core\Calculation\Field\Measure;
+use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Instrument\Guard;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Si;
+
+/** Cut again or go: how far the cut face lies out of square. */
+#[Calculates('cut-squareness', 'Is the cut square enough?', Family::Measuring, ['out_of_square_mm', 'angle_deg', 'deepest_deg', 'raw_range_mm', 'verdict', 'uncertain', 'reasons'], 'Geometry: twice the first harmonic of the shortfall')]
+final class CutSquareness
+{
+    /**
+     * @param  list<LengthReading>  $readings  shortfall behind a plane square to the axis
+     * @return array<string, mixed>
+     */
+    public function __invoke(
+        #[Items('readings', LengthReading::class, atLeast: 3)] array $readings,
+        #[Measure('od_mm', Quantity::Length, above: 0)] float $od,
+        #[Measure('limit_out_of_square_mm', Quantity::Length, min: 0)] ?float $limit = null,
+        #[Number('u_expanded', min: 0, about: 'mm')] ?float $u = null,
+        #[Choice('rule', Guard::RULES)] string $rule = 'guarded',
+    ): array {
+        $values = array_map(fn (LengthReading $r) => $r->value, $readings);
+        if (min($values) < 0) {
+            throw Refused::field('readings', 'a shortfall must not be negative: measure from the longest point.');
+        }
+        $angles = array_map(fn (LengthReading $r) => deg2rad($r->degrees), $readings);
+        $fit = HarmonicFit::of($angles, $values, [1]) ?? throw RoundFit::tooFew($angles, [1]);
+        $out = 2 * $fit->amplitude(1);
+        $range = max($values) - min($values);
+        $test = DirectionTest::of($fit, 1, null, max($values));
+        $guard = Guard::judge(max($out, $range), null, $limit, $u === null ? null : $u * 0.001, $rule);
+
+        return [
+            'out_of_square_mm' => Si::mm($out), 'angle_deg' => rad2deg(atan($out / $od)),
+            'deepest_deg' => $test->shown ? rad2deg($fit->direction(1)) : null, 'raw_range_mm' => Si::mm($range),
+            ...$guard->toArray(),
+        ];
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Round;
+
+use Diastoma\Core\Calculation\Calculates;
+use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Items;
+use Diastoma\Core\Calculation\Field\Measure;
+use Diastoma\Core\Units\Quantity;
+
+/** Angle of a joint from gaps read between its faces: atan(2A/D), widest on the outside of the bend. */
+#[Calculates('gap-deflection', 'What angle does the joint stand at, and which way?', Family::Measuring, ['angle_deg', 'widest_deg', 'bend_towards_deg', 'reasons'], 'Geometry of two planes; least squares, k = 1')]
+final class GapDeflection
+{
+    /**
+     * @param  list<LengthReading>  $readings
+     * @return array<string, mixed>
+     */
+    public function __invoke(
+        #[Items('readings', LengthReading::class)] array $readings,
+        #[Measure('face_diameter_mm', Quantity::Length, above: 0, about: 'the diameter on which the gap was read')] float $face,
+        #[Measure('sigma_mm', Quantity::Length, above: 0)] ?float $sigma = null,
+    ): array {
+        $angles = array_map(fn (LengthReading $r) => deg2rad($r->degrees), $readings);
+        $values = array_map(fn (LengthReading $r) => $r->value, $readings);
+        $fit = HarmonicFit::of($angles, $values, [1]) ?? throw RoundFit::tooFew($angles, [1]);
+        $test = DirectionTest::of($fit, 1, $sigma, max(array_map(abs(...), $values)));
+        $shown = $fit->amplitude(1) > 1e-12 && ($sigma === null || $test->shown);
+        $widest = rad2deg($fit->direction(1));
+
+        return [
+            'angle_deg' => rad2deg(atan(2 * $fit->amplitude(1) / $face)),
+            'widest_deg' => $shown ? $widest : null,
+            'bend_towards_deg' => $shown ? fmod($widest + 180, 360) : null,
+            'reasons' => $sigma === null ? ['direction untested: the uncertainty of a reading is not given'] : array_filter([$test->reason]),
+        ];
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Round;
+
+use Diastoma\Core\Calculation\Calculates;
+use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Choice;
+use Diastoma\Core\Calculation\Field\Items;
+use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calculation\Field\Numbers;
+use Diastoma\Core\Instrument\Guard;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Verdict;
+
+/**
+ * Mean, amplitude and direction of readings taken round a pipe, with honest uncertainty.
+ *
+ * A direction is given only when it stands out of the noise (Wald test, 95 %).
+ */
+#[Calculates(
+    'round-fit',
+    'What shape and direction do the readings round the pipe show?',
+    Family::Measuring,
+    ['mean', 'a1', 'b1', 'amplitude1', 'direction1_deg', 'wald1', 'inflation1', 'residuals', 's', 'u_mean', 'curve_max', 'curve_min', 'curve_max_deg', 'curve_min_deg', 'verdict', 'uncertain', 'reasons'],
+    'Ordinary least squares; chi-square and F quantiles; NumPy lstsq as reference',
+)]
+final class RoundFit
+{
+    public const KINDS = ['diameter', 'radius', 'joint-gap', 'feeler', 'gasket-depth', 'cut-face', 'flange-torque', 'straightedge'];
+
+    /**
+     * @param  list<Reading>  $readings
+     * @param  list<int>|null  $harmonics
+     * @return array<string, mixed>
+     */
+    public function __invoke(
+        #[Items('readings', Reading::class)] array $readings,
+        #[Choice('kind', self::KINDS)] ?string $kind = null,
+        #[Numbers('harmonics')] ?array $harmonics = null,
+        #[Number('sigma', above: 0, about: 'standard uncertainty of one reading')] ?float $sigma = null,
+        #[Number('max_inflation', min: 1)] ?float $maxInflation = null,
+        #[Number('limit_min')] ?float $limitMin = null,
+        #[Number('limit_max')] ?float $limitMax = null,
+        #[Number('u_expanded', min: 0)] ?float $u = null,
+        #[Choice('rule', Guard::RULES)] string $rule = 'guarded',
+    ): array {
+        $harmonics ??= match ($kind) {
+            'diameter' => [2], 'radius' => [1, 2], default => [1],
+        };
+        foreach ($harmonics as $k) {
+            if ($k < 1 || $k > 6) {
+                throw Refused::field('harmonics', "harmonics holds {$k}; allowed are whole numbers 1 to 6.");
+            }
+        }
+        $angles = array_map(fn (Reading $r) => deg2rad($r->degrees), $readings);
+        $values = array_map(fn (Reading $r) => $r->value, $readings);
+        $fit = HarmonicFit::of($angles, $values, $harmonics) ?? throw self::tooFew($angles, $harmonics);
+
+        $largest = max(array_map(abs(...), $values));
+        $s = $fit->s();
+        $noise = $sigma ?? $s;
+        $out = ['mean' => $fit->mean()];
+        $reasons = [];
+        $verdicts = [];
+        foreach ($harmonics as $k) {
+            $test = DirectionTest::of($fit, $k, $sigma, $largest);
+            [$a, $b] = $fit->pair($k);
+            $out += [
+                "a{$k}" => $a, "b{$k}" => $b, "amplitude{$k}" => $fit->amplitude($k),
+                "direction{$k}_deg" => $test->shown ? rad2deg($fit->direction($k)) : null,
+                "wald{$k}" => $test->wald, "inflation{$k}" => $fit->inflation($k),
+            ];
+            if ($test->reason !== null) {
+                $reasons[] = $test->reason;
+            }
+            if ($maxInflation !== null && $fit->inflation($k) > $maxInflation * (1 + 1e-9)) {
+                $reasons[] = 'readings bunched on one side';
+                $verdicts[] = Verdict::Open;
+            }
+        }
+        [$topAt, $top] = $fit->extreme();
+        [$bottomAt, $bottom] = $fit->extreme(-1);
+        foreach ($values as $value) {
+            $verdicts[] = $this->limit(Guard::judge($value, $limitMin, $limitMax, $u, $rule), $reasons);
+        }
+        foreach ([[$topAt, $top], [$bottomAt, $bottom]] as [$at, $value]) {
+            if (Guard::judge($value, $limitMin, $limitMax, 0.0, 'simple')->verdict === Verdict::Bad) {
+                $verdicts[] = Verdict::Close;
+                $reasons[] = 'only the fitted curve passes the limit: measure again near '.Clock::text(rad2deg($at));
+            }
+        }
+        $uncertain = false;
+        foreach ($values as $value) {
+            $uncertain = $uncertain || Guard::judge($value, $limitMin, $limitMax, $u, $rule)->uncertain;
+        }
+
+        return $out + [
+            'residuals' => $fit->residuals, 's' => $s,
+            'u_mean' => $noise === null ? null : $noise * sqrt($fit->inverse[0][0]),
+            'curve_max' => $top, 'curve_max_deg' => rad2deg($topAt), 'curve_min' => $bottom, 'curve_min_deg' => rad2deg($bottomAt),
+            'verdict' => Verdict::worst(...$verdicts)->value, 'uncertain' => $uncertain, 'reasons' => array_values(array_unique($reasons)),
+        ];
+    }
+
+    /** @param  list<string>  $reasons */
+    private function limit(Guard $guard, array &$reasons): Verdict
+    {
+        array_push($reasons, ...$guard->reasons);
+
+        return $guard->verdict;
+    }
+
+    /**
+     * @param  list<float>  $angles
+     * @param  list<int>  $harmonics
+     */
+    public static function tooFew(array $angles, array $harmonics, string $field = 'readings'): Refused
+    {
+        $distinct = count(array_unique(array_map(fn ($a) => round($a, 9), $angles)));
+        $need = 1 + 2 * count($harmonics);
+
+        return Refused::field($field, 'k='.max($harmonics)." needs {$need} different positions spread round the pipe, got {$distinct}.");
+    }
+}

@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Simulation;
+
+use Diastoma\Core\PressureTest\Segment;
+
+/**
+ * Stand-in for pump, gauge and logger: the whole course of a test, as a logger would write it.
+ *
+ * Rows are [min, kPa, litres pumped in since the start (let out counts minus), °C]; marks are minutes.
+ */
+final class PumpAndLogger
+{
+    public const FAULTS = [
+        'none' => 'tight section',
+        'leak' => 'a small hole from the start',
+        'air' => 'trapped air',
+        'sun' => 'the pipe warms during the hold',
+        'closed-valve' => 'a closed valve cuts half of the section off',
+    ];
+
+    private const STEP_S = 2.0;
+
+    private readonly SectionModel $model;
+
+    /** @var list<array{float, float, float, float}> */
+    private array $rows = [];
+
+    private float $seconds = 0.0;
+
+    private float $pumped = 0.0;
+
+    private float $temperature;
+
+    private Noise $noise;
+
+    /**
+     * @param  float  $stp  Pa at the gauge
+     * @param  float  $rate  m³/s of the pump
+     * @param  key-of<self::FAULTS>  $fault
+     * @param  float|null  $creepM  creep exponent for PE, null for elastic pipe
+     */
+    public function __construct(
+        Segment $segment,
+        float $waterTemperature,
+        private readonly float $stp,
+        private readonly float $rate,
+        private readonly string $fault = 'none',
+        ?float $creepM = null,
+        private readonly float $logEvery = 20.0,
+        int $seed = 7,
+    ) {
+        $this->noise = new Noise($seed);
+        $this->temperature = $waterTemperature;
+        $this->model = new SectionModel(
+            $segment, $waterTemperature,
+            airShare: $fault === 'air' ? 0.035 : 0.001,
+            hole: $fault === 'leak' ? 0.0009 : 0.0,
+            alpha: $creepM === null ? 1.15e-5 : 1.8e-4,
+            openFraction: $fault === 'closed-valve' ? 0.5 : 1.0,
+            creepM: $creepM,
+        );
+        $this->log();
+    }
+
+    /**
+     * Constant pressure: raise, then keep the pressure by pumping at intervals, measuring what goes in.
+     *
+     * @param  float  $settle  s kept up before the clock starts
+     * @return array{rows: list<array{float, float, float, float}>, marks: array<string, float>}
+     */
+    public function constantPressure(float $hold, float $band = 20e3, float $settle = 1800.0): array
+    {
+        $this->idle(300);
+        $marks = ['raise_from_min' => $this->minutes()];
+        $this->raise($this->stp);
+        $marks['stable_from_min'] = $this->minutes();
+        $this->keep($settle, $band);
+        $marks['hold_from_min'] = $this->minutes();
+        $this->keep($hold, $band);
+        $this->raise($this->stp);
+        $marks['hold_to_min'] = $this->minutes();
+        $this->letOut(0.0);
+
+        return ['rows' => $this->rows, 'marks' => $marks];
+    }
+
+    /**
+     * Stretching pipe: relax, raise, hold, creep, reduce, watch.
+     *
+     * @param  float  $reduction  share of STP let out before the main phase
+     * @return array{rows: list<array{float, float, float, float}>, marks: array<string, float>}
+     */
+    public function viscoelastic(float $reduction = 0.12): array
+    {
+        $this->idle(3660);
+        $marks = ['raise_from_min' => $this->minutes()];
+        $this->raise($this->stp);
+        $marks['hold_from_min'] = $this->minutes();
+        $this->keep(1860, 5e3);
+        $marks['creep_from_min'] = $this->minutes();
+        $this->idle(3660);
+        $marks['reduce_from_min'] = $this->minutes();
+        $this->letOut(max(0.0, $this->model->pressure - $reduction * $this->stp));
+        $marks['main_from_min'] = $this->minutes();
+        $this->idle(1860);
+        $marks['main_to_min'] = $this->minutes();
+        $this->idle(120);
+        $this->letOut(0.0);
+
+        return ['rows' => $this->rows, 'marks' => $marks];
+    }
+
+    private function minutes(): float
+    {
+        return round($this->seconds / 60, 3);
+    }
+
+    private function raise(float $to): void
+    {
+        $limit = $this->seconds + 4 * 3600;
+        while ($this->model->pressure < $to && $this->seconds < $limit) {
+            $this->tick($this->rate);
+        }
+        $this->log();
+    }
+
+    private function keep(float $for, float $band): void
+    {
+        $until = $this->seconds + $for;
+        $pumping = false;
+        while ($this->seconds < $until) {
+            $pumping = $pumping ? $this->model->pressure < $this->stp : $this->model->pressure < $this->stp - 0.6 * $band;
+            $this->tick($pumping ? $this->rate / 4 : 0.0);
+        }
+        $this->log();
+    }
+
+    private function idle(float $for): void
+    {
+        $until = $this->seconds + $for;
+        while ($this->seconds < $until) {
+            $this->tick(0.0);
+        }
+        $this->log();
+    }
+
+    private function letOut(float $to): void
+    {
+        $limit = $this->seconds + 3600;
+        while ($this->model->pressure > $to + 1e3 && $this->seconds < $limit) {
+            $this->tick(-$this->rate / 2);
+        }
+        $this->log();
+    }
+
+    private function tick(float $inflow): void
+    {
+        $warming = $this->fault === 'sun' && $this->seconds > 3600 ? 1.6 / 3600 : 0.0;
+        $this->model->step(self::STEP_S, $inflow, $warming);
+        $this->seconds += self::STEP_S;
+        $this->pumped += $inflow * self::STEP_S;
+        $this->temperature += $warming * self::STEP_S;
+        if (fmod($this->seconds, $this->logEvery) < self::STEP_S - 1e-9) {
+            $this->log();
+        }
+    }
+
+    private function log(): void
+    {
+        $time = round($this->seconds / 60, 4);
+        if ($this->rows !== [] && $this->rows[count($this->rows) - 1][0] >= $time) {
+            return;
+        }
+        $this->rows[] = [
+            $time, round(max(0.0, $this->model->pressure / 1000 + 0.05 * $this->noise->normal()), 1),
+            round($this->pumped * 1000, 2), round($this->temperature, 2),
+        ];
+    }
+}

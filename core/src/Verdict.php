@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core;
+
+/**
+ * The four words of a judgement. `close` is inside the limit by less than the measurement's own
+ * uncertainty; `open` means that a wanted fact is missing. Missing facts never make `good`.
+ */
+enum Verdict: string
+{
+    case Good = 'good';
+    case Close = 'close';
+    case Bad = 'bad';
+    case Open = 'open';
+
+    /** The worst of several rules, in the order bad, open, close, good. None at all is open. */
+    public static function worst(self ...$verdicts): self
+    {
+        foreach ([self::Bad, self::Open, self::Close, self::Good] as $word) {
+            if (in_array($word, $verdicts, true)) {
+                return $word;
+            }
+        }
+
+        return self::Open;
+    }
+}
