@@ -33,6 +33,6 @@ return [
     Test\WaterProperties::class, Test\SectionCompliance::class, Test\PressuriseVolume::class, Test\AirContent::class,
     Test\ThermalDrift::class, Test\SystemTestPressure::class, Test\TestGaugeWindow::class, Test\VentsAndDrains::class,
     Test\FillPlan::class, Test\EndThrust::class, Test\EarliestStart::class, Test\MakeupAllowance::class, Test\HoldCheck::class,
-    Test\PeThreePoint::class, Test\ViscoelasticTest::class, Test\LogClean::class, Test\HoldSlope::class,
+    Test\PeThreePoint::class, Test\ViscoelasticTest::class, Test\MakeupLog::class, Test\ViscoelasticLog::class, Test\LogClean::class, Test\HoldSlope::class,
     Simulation\SectionSimulator::class,
 ];

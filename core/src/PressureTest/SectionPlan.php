@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\PressureTest;
+
+use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Refused;
+
+/**
+ * A section before its test: heads along the profile, gauge pressure, water, vents, thrust, earliest start, what is missing.
+ *
+ * Composed from the calculations of the registry, so that each number can be had alone on the Bench.
+ */
+final readonly class SectionPlan
+{
+    public function __construct(private Registry $registry) {}
+
+    /**
+     * @param  list<array{float, float, float, float}>  $centreLine  [chainage m, easting, northing, level m], chainage rising
+     * @param  array<string, mixed>  $pipe  od_mm, wall_mm, e_mod_gpa, nu, restraint, dn_mm
+     * @param  array<string, mixed>  $ask  from_m, to_m, gauge_m, mdp_bar, stp_method, pipe_max_bar?, p_min_high_bar?, water_c, fill_l_s, v_max_m_s?
+     * @param  list<array{number: string, state: string, verdict: string, test_from: string|null}>  $joints  joints inside the section
+     * @return array<string, mixed>
+     */
+    public function plan(array $centreLine, array $pipe, array $ask, array $joints): array
+    {
+        $profile = self::profile($centreLine, (float) $ask['from_m'], (float) $ask['to_m']);
+        $gauge = (float) ($ask['gauge_m'] ?? $ask['from_m']);
+        if ($gauge < $ask['from_m'] - 1e-6 || $gauge > $ask['to_m'] + 1e-6) {
+            throw Refused::field('gauge_m', sprintf('gauge_m %g lies outside the section, %g to %g m.', $gauge, $ask['from_m'], $ask['to_m']));
+        }
+        $length = (float) $ask['to_m'] - (float) $ask['from_m'];
+        $stp = $this->run('system-test-pressure', ['method' => $ask['stp_method'], 'mdp_bar' => $ask['mdp_bar']]
+            + (str_starts_with($ask['stp_method'], 'factor') ? ['factor' => $ask['factor'] ?? 1.5, 'base_bar' => $ask['mdp_bar']] : []))['stp_kpa'];
+        $window = $this->window($profile, $gauge, $stp, $ask);
+        $bore = $pipe['od_mm'] - 2 * $pipe['wall_mm'];
+        $segments = [['length_m' => $length, 'id_mm' => $bore, 'wall_mm' => $pipe['wall_mm'], 'e_mod_gpa' => $pipe['e_mod_gpa'], 'nu' => $pipe['nu'], 'restraint' => $pipe['restraint']]];
+        $missing = self::missing($joints);
+        $waiting = array_values(array_filter($joints, fn ($j) => $j['test_from'] !== null));
+        $target = $window['target_kpa'];
+
+        return [
+            'length_m' => $length, 'profile' => $profile, 'stp_kpa' => $stp, 'gauge' => $window, 'heads' => self::heads($profile, $gauge, $target),
+            'segments' => $segments,
+            'allowance_segments' => [['length_m' => $length, 'dn_mm' => $pipe['dn_mm']]],
+            'compliance' => $this->run('section-compliance', ['segments' => $segments, 't_water_degc' => $ask['water_c']]),
+            'raise' => $this->run('pressurise-volume', ['segments' => $segments, 't_water_degc' => $ask['water_c'], 'p_end_kpa' => $target]),
+            'raise_with_air' => $this->run('pressurise-volume', ['segments' => $segments, 't_water_degc' => $ask['water_c'], 'p_end_kpa' => $target, 'air_percent' => 4]),
+            'fill' => $this->run('fill-plan', ['segments' => [['length_m' => $length, 'id_mm' => $bore]], 'rate_l_s' => $ask['fill_l_s'], 'v_max_m_s' => $ask['v_max_m_s'] ?? 0.3]),
+            'vents' => $this->run('vents-and-drains', ['profile' => $profile, 'min_prominence_m' => $ask['min_prominence_m'] ?? 0.3]),
+            'thrust' => $this->run('end-thrust', ['p_kpa' => max(array_column(self::heads($profile, $gauge, $target), 1)), 'seal_od_mm' => $pipe['od_mm'], 'fitting' => 'end']),
+            'earliest' => $waiting === [] ? null : $this->run('earliest-start', ['joints' => array_map(fn ($j) => ['id' => $j['number'], 'finished_at' => $j['test_from'], 'cooling_min' => 0], $waiting)]),
+            'missing' => $missing, 'joint_count' => count($joints),
+            'verdict' => $missing !== [] || ! $window['feasible'] ? ($window['feasible'] ? 'open' : 'bad') : 'good',
+        ];
+    }
+
+    /**
+     * The centre line between two chainages, its ends interpolated.
+     *
+     * @param  list<array{float, float, float, float}>  $line
+     * @return list<array{float, float}> [chainage, level]
+     */
+    public static function profile(array $line, float $from, float $to): array
+    {
+        $last = $line[count($line) - 1][0];
+        if ($from >= $to || $from < $line[0][0] - 1e-6 || $to > $last + 1e-6) {
+            throw Refused::field('to_m', sprintf('the section goes from %g to %g m; the line has chainage %g to %g m.', $from, $to, $line[0][0], $last));
+        }
+        $profile = [[$from, self::levelAt($line, $from)]];
+        foreach ($line as $point) {
+            if ($point[0] > $from + 1e-6 && $point[0] < $to - 1e-6) {
+                $profile[] = [$point[0], $point[3]];
+            }
+        }
+        $profile[] = [$to, self::levelAt($line, $to)];
+
+        return $profile;
+    }
+
+    /** @param  list<array{float, float, float, float}>  $line */
+    public static function levelAt(array $line, float $chainage): float
+    {
+        for ($i = 1; $i < count($line); $i++) {
+            if ($chainage <= $line[$i][0] + 1e-9) {
+                [$a, $b] = [$line[$i - 1], $line[$i]];
+
+                return $a[3] + ($chainage - $a[0]) / ($b[0] - $a[0]) * ($b[3] - $a[3]);
+            }
+        }
+
+        return $line[count($line) - 1][3];
+    }
+
+    /**
+     * Gauge window; the target is what gives the lowest point exactly the test pressure.
+     *
+     * @param  list<array{float, float}>  $profile
+     * @param  array<string, mixed>  $ask
+     * @return array<string, mixed>
+     */
+    private function window(array $profile, float $gauge, float $stp, array $ask): array
+    {
+        $levels = array_column($profile, 1);
+        $lowest = (int) array_search(min($levels), $levels, true);
+        $highest = (int) array_search(max($levels), $levels, true);
+        $points = array_map(fn ($p) => ['elevation_m' => $p[1], 'p_max_kpa' => ($ask['pipe_max_bar'] ?? null) === null ? $stp * 1.001 : $ask['pipe_max_bar'] * 100], $profile);
+        $points[$lowest]['p_min_kpa'] = $stp;
+        $points[$highest]['p_min_kpa'] = max($points[$highest]['p_min_kpa'] ?? 0.0, 100 * (float) ($ask['p_min_high_bar'] ?? $ask['mdp_bar']));
+        $gaugeLevel = self::levelBetween($profile, $gauge);
+        $window = $this->run('test-gauge-window', ['points' => $points, 'gauge_elevation_m' => $gaugeLevel]);
+        $target = max($window['gauge_min_kpa'], min($window['gauge_max_kpa'], $stp - 9.80665 * ($gaugeLevel - $levels[$lowest])));
+
+        return [
+            'gauge_m' => $gauge, 'gauge_level_m' => $gaugeLevel, 'min_kpa' => $window['gauge_min_kpa'], 'max_kpa' => $window['gauge_max_kpa'],
+            'target_kpa' => $target, 'feasible' => $window['feasible'],
+            'lowest_m' => $profile[$lowest][0], 'highest_m' => $profile[$highest][0],
+            'governs_min_m' => $window['governs_min'] === null ? null : $profile[$window['governs_min']][0],
+            'governs_max_m' => $window['governs_max'] === null ? null : $profile[$window['governs_max']][0],
+        ];
+    }
+
+    /** @param  list<array{float, float}>  $profile */
+    private static function levelBetween(array $profile, float $chainage): float
+    {
+        return self::levelAt(array_map(fn ($p) => [$p[0], 0.0, 0.0, $p[1]], $profile), $chainage);
+    }
+
+    /**
+     * @param  list<array{float, float}>  $profile
+     * @return list<array{float, float}> [chainage, kPa]
+     */
+    private static function heads(array $profile, float $gauge, float $target): array
+    {
+        $level = self::levelBetween($profile, $gauge);
+
+        return array_map(fn ($p) => [$p[0], $target + 9.80665 * ($level - $p[1])], $profile);
+    }
+
+    /**
+     * @param  list<array{number: string, state: string, verdict: string, test_from: string|null}>  $joints
+     * @return list<string>
+     */
+    private static function missing(array $joints): array
+    {
+        $missing = $joints === [] ? ['No joint of this section is recorded.'] : [];
+        foreach ($joints as $joint) {
+            $missing[] = match (true) {
+                $joint['state'] === 'accepted' => null,
+                $joint['verdict'] === 'bad' => "Joint {$joint['number']} is bad.",
+                $joint['state'] === 'planned' => "Joint {$joint['number']} is not made.",
+                $joint['state'] === 'made' => "Joint {$joint['number']} waits for its signature.",
+                default => "Joint {$joint['number']} is not finished.",
+            };
+        }
+
+        return array_values(array_filter($missing));
+    }
+
+    /**
+     * @param  array<string, mixed>  $in
+     * @return array<string, mixed>
+     */
+    private function run(string $name, array $in): array
+    {
+        return $this->registry->run($name, array_filter($in, fn ($v) => $v !== null));
+    }
+}

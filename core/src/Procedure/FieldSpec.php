@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure;
+
+use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Day;
+use Diastoma\Core\Calculation\Field\Instant;
+use Diastoma\Core\Calculation\Field\Measure;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Units\ParseQuantity;
+use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Unit;
+use Diastoma\Core\Units\UnitSlipHint;
+
+/** One thing that a step asks for, and how what was typed becomes the stored value. */
+final readonly class FieldSpec
+{
+    public const TYPES = ['quantity', 'number', 'text', 'yesno', 'choice', 'time', 'day', 'code'];
+
+    /**
+     * @param  float|null  $min  hard range, in the unit of the key
+     * @param  list<array{value: string, label: string, verdict?: string}>  $options
+     * @param  bool|null  $want  yes/no: the answer that is good; null when both are
+     */
+    private function __construct(
+        public string $key,
+        public string $label,
+        public string $type,
+        public ?Quantity $quantity,
+        public ?float $min,
+        public ?float $max,
+        public bool $optional,
+        public array $options,
+        public ?bool $want,
+    ) {}
+
+    /** @param  array<string, mixed>  $raw */
+    public static function from(array $raw): self
+    {
+        $quantity = isset($raw['quantity']) ? Quantity::from($raw['quantity']) : null;
+
+        return new self(
+            $raw['key'], $raw['label'] ?? $raw['key'], $raw['type'] ?? ($quantity === null ? 'number' : 'quantity'), $quantity,
+            isset($raw['min']) ? (float) $raw['min'] : null, isset($raw['max']) ? (float) $raw['max'] : null,
+            $raw['optional'] ?? false, $raw['options'] ?? [], $raw['want'] ?? null,
+        );
+    }
+
+    /** @return list<string> keys under which the value may come */
+    public function keys(): array
+    {
+        return $this->quantity === null ? [$this->key] : array_keys($this->measure()->keys());
+    }
+
+    /**
+     * The stored value from what came: a number in the key's own unit or under another unit's key, or typed text.
+     *
+     * @throws Refused naming the key
+     */
+    public function read(mixed $value, string $key): mixed
+    {
+        return match ($this->type) {
+            'quantity' => $this->readQuantity($value, $key),
+            'number' => $this->readNumber($value),
+            'yesno' => is_bool($value) ? $value : throw Refused::field($this->key, "{$this->label}: answer yes or no."),
+            'choice' => $this->readChoice($value),
+            'time' => Instant::parse($value, $this->label, $this->key)->format('Y-m-d\TH:i:sP'),
+            'day' => (new Day($this->key))->read($value, $this->label, $this->key, Family::Measuring)->format('Y-m-d'),
+            default => $this->readText($value),
+        };
+    }
+
+    private function readQuantity(mixed $value, string $key): float
+    {
+        $quantity = $this->quantity ?? throw new \LogicException("{$this->key} has no quantity");
+        $measure = $this->measure();
+        $unit = Unit::of($quantity, $measure->suffix);
+        if (is_string($value)) {
+            $parsed = (new ParseQuantity)(text: mb_substr($value, 0, 200), kind: $quantity->value, defaultUnit: ($measure->keys()[$key] ?? $unit)->symbol, pressureReference: $quantity === Quantity::Pressure ? 'gauge' : null, gallon: 'us');
+            $number = $unit->fromSi($parsed['si']);
+        } elseif (is_int($value) || is_float($value)) {
+            $given = $measure->keys()[$key] ?? $unit;
+            $number = $unit->fromSi($given->toSi((float) $value));
+        } else {
+            throw Refused::field($this->key, "{$this->label} must be a number.");
+        }
+        if (! is_finite($number) || ($this->min !== null && $number < $this->min - 1e-9) || ($this->max !== null && $number > $this->max + 1e-9)) {
+            throw Refused::field($this->key, "{$this->label}: ".(is_string($value) ? "\"{$value}\"" : round($number, 4).' '.$unit->symbol).' is outside '.$this->allowed($unit->symbol).'.'.$this->hint($value, $unit));
+        }
+
+        return round($number, 9);
+    }
+
+    private function hint(mixed $value, Unit $unit): string
+    {
+        if (! is_int($value) && ! is_float($value) || $this->min === null || $this->max === null || $this->quantity === null) {
+            return '';
+        }
+        try {
+            $hints = (new UnitSlipHint)(text: $value.' '.$unit->symbol, kind: $this->quantity->value, low: $unit->toSi($this->min), high: $unit->toSi($this->max))['hints'];
+        } catch (\Throwable) {
+            return '';
+        }
+        $common = array_filter($hints, fn ($h) => in_array($h['unit'], ['in', 'ft', 'mm', 'm', 'cm', 'psi', 'bar', 'kPa', '°F', '°C'], true));
+        $first = array_shift($common);
+
+        return $first === null ? '' : " Did you mean {$value} {$first['unit']}?";
+    }
+
+    private function readNumber(mixed $value): float
+    {
+        if (is_string($value) && preg_match('/^[+-]?\d+([.,]\d+)?$/', trim($value)) === 1) {
+            $value = (float) str_replace(',', '.', trim($value));
+        }
+        if (! is_int($value) && ! is_float($value)) {
+            throw Refused::field($this->key, "{$this->label} must be a number.");
+        }
+        if (! is_finite((float) $value) || ($this->min !== null && $value < $this->min) || ($this->max !== null && $value > $this->max)) {
+            throw Refused::field($this->key, "{$this->label}: {$value} is outside ".$this->allowed('').'.');
+        }
+
+        return (float) $value;
+    }
+
+    private function readChoice(mixed $value): string
+    {
+        if (! in_array($value, array_column($this->options, 'value'), true)) {
+            throw Refused::field($this->key, "{$this->label}: choose one of ".implode(', ', array_column($this->options, 'label')).'.');
+        }
+
+        return $value;
+    }
+
+    private function readText(mixed $value): string
+    {
+        if (! is_string($value) || trim($value) === '' || mb_strlen($value) > 500) {
+            throw Refused::field($this->key, "{$this->label}: write 1 to 500 characters.");
+        }
+
+        return trim($value);
+    }
+
+    public function allowed(string $unit): string
+    {
+        return trim(($this->min === null ? 'up to ' : "{$this->min} to ").($this->max ?? 'any value')." {$unit}");
+    }
+
+    private function measure(): Measure
+    {
+        return new Measure($this->key, $this->quantity ?? throw new \LogicException("{$this->key} has no quantity"));
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure;
+
+use Diastoma\Core\Calculation\Field\Instant;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Units\UnitSystem;
+
+/** The engine from JSON: `{"procedure": id or object, "line": {…}, "facts": [{"step", "value", "at"}], "now": "…"}`. */
+final class JudgeFromJson
+{
+    /**
+     * @param  array<string, mixed>  $input
+     * @return array<string, mixed>
+     */
+    public function __invoke(array $input): array
+    {
+        $given = $input['procedure'] ?? throw Refused::field('procedure', 'procedure is missing: give the id of one that ships, or the procedure itself.');
+        $procedure = is_array($given) ? Procedure::from($given)
+            : (Procedure::shipped()[is_string($given) ? $given : ''] ?? throw Refused::field('procedure', 'procedure is not known; those that ship are '.implode(', ', array_keys(Procedure::shipped())).'.'));
+        $facts = [];
+        foreach (is_array($input['facts'] ?? []) ? $input['facts'] ?? [] : throw Refused::field('facts', 'facts must be a list.') as $i => $raw) {
+            $key = is_array($raw) && is_string($raw['step'] ?? null) ? $raw['step'] : '';
+            $step = $procedure->step($key) ?? throw Refused::field('facts', 'facts, row '.($i + 1).": \"{$key}\" is no step of this procedure.");
+            $value = FactCheck::normalise($step, is_array($raw['value'] ?? null) ? $raw['value'] : []);
+            $facts[] = new Fact(
+                (string) ($raw['id'] ?? $i), $key, $value, Instant::parse($raw['at'] ?? null, 'at', 'facts'),
+                (string) ($raw['by'] ?? ''), (string) ($raw['role'] ?? ''), $raw['supersedes'] ?? null,
+            );
+        }
+        $line = is_array($input['line'] ?? null) ? $input['line'] : [];
+        $units = UnitSystem::tryFrom((string) ($input['units'] ?? 'metric')) ?? UnitSystem::Metric;
+
+        return Judge::judge($procedure, $facts, $line, Instant::parse($input['now'] ?? null, 'now', 'now'))->toArray($units);
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Units;
+
+/** A number with its unit, as a person reads it. The key tells the unit; rounding is for reading only. */
+final class Display
+{
+    /** Decimals by unit when nothing else is asked. */
+    private const DECIMALS = [
+        'mm' => 1, 'in' => 3, 'm' => 2, 'ft' => 2, 'c' => 1, 'f' => 1, 'degc' => 1, 'degf' => 1, 'k' => 1, 'kpa' => 0, 'bar' => 2,
+        'psi' => 1, 'l' => 1, 'gal' => 2, 'm3' => 2, 'kn' => 1, 'lbf' => 0, 's' => 0, 'min' => 0, 'h' => 1, 'v' => 1, 'a' => 1,
+        'ohm' => 2, 'j' => 0, 'deg' => 1, 'l_h' => 2, 'gal_h' => 3, 'l_s' => 1, 'gpm' => 0, 'ms' => 1, 'm_s' => 2, 'ft_s' => 1,
+    ];
+
+    private const PLAIN = ['pct' => '%', 'percent' => '%'];
+
+    /** @param  string  $key  name of the value, its last part the unit: `ovality_mm` */
+    public static function value(string $key, float $value, ?int $decimals, UnitSystem $system): string
+    {
+        foreach (self::PLAIN as $suffix => $sign) {
+            if (str_ends_with($key, '_'.$suffix)) {
+                return self::number($value, $decimals ?? 1).' '.$sign;
+            }
+        }
+        [$suffix, $unit] = self::unitOf($key);
+        if ($unit === null) {
+            return self::number($value, $decimals ?? self::needed($value));
+        }
+        $shown = $system->suffix($suffix);
+        if ($shown !== $suffix) {
+            $other = Unit::of($unit->quantity, $shown);
+            $value = $other->fromSi($unit->toSi($value));
+            [$unit, $decimals] = [$other, self::DECIMALS[$shown] ?? 2];
+        }
+        $space = $unit->symbol === '°' ? '' : ' ';
+
+        return self::number($value, $decimals ?? self::DECIMALS[$shown] ?? 2).$space.$unit->symbol;
+    }
+
+    /** @return array{string, Unit|null} */
+    public static function unitOf(string $key): array
+    {
+        $parts = explode('_', $key);
+        foreach ([3, 2, 1] as $n) {
+            if (count($parts) <= $n) {
+                continue;
+            }
+            $suffix = implode('_', array_slice($parts, -$n));
+            foreach (Unit::all() as $units) {
+                if (isset($units[$suffix])) {
+                    return [$suffix, $units[$suffix]];
+                }
+            }
+        }
+
+        return ['', null];
+    }
+
+    private static function number(float $value, int $decimals): string
+    {
+        $text = number_format($value, $decimals, '.', '');
+
+        return (float) $text == 0.0 ? ltrim($text, '-') : $text;
+    }
+
+    private static function needed(float $value): int
+    {
+        return floor($value) === $value ? 0 : 2;
+    }
+}

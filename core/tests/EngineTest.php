@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+use Diastoma\Core\Data;
+use Diastoma\Core\PressureTest\Segment;
+use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\FactCheck;
+use Diastoma\Core\Procedure\Judge;
+use Diastoma\Core\Procedure\Judgement;
+use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Simulation\FusionBox;
+use Diastoma\Core\Simulation\PumpAndLogger;
+use Diastoma\Core\Units\UnitSystem;
+use Diastoma\Core\Verdict;
+
+const TRACE = '11111111-1111-4111-8111-111111111111';
+
+/** A healthy joint of the shipped couplers: step => value. */
+function couplerFacts(int $positions = 4, string $fault = 'none'): array
+{
+    $clocks = $positions === 4 ? ['12:00', '1:30', '3:00', '4:30'] : ['12:00', '12:45', '1:30', '2:15', '3:00', '3:45', '4:30', '5:15'];
+    $facts = [
+        'conditions' => ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 13, 'fitting_c' => 14, 'wind_ms' => 2, 'shelter' => false, 'rain' => false],
+        'pipes' => ['pipe_a' => '041', 'pipe_b' => '042'],
+        'code' => ['code' => '010000110395160210150039'],
+        'label' => ['dn_mm' => 110, 'voltage_v' => 39.5, 'time_s' => 150, 'cooling_min' => 15, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 160],
+    ];
+    foreach (['a', 'b'] as $side) {
+        $facts["od@{$side}"] = ['od_tape_mm' => 110.3];
+        $facts["ovality@{$side}"] = ['readings' => array_map(fn ($c, $i) => ['clock' => $c, 'value_mm' => 110.2 + 0.2 * ($i % 3)], $clocks, array_keys($clocks))];
+        $facts["toe@{$side}"] = ['od_end_mm' => 109.8, 'od_back_mm' => 110.3];
+        $facts["scrape@{$side}"] = ['od_after_mm' => 109.74, 'marks_gone' => true];
+        $facts["wipe@{$side}"] = ['wiped' => true, 'dry' => true];
+        $facts["mark@{$side}"] = ['mark_mm' => 80, 'all_round' => true];
+    }
+
+    return $facts + [
+        'assemble' => ['clamped' => true, 'free' => true, 'marks_at_face' => true],
+        'gap' => ['readings' => [['clock' => '12', 'value_mm' => 0.6], ['clock' => '3', 'value_mm' => 0.4], ['clock' => '6', 'value_mm' => 0.2], ['clock' => '9', 'value_mm' => 0.4]]],
+        'fusion' => [
+            'trace' => TRACE, 'part' => 0, 'final' => true, 'samples' => FusionBox::trace(39.5, 1.6, 154, $fault), 'cold_r_ohm' => 1.6 * FusionBox::programme($fault)['r_ratio'],
+            'supply_v' => 231, 'started_at' => '2026-05-04T09:20:00+02:00', 'ended_at' => '2026-05-04T09:22:34+02:00',
+        ],
+        'cooling' => ['released_at' => '2026-05-04T09:40:00+02:00'],
+        'look' => ['indicators_up' => true, 'marks_visible' => true, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false],
+        'accept' => ['signed' => true],
+    ];
+}
+
+function judged(string|Procedure $procedure, array $values, array $line = []): Judgement
+{
+    $procedure = is_string($procedure) ? Procedure::shipped()[$procedure] : $procedure;
+    $minute = 0;
+    $facts = [];
+    foreach ($procedure->steps as $step) {
+        if (isset($values[$step->key()])) {
+            $at = new DateTimeImmutable('2026-05-04T08:50:00+02:00 +'.$minute++.' minutes');
+            $facts[] = new Fact("f{$minute}", $step->key(), FactCheck::normalise($step, $values[$step->key()]), $at, 'J. Weir', 'joiner');
+        }
+    }
+    $line += ['dn_mm' => 110, 'od_mm' => 110, 'sdr' => 11, 'wall_mm' => 10.0, 'service' => 'water', 'time_zone' => 'Europe/Vienna', 'sides' => ['a' => 'pipe 041', 'b' => 'pipe 042']];
+
+    return Judge::judge($procedure, $facts, $line, new DateTimeImmutable('2026-05-04T12:00:00+02:00'));
+}
+
+function texts(Judgement $judgement, UnitSystem $units = UnitSystem::Metric): string
+{
+    return implode("\n", array_map(fn ($r) => $r['text'].' '.$r['do'], $judgement->toArray($units)['reasons']));
+}
+
+it('judges a healthy coupler good, by both schools', function (string $id, int $positions) {
+    $judgement = judged($id, couplerFacts($positions));
+    $open = array_filter($judgement->steps, fn ($s) => ! in_array($s->verdict, [Verdict::Good, Verdict::Close], true));
+    expect(array_keys($open))->toBe([], texts($judgement))
+        ->and($judgement->verdict)->toBe(Verdict::Close) // the tape cannot prove a peel of 0.28 mm any better
+        ->and($judgement->clocks)->toBe(['clamps_off' => '2026-05-04T07:37:34Z', 'test_from' => '2026-05-04T08:22:34Z'])
+        ->and($judgement->done)->toBe($judgement->total)->and($judgement->next)->toBeNull();
+})->with([['ef-coupler-one-pass', 4], ['ef-coupler-groove', 8]]);
+
+it('never says good while a step is missing', function () {
+    foreach (array_keys(couplerFacts()) as $left) {
+        $facts = couplerFacts();
+        unset($facts[$left]);
+        expect(judged('ef-coupler-one-pass', $facts)->verdict)->not->toBeIn([Verdict::Good, Verdict::Close]);
+    }
+});
+
+it('says what is wrong and what to do, in the reader\'s units', function () {
+    $facts = couplerFacts();
+    $facts['ovality@b']['readings'] = [
+        ['clock' => '12', 'value_mm' => 108.5], ['clock' => '1:30', 'value_mm' => 113.1], ['clock' => '3', 'value_mm' => 112.2], ['clock' => '4:30', 'value_mm' => 107.9],
+    ];
+    $judgement = judged('ef-coupler-one-pass', $facts);
+    expect($judgement->verdict)->toBe(Verdict::Bad)->and($judgement->next)->toBe('ovality@b')
+        ->and(texts($judgement))->toContain('is over the 1.7 mm of this procedure', 'Fit the re-rounding clamp with its jaws at 2:0')
+        ->and(texts($judgement, UnitSystem::Us))->toContain('is over the 0.065 in of this procedure');
+});
+
+it('finds each fault that the stand-in box plays', function (string $fault, string $sentence) {
+    expect(texts(judged('ef-coupler-one-pass', couplerFacts(4, $fault))))->toContain($sentence);
+})->with([
+    ['supply-sag', 'The voltage fell below 1.5 % at second 62'], ['interruption', 'The supply failed at second 46'],
+    ['shorted-turns', 'Turns of the winding touched at second 77'], ['wrong-fitting', 'The resistance is that of another fitting'],
+    ['pulled-lead', 'a lead came off'],
+]);
+
+it('keeps a second fusion of one fitting from being good', function () {
+    $procedure = Procedure::shipped()['ef-coupler-one-pass'];
+    $values = couplerFacts();
+    $facts = [];
+    foreach ($values as $key => $value) {
+        $facts[] = new Fact($key, $key, FactCheck::normalise($procedure->step($key), $value), new DateTimeImmutable('2026-05-04T09:00:00Z'));
+    }
+    $again = [...$values['fusion'], 'trace' => '22222222-2222-4222-8222-222222222222'];
+    $facts[] = new Fact('again', 'fusion', FactCheck::normalise($procedure->step('fusion'), $again), new DateTimeImmutable('2026-05-04T09:50:00Z'));
+    $line = ['dn_mm' => 110, 'sdr' => 11, 'wall_mm' => 10.0, 'service' => 'water', 'time_zone' => 'UTC', 'sides' => []];
+    $judgement = Judge::judge($procedure, $facts, $line, new DateTimeImmutable('2026-05-04T12:00:00Z'));
+    expect($judgement->verdict)->toBe(Verdict::Bad)->and(texts($judgement))->toContain('fused twice');
+});
+
+it('puts a trace together from parts that came in any order, each once', function () {
+    $procedure = Procedure::shipped()['ef-coupler-one-pass'];
+    $samples = FusionBox::trace(39.5, 1.6, 154);
+    $whole = judged($procedure, couplerFacts())->steps['fusion']->results['fusion-trace']['energy_j'];
+    $parts = array_chunk($samples, 60);
+    $facts = [];
+    foreach (couplerFacts() as $key => $value) {
+        if ($key !== 'fusion') {
+            $facts[] = new Fact($key, $key, FactCheck::normalise($procedure->step($key), $value), new DateTimeImmutable('2026-05-04T09:00:00Z'));
+        }
+    }
+    foreach (array_reverse($parts, true) as $i => $part) {
+        $value = [...couplerFacts()['fusion'], 'part' => $i, 'samples' => $part, 'final' => $i === count($parts) - 1];
+        $facts[] = new Fact("p{$i}", 'fusion', $value, new DateTimeImmutable('2026-05-04T09:20:00Z'));
+    }
+    $line = ['dn_mm' => 110, 'sdr' => 11, 'wall_mm' => 10.0, 'service' => 'water', 'time_zone' => 'UTC', 'sides' => []];
+    $now = new DateTimeImmutable('2026-05-04T12:00:00Z');
+    expect(Judge::judge($procedure, $facts, $line, $now)->steps['fusion']->results['fusion-trace']['energy_j'])->toEqualWithDelta($whole, 1e-6);
+    array_splice($facts, -2, 1);
+    expect(Judge::judge($procedure, $facts, $line, $now)->steps['fusion']->verdict)->toBe(Verdict::Open);
+});
+
+it('judges by a school that is added at run time, as data alone', function () {
+    $raw = Data::json('procedures/ef-coupler-one-pass.json');
+    $raw['id'] = 'ef-coupler-strict-gap';
+    $raw['title'] = 'Electrofusion coupler, strict gap';
+    $raw['parameters']['gap_limit_mm'] = ['value' => 0.5, 'label' => 'gap', 'source' => 'a utility\'s own rule', 'certainty' => 'project'];
+    $judgement = judged(Procedure::from($raw), couplerFacts());
+    expect($judgement->steps['gap']->verdict)->toBe(Verdict::Bad)->and(texts($judgement))->toContain('over 0.5 mm')
+        ->and($judgement->procedure->hash)->not->toBe(Procedure::shipped()['ef-coupler-one-pass']->hash);
+});
+
+it('names every fault of a procedure file with its path', function () {
+    $raw = Data::json('procedures/pvc-spigot-socket.json');
+    unset($raw['title'], $raw['parameters']['max_angle_deg']['source']);
+    $raw['steps'][1]['kind'] = 'dance';
+    $raw['steps'][2]['judge'][0]['calc'] = 'nonsense';
+    try {
+        Procedure::from($raw);
+        $this->fail('must be refused');
+    } catch (Refused $refused) {
+        expect(array_column($refused->faults, 'field'))->toContain('title', 'parameters.max_angle_deg', 'steps[1].kind')
+            ->and(implode(' ', array_column($refused->faults, 'message')))->toContain('"nonsense" is no calculation');
+    }
+});
+
+it('refuses wrong entries with field, value and what is allowed, all at once', function () {
+    $step = Procedure::shipped()['ef-coupler-one-pass']->step('conditions');
+    try {
+        FactCheck::normalise($step, ['air_c' => 140, 'rh_pct' => 120, 'pipe_c' => 'warm', 'wind_ms' => 2, 'shelter' => 'no', 'rain' => false, 'moon' => 1]);
+        $this->fail('must be refused');
+    } catch (Refused $refused) {
+        expect(array_column($refused->faults, 'field'))->toBe(['air_c', 'rh_pct', 'pipe_c', 'fitting_c', 'shelter', 'moon'])
+            ->and($refused->faults[0]['message'])->toBe('Air: 140 °C is outside -40 to 55 °C.');
+    }
+    $od = Procedure::shipped()['ef-coupler-one-pass']->step('od@a');
+    expect(fn () => FactCheck::normalise($od, ['od_tape_mm' => 4.5]))->toThrow(Refused::class, 'Did you mean 4.5 cm?')
+        ->and(FactCheck::normalise($od, ['od_tape_in' => 4.5])['od_tape_mm'])->toEqualWithDelta(114.3, 1e-9)
+        ->and(FactCheck::normalise($od, ['od_tape_mm' => '4 1/8 in'])['od_tape_mm'])->toEqualWithDelta(104.775, 1e-9);
+});
+
+it('judges a PVC joint by its own file and by no code of its own', function () {
+    $values = [
+        'pipes' => ['pipe_a' => '7', 'pipe_b' => '8'],
+        'cut' => ['readings' => [['clock' => '12', 'value_mm' => 0], ['clock' => '3', 'value_mm' => 0.5], ['clock' => '6', 'value_mm' => 1.2], ['clock' => '9', 'value_mm' => 0.6]]],
+        'chamfer' => ['length_mm' => 14], 'mark' => ['depth_mm' => 135, 'mark_mm' => 125], 'clean' => ['clean' => true, 'seated' => true, 'lubricated' => true],
+        'push' => ['in_line' => true], 'seen' => ['visible_mm' => 3],
+        'gap' => ['readings' => [['clock' => '12', 'value_mm' => 4], ['clock' => '3', 'value_mm' => 3.5], ['clock' => '6', 'value_mm' => 3], ['clock' => '9', 'value_mm' => 3.5]]],
+        'accept' => ['signed' => true],
+    ];
+    $line = ['od_mm' => 160, 'wall_mm' => 7.7, 'dn_mm' => 160];
+    expect(judged('pvc-spigot-socket', $values, $line)->verdict)->toBe(Verdict::Good);
+    $values['seen']['visible_mm'] = -4;
+    $values['gap']['readings'][0]['value_mm'] = 12;
+    $values['gap']['readings'][2]['value_mm'] = 1;
+    $bad = judged('pvc-spigot-socket', $values, $line);
+    expect($bad->verdict)->toBe(Verdict::Bad)->and(texts($bad))->toContain('The mark is hidden', 'Read all four again');
+});
+
+it('tells tight, leaking and air-filled sections apart', function (string $method, string $fault, Verdict $wanted, string $sentence) {
+    $segment = ['length_m' => 300.0, 'id_mm' => 184.0, 'wall_mm' => 20.5, 'e_mod_gpa' => 0.9, 'nu' => 0.45, 'restraint' => 'anchored'];
+    $pump = new PumpAndLogger(new Segment(300, 0.184, 0.0205, 0.9e9, 0.45, 'anchored'), 12, 1.2e6, 40 / 60000, $fault, 0.08);
+    $run = $method === 'pe-viscoelastic' ? $pump->viscoelastic() : $pump->constantPressure(7200);
+    $marks = $run['marks'];
+    $values = [
+        'instruments' => ['gauge' => 'G-12', 'gauge_due' => '2026-12-31', 'logger' => 'L-3', 'logger_due' => '2026-12-31'],
+        'ready' => ['restrained' => true, 'valves' => true, 'zone' => true], 'fill' => ['water_c' => 12, 'vented' => true],
+        'log' => ['trace' => TRACE, 'part' => 0, 'final' => true, 'samples' => $run['rows']],
+        'phases' => $marks, 'look' => ['leak' => false], 'sign-engineer' => ['signed' => true], 'sign-inspector' => ['signed' => true],
+    ];
+    $line = ['segments' => [$segment], 'allowance_segments' => [['length_m' => 300, 'dn_mm' => 225]], 'gauge_target_kpa' => 1200, 'time_zone' => 'UTC'];
+    $judgement = judged($method, $values, $line);
+    expect($judgement->steps['phases']->verdict)->toBe($wanted, texts($judgement))->and(texts($judgement))->toContain($sentence);
+})->with([
+    ['pe-viscoelastic', 'none', Verdict::Good, ''],
+    ['pe-viscoelastic', 'air', Verdict::Open, 'Trapped air'],
+    ['pe-viscoelastic', 'leak', Verdict::Bad, ''],
+    ['constant-pressure-makeup', 'leak', Verdict::Bad, 'more than the allowance'],
+]);
