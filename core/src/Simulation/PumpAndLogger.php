@@ -59,7 +59,7 @@ final class PumpAndLogger
             : new Segment($segment->length, $segment->bore, $segment->wall, (float) $segment->modulus * 30 ** -$creepM, $segment->nu, $segment->restraint);
         $this->model = new SectionModel(
             $stretching, $waterTemperature,
-            airShare: $fault === 'air' ? 0.035 : 0.001,
+            airShare: $fault === 'air' ? 0.06 : 0.001,
             hole: $fault === 'leak' ? 0.0009 : 0.0,
             alpha: $creepM === null ? 1.15e-5 : 1.8e-4,
             openFraction: $fault === 'closed-valve' ? 0.5 : 1.0,

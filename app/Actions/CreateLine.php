@@ -1,0 +1,130 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\ProcedureText;
+use App\Models\Project;
+use App\Models\Section;
+use App\Models\User;
+use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\PressureTest\SectionPlan;
+use Diastoma\Core\Refused;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** A line with its planned joints, one at the end of each pipe length, and its sections. */
+final class CreateLine
+{
+    public function __construct(private readonly Registry $registry) {}
+
+    /** @param  array<string, mixed>  $body */
+    public function __invoke(Project $project, User $by, array $body): Line
+    {
+        $pipe = $this->pipe($body);
+        $centreLine = self::centreLine($body['centre_line']);
+        $procedure = ProcedureText::query()->where('family', 'joint')->find($body['procedure_hash'])
+            ?? throw Refused::field('procedure_hash', 'Choose the procedure for the joints.');
+        if ($body['mdp_bar'] < $body['design_bar']) {
+            throw Refused::field('mdp_bar', "The maximum design pressure {$body['mdp_bar']} bar is below the design pressure {$body['design_bar']} bar.");
+        }
+
+        return DB::transaction(function () use ($project, $by, $body, $pipe, $centreLine, $procedure): Line {
+            $line = Line::query()->create([
+                'id' => $body['id'] ?? (string) Str::uuid(), 'project_id' => $project->id, 'name' => $body['name'], 'service' => $body['service'], 'pipe' => $pipe,
+                'design_bar' => $body['design_bar'], 'mdp_bar' => $body['mdp_bar'], 'pipe_length_m' => $body['pipe_length_m'],
+                'procedure_hash' => $procedure->hash, 'centre_line' => $centreLine, 'created_by' => $by->id,
+            ]);
+            $this->planJoints($line, $procedure);
+            foreach ($body['sections'] ?? [] as $section) {
+                self::addSection($line, $section);
+            }
+
+            return $line;
+        });
+    }
+
+    /** @param  array<string, mixed>  $body */
+    public static function addSection(Line $line, array $body): Section
+    {
+        SectionPlan::profile($line->centre_line, (float) $body['from_m'], (float) $body['to_m']);
+        $method = ProcedureText::query()->where('family', 'test')->find($body['method_hash'])
+            ?? throw Refused::field('method_hash', 'Choose the test method.');
+
+        return Section::query()->create([
+            'line_id' => $line->id, 'name' => $body['name'], 'from_m' => $body['from_m'], 'to_m' => $body['to_m'], 'method_hash' => $method->hash,
+            'ask' => [
+                'gauge_m' => $body['gauge_m'] ?? $body['from_m'], 'stp_method' => $body['stp_method'] ?? 'en805-surge-calculated',
+                'water_c' => $body['water_c'] ?? 12, 'fill_l_s' => $body['fill_l_s'] ?? 5, 'pipe_max_bar' => $body['pipe_max_bar'] ?? null,
+            ],
+        ]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $body
+     * @return array<string, mixed>
+     */
+    private function pipe(array $body): array
+    {
+        $dn = (float) $body['dn_mm'];
+        $sdr = (float) $body['sdr'];
+        if ($body['material'] === 'PE100') {
+            $table = $this->registry->run('pe-pipe-metric', ['dn_mm' => $dn, 'sdr' => $sdr, 'service' => $body['service'] === 'gas' ? 'gas' : 'water']);
+
+            return ['material' => 'PE100', 'dn_mm' => $dn, 'od_mm' => $dn, 'sdr' => $sdr, 'wall_mm' => $table['e_min_mm'], 'e_mod_gpa' => 0.9, 'nu' => 0.45, 'restraint' => 'anchored', 'creep_m' => 0.08];
+        }
+        $od = 1000 * $this->registry->run('pipe-od', ['series' => 'iso-161', 'nominal' => $dn])['od_m'];
+        $wall = $body['wall_mm'] ?? round($dn / $sdr, 1);
+        if ($wall <= 0 || $wall >= $od / 5) {
+            throw Refused::field('wall_mm', "wall_mm is {$wall} mm; a wall is more than 0 and less than a fifth of the diameter, ".($od / 5).' mm.');
+        }
+
+        return ['material' => 'PVC-U', 'dn_mm' => $dn, 'od_mm' => $od, 'sdr' => $sdr, 'wall_mm' => (float) $wall, 'e_mod_gpa' => 3.0, 'nu' => 0.38, 'restraint' => 'jointed', 'creep_m' => null];
+    }
+
+    /**
+     * @param  list<mixed>  $points
+     * @return list<array{float, float, float, float}>
+     */
+    public static function centreLine(array $points): array
+    {
+        $line = [];
+        foreach ($points as $i => $point) {
+            $row = array_map(fn ($v) => is_numeric($v) ? round((float) $v, 4) : null, array_values((array) $point));
+            if (count($row) !== 4 || in_array(null, $row, true)) {
+                throw Refused::field('centre_line', 'centre_line, point '.($i + 1).': chainage, easting, northing and level are wanted, all as numbers.');
+            }
+            if ($i > 0 && $row[0] <= $line[$i - 1][0]) {
+                throw Refused::field('centre_line', 'centre_line, point '.($i + 1).": the chainage must grow; {$row[0]} follows {$line[$i - 1][0]}.");
+            }
+            $line[] = [(float) $row[0], (float) $row[1], (float) $row[2], (float) $row[3]];
+        }
+        if (count($line) < 2) {
+            throw Refused::field('centre_line', 'centre_line needs at least two points.');
+        }
+        if ($line[count($line) - 1][0] - $line[0][0] > 200000) {
+            throw Refused::field('centre_line', 'centre_line is longer than 200 km: wrong unit?');
+        }
+
+        return $line;
+    }
+
+    private function planJoints(Line $line, ProcedureText $procedure): void
+    {
+        $total = count(array_filter($procedure->procedure()->steps, fn ($s) => ! $s->optional));
+        $first = $procedure->procedure()->steps[0]->key();
+        $start = $line->centre_line[0][0];
+        $rows = [];
+        for ($n = 1; $n * $line->pipe_length_m < $line->length() - 0.01; $n++) {
+            $rows[] = [
+                'id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => (string) $n, 'chainage_m' => round($start + $n * $line->pipe_length_m, 3),
+                'total' => $total, 'next_step' => $first, 'pipes' => json_encode(['a' => sprintf('%03d', $n), 'b' => sprintf('%03d', $n + 1)]),
+                'created_at' => now(), 'updated_at' => now(),
+            ];
+        }
+        foreach (array_chunk($rows, 500) as $chunk) {
+            Joint::query()->insert($chunk);
+        }
+    }
+}

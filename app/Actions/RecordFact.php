@@ -1,0 +1,115 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Fact;
+use App\Models\Role;
+use App\Models\Subject;
+use App\Models\User;
+use App\Support\Conflict;
+use Diastoma\Core\Calculation\Field\Instant;
+use Diastoma\Core\Procedure\FactCheck;
+use Diastoma\Core\Procedure\Judgement;
+use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Procedure\Step;
+use Diastoma\Core\Refused;
+use Illuminate\Auth\Access\AuthorizationException;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Stores one fact, once, and judges anew. The id is made by the device: the same fact sent twice is stored once.
+ * Everything happens in one transaction, so nothing is ever half stored.
+ */
+final class RecordFact
+{
+    public function __construct(private readonly JudgeSubject $judge, private readonly SealSubject $seal) {}
+
+    /**
+     * @param  array{id: string, step: string, value: array<string, mixed>, recorded_at: string, supersedes?: string|null, reason?: string|null}  $body
+     * @return array{judgement: Judgement, stored: bool}
+     */
+    public function __invoke(Subject $subject, User $by, Role $role, array $body): array
+    {
+        return DB::transaction(function () use ($subject, $by, $role, $body): array {
+            $subject = $subject::query()->lockForUpdate()->findOrFail($subject->getKey());
+            $hash = hash('sha256', Procedure::canonical([$subject->getKey(), $body['step'], $body['value'], $body['recorded_at'], $body['supersedes'] ?? null]));
+            $known = Fact::query()->where('id', $body['id'])->first();
+            if ($known !== null) {
+                if ($known->body_hash !== $hash) {
+                    throw new Conflict('id', 'Another fact is stored under this id already; make a new id.');
+                }
+
+                return ['judgement' => $subject->judgement(), 'stored' => false];
+            }
+            if (($why = $subject->closed()) !== null) {
+                throw new Conflict('subject', $why);
+            }
+            $step = $subject->procedure()->step($body['step'])
+                ?? throw Refused::field('step', "\"{$body['step']}\" is no step of this procedure.");
+            $this->mustBeAllowed($step, $role);
+            $recorded = Instant::parse($body['recorded_at'], 'recorded_at', 'recorded_at');
+            $value = FactCheck::normalise($step, $body['value']);
+            $this->mustSupersedeRightly($subject, $step, $body);
+            if ($step->kind === 'hold' && ($value['signed'] ?? null) === true) {
+                $this->mustBeReady($subject, $step);
+            }
+            $subject->facts()->create([
+                'id' => $body['id'], 'step' => $step->key(), 'value' => $value, 'typed' => $body['value'],
+                'recorded_at' => $recorded->format('Y-m-d\TH:i:sP'), 'user_id' => $by->id, 'role' => $role->value,
+                'supersedes' => $body['supersedes'] ?? null, 'reason' => $body['reason'] ?? null, 'body_hash' => $hash,
+            ]);
+            $judgement = ($this->judge)($subject);
+            if (($step->raw['seals'] ?? false) && ($value['signed'] ?? null) === true) {
+                ($this->seal)($subject, $judgement, $by);
+                $judgement = ($this->judge)($subject);
+            }
+
+            return ['judgement' => $judgement, 'stored' => true];
+        }, 3);
+    }
+
+    private function mustBeAllowed(Step $step, Role $role): void
+    {
+        if ($step->roles() !== [] && ! in_array($role->value, $step->roles(), true)) {
+            throw new AuthorizationException("\"{$step->title}\" is signed by ".implode(' or ', $step->roles()).", not by a {$role->value}.");
+        }
+    }
+
+    /** @param  array<string, mixed>  $body */
+    private function mustSupersedeRightly(Subject $subject, Step $step, array $body): void
+    {
+        $ofStep = $subject->facts()->where('step', $step->key())->get();
+        $superseded = $ofStep->pluck('supersedes')->filter()->all();
+        $current = $ofStep->reject(fn (Fact $f) => in_array($f->id, $superseded, true));
+        $supersedes = $body['supersedes'] ?? null;
+        if ($supersedes !== null) {
+            if (! $current->contains('id', $supersedes)) {
+                throw new Conflict('supersedes', 'What is to be superseded is not the latest fact of this step; load the joint again.');
+            }
+            if (trim((string) ($body['reason'] ?? '')) === '') {
+                throw Refused::field('reason', 'reason is missing: say why the earlier entry does not count.');
+            }
+        } elseif ($step->kind !== 'trace' && $current->isNotEmpty()) {
+            $latest = $current->last();
+            throw new Conflict('step', "\"{$step->title}\" was recorded already ({$latest->recorded_at}); correct it with a reason instead.");
+        } elseif ($step->kind === 'trace' && $current->contains(fn (Fact $f) => $f->value['trace'] === $body['value']['trace'] && $f->value['part'] === $body['value']['part'])) {
+            throw new Conflict('part', 'This part of the trace is stored already.');
+        }
+    }
+
+    private function mustBeReady(Subject $subject, Step $step): void
+    {
+        $state = $subject->judgement()->steps[$step->key()] ?? null;
+        if ($state?->locked !== null) {
+            throw Refused::field('signed', "It cannot be signed yet: {$state->locked}");
+        }
+        foreach ($subject->holdsUpSignature() as $why) {
+            throw Refused::field('signed', "It cannot be signed yet: {$why}");
+        }
+        foreach ($subject->judgement()->steps as $other) {
+            if ($other->step->kind !== 'hold' && ! $other->optional && ! in_array($other->verdict->value, ['good', 'close'], true)) {
+                throw Refused::field('signed', "It cannot be signed yet: \"{$other->title()}\" is {$other->verdict->value}.");
+            }
+        }
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Fact;
+use App\Models\Line;
+use App\Models\Seal;
+use App\Models\Subject;
+use App\Models\User;
+use Diastoma\Core\Procedure\Judgement;
+use Diastoma\Core\Procedure\Procedure;
+use Illuminate\Database\Eloquent\Relations\Relation;
+
+/** Seals a subject: a hash over its facts, chained to the seal before it on the line, so that a later change shows. */
+final class SealSubject
+{
+    public function __invoke(Subject $subject, Judgement $judgement, User $by): void
+    {
+        $line = Line::query()->lockForUpdate()->findOrFail($subject->line()->id);
+        $previous = Seal::query()->where('line_id', $line->id)->orderByDesc('seq')->value('hash') ?? str_repeat('0', 64);
+        $at = now()->format('Y-m-d H:i:s.v');
+        $factsHash = self::factsHash($subject);
+        Seal::query()->create([
+            'line_id' => $line->id, 'subject_type' => $subject->getMorphClass(), 'subject_id' => $subject->id,
+            'facts_hash' => $factsHash, 'procedure_hash' => $subject->procedure()->hash, 'verdict' => $judgement->verdict->value,
+            'previous' => $previous, 'user_id' => $by->id, 'sealed_at' => $at,
+            'hash' => Seal::hashOf($previous, $factsHash, $subject->procedure()->hash, $judgement->verdict->value, $at),
+        ]);
+        $subject->update(['sealed_at' => now()]);
+    }
+
+    public static function factsHash(Subject $subject): string
+    {
+        $facts = $subject->facts()->get()->map(fn (Fact $f) => [$f->id, $f->step, $f->value, $f->typed, $f->recorded_at, $f->user_id, $f->role, $f->supersedes, $f->reason])->all();
+
+        return hash('sha256', Procedure::canonical($facts));
+    }
+
+    /** @return list<string> what does not fit any more, empty when the chain holds */
+    public static function broken(Line $line): array
+    {
+        $broken = [];
+        $previous = str_repeat('0', 64);
+        foreach (Seal::query()->where('line_id', $line->id)->orderBy('seq')->get() as $seal) {
+            $class = Relation::getMorphedModel($seal->subject_type);
+            /** @var Subject|null $subject */
+            $subject = $class === null ? null : $class::query()->find($seal->subject_id);
+            $own = Seal::hashOf($seal->previous, $seal->facts_hash, $seal->procedure_hash, $seal->verdict, $seal->sealed_at);
+            if ($seal->previous !== $previous || $seal->hash !== $own) {
+                $broken[] = "Seal {$seal->seq} does not follow the one before it.";
+            }
+            if ($subject === null || self::factsHash($subject) !== $seal->facts_hash) {
+                $broken[] = "The facts under seal {$seal->seq} are not those that were sealed.";
+            }
+            $previous = $seal->hash;
+        }
+
+        return $broken;
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\CutOutJoint;
+use App\Actions\JudgeSubject;
+use App\Actions\RecordFact;
+use App\Models\Joint;
+use App\Models\PressureTest;
+use App\Models\Seal;
+use App\Models\Subject;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+
+final class JointController extends Controller
+{
+    private const FACT = [
+        'id' => 'required|uuid', 'step' => 'required|string|max:64', 'value' => 'required|array', 'recorded_at' => 'required|string|max:40',
+        'supersedes' => 'nullable|uuid', 'reason' => 'nullable|string|max:500',
+    ];
+
+    #[OA\Get(path: '/joints/{joint}', summary: 'A joint with its facts and judgement', tags: ['joints'], parameters: [new OA\Parameter(name: 'joint', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'The joint', content: new OA\JsonContent(ref: '#/components/schemas/Subject'))])]
+    public function show(Request $request, Joint $joint): JsonResponse
+    {
+        $this->member($request, $joint->line());
+
+        return new JsonResponse($this->subject($request, $joint) + $this->about($joint) + [
+            'number' => $joint->number, 'chainage_m' => $joint->chainage_m, 'pipes' => $joint->pipes, 'cut_out_reason' => $joint->cut_out_reason,
+            'replaces' => $joint->replaces_id === null ? null : Joint::query()->find($joint->replaces_id)?->only(['id', 'number']),
+            'replaced_by' => Joint::query()->where('replaces_id', $joint->id)->orderBy('number')->get()->map->only(['id', 'number'])->all(),
+        ]);
+    }
+
+    #[OA\Get(path: '/tests/{test}', summary: 'A pressure test with its facts and judgement', tags: ['tests'], parameters: [new OA\Parameter(name: 'test', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'The test', content: new OA\JsonContent(ref: '#/components/schemas/Subject'))])]
+    public function showTest(Request $request, PressureTest $test): JsonResponse
+    {
+        $this->member($request, $test->line());
+
+        return new JsonResponse($this->subject($request, $test) + $this->about($test) + [
+            'number' => (string) $test->number, 'context' => $test->context, 'section' => $test->section->only(['id', 'name', 'from_m', 'to_m']),
+        ]);
+    }
+
+    #[OA\Post(path: '/joints/{joint}/facts', summary: 'Record a fact; the same id twice is stored once', tags: ['joints'], parameters: [new OA\Parameter(name: 'joint', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewFact')), responses: [new OA\Response(response: 201, description: 'Stored and judged', content: new OA\JsonContent(ref: '#/components/schemas/Recorded')), new OA\Response(response: 200, description: 'Was stored already', content: new OA\JsonContent(ref: '#/components/schemas/Recorded')), new OA\Response(response: 409, description: 'Contradicts what is recorded', content: new OA\JsonContent(ref: '#/components/schemas/Problem')), new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]
+    public function record(Request $request, Joint $joint, RecordFact $record): JsonResponse
+    {
+        return $this->recordOn($request, $joint, $record);
+    }
+
+    #[OA\Post(path: '/tests/{test}/facts', summary: 'Record a fact of a test', tags: ['tests'], parameters: [new OA\Parameter(name: 'test', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewFact')), responses: [new OA\Response(response: 201, description: 'Stored and judged', content: new OA\JsonContent(ref: '#/components/schemas/Recorded'))])]
+    public function recordTest(Request $request, PressureTest $test, RecordFact $record): JsonResponse
+    {
+        return $this->recordOn($request, $test, $record);
+    }
+
+    #[OA\Post(path: '/joints/{joint}/cut-out', summary: 'Cut a joint out; two new ones take its place', tags: ['joints'], parameters: [new OA\Parameter(name: 'joint', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(required: ['reason'], properties: [new OA\Property(property: 'reason', type: 'string'), new OA\Property(property: 'piece_m', type: 'number')])), responses: [new OA\Response(response: 201, description: 'The two new joints', content: new OA\JsonContent(type: 'array', items: new OA\Items(properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string')])))])]
+    public function cutOut(Request $request, Joint $joint, CutOutJoint $cutOut, JudgeSubject $judge): JsonResponse
+    {
+        $this->member($request, $joint->line());
+        Gate::authorize('cutOut', $joint->line());
+        $body = $request->validate(['reason' => 'required|string|min:3|max:500', 'piece_m' => 'nullable|numeric|between:0.2,20']);
+        $new = $cutOut($joint, $this->user($request), $body['reason'], (float) ($body['piece_m'] ?? 1.0));
+        array_map(fn (Joint $j) => $judge($j), $new);
+
+        return new JsonResponse(array_map(fn (Joint $j) => $j->only(['id', 'number']), $new), 201);
+    }
+
+    private function recordOn(Request $request, Subject $subject, RecordFact $record): JsonResponse
+    {
+        $role = $this->member($request, $subject->line());
+        $body = $request->validate(self::FACT);
+        // Laravel trims and nulls strings; the fact is what came.
+        $body['value'] = $request->json('value');
+        $done = $record($subject, $this->user($request), $role, $body);
+
+        return new JsonResponse($this->subject($request, $subject->refresh(), $done['judgement']) + ['state' => $subject->state, 'stored' => $done['stored']], $done['stored'] ? 201 : 200);
+    }
+
+    /** @return array<string, mixed> */
+    private function about(Subject $subject): array
+    {
+        $line = $subject->line();
+        $seal = Seal::query()->where('subject_id', $subject->id)->first();
+
+        return [
+            'id' => $subject->id, 'state' => $subject->state, 'facts' => JudgeSubject::facts($subject), 'procedure_hash' => $subject->procedure()->hash,
+            'line' => ['id' => $line->id, 'name' => $line->name, 'service' => $line->service, 'time_zone' => $line->project->time_zone],
+            'closed' => $subject->closed(), 'seal' => $seal?->only(['hash', 'previous', 'sealed_at', 'verdict']),
+        ];
+    }
+}

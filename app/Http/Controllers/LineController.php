@@ -1,0 +1,117 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\CreateLine;
+use App\Actions\ReadCentreLine;
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\PressureTest;
+use App\Models\Project;
+use App\Models\Section;
+use Illuminate\Auth\Access\AuthorizationException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+
+final class LineController extends Controller
+{
+    #[OA\Get(path: '/lines', summary: 'Lines of my projects', tags: ['lines'], responses: [new OA\Response(response: 200, description: 'Lines', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LineShort')))])]
+    public function index(Request $request): JsonResponse
+    {
+        $projects = $this->user($request)->projects->pluck('id');
+        $lines = Line::query()->whereIn('project_id', $projects)->with(['project', 'joints', 'sections.tests', 'procedureText'])->orderBy('name')->get();
+
+        return new JsonResponse($lines->map(fn (Line $line) => [
+            'id' => $line->id, 'name' => $line->name, 'service' => $line->service, 'project' => $line->project->name, 'pipe' => $line->pipe,
+            'length_m' => $line->length(), 'start_m' => $line->centre_line[0][0],
+            'joints' => $line->joints->map(fn (Joint $j) => $this->joint($j))->all(),
+            'sections' => $line->sections->map(fn (Section $s) => $this->section($s))->all(),
+        ])->all());
+    }
+
+    #[OA\Post(path: '/lines', summary: 'Make a line with planned joints and sections', tags: ['lines'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewLine')), responses: [new OA\Response(response: 201, description: 'The line', content: new OA\JsonContent(ref: '#/components/schemas/LineFull')), new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]
+    public function store(Request $request, CreateLine $create): JsonResponse
+    {
+        $body = $request->validate([
+            'project_id' => 'required|integer', 'name' => 'required|string|max:120', 'service' => 'required|in:water,sewer,gas',
+            'material' => 'required|in:PE100,PVC-U', 'dn_mm' => 'required|numeric', 'sdr' => 'required|numeric|between:5,51', 'wall_mm' => 'nullable|numeric',
+            'design_bar' => 'required|numeric|between:0.1,100', 'mdp_bar' => 'required|numeric|between:0.1,100', 'pipe_length_m' => 'required|numeric|between:0.5,25',
+            'procedure_hash' => 'required|string|size:64', 'centre_line' => 'required|array|min:2|max:20000',
+            'sections' => 'array|max:200', 'sections.*.name' => 'required|string|max:80', 'sections.*.from_m' => 'required|numeric', 'sections.*.to_m' => 'required|numeric', 'sections.*.method_hash' => 'required|string|size:64',
+            'sections.*.gauge_m' => 'nullable|numeric', 'sections.*.stp_method' => 'nullable|in:en805-surge-calculated,en805-surge-assumed,factor',
+        ]);
+        $project = Project::query()->findOrFail($body['project_id']);
+        $role = $this->user($request)->roleOn($project->id) ?? abort(404);
+        if (! $role->mayPlan()) {
+            throw new AuthorizationException('Only an engineer makes a line.');
+        }
+
+        return new JsonResponse($this->full($create($project, $this->user($request), $body), $request), 201);
+    }
+
+    #[OA\Get(path: '/lines/{line}', summary: 'A line with its joints and sections', tags: ['lines'], parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'The line', content: new OA\JsonContent(ref: '#/components/schemas/LineFull'))])]
+    public function show(Request $request, Line $line): JsonResponse
+    {
+        $this->member($request, $line);
+
+        return new JsonResponse($this->full($line, $request));
+    }
+
+    #[OA\Post(path: '/lines/{line}/sections', summary: 'Add a section to be tested', tags: ['sections'], parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewSection')), responses: [new OA\Response(response: 201, description: 'The line', content: new OA\JsonContent(ref: '#/components/schemas/LineFull'))])]
+    public function addSection(Request $request, Line $line): JsonResponse
+    {
+        $this->member($request, $line);
+        Gate::authorize('plan', $line);
+        CreateLine::addSection($line, $request->validate([
+            'name' => 'required|string|max:80', 'from_m' => 'required|numeric', 'to_m' => 'required|numeric', 'method_hash' => 'required|string|size:64',
+            'gauge_m' => 'nullable|numeric', 'stp_method' => 'nullable|in:en805-surge-calculated,en805-surge-assumed,factor', 'water_c' => 'nullable|numeric|between:1,40',
+            'fill_l_s' => 'nullable|numeric|between:0.01,1000', 'pipe_max_bar' => 'nullable|numeric|between:0.1,200',
+        ]));
+
+        return new JsonResponse($this->full($line->refresh(), $request), 201);
+    }
+
+    #[OA\Post(path: '/centre-line', summary: 'Read a centre line from CSV or GeoJSON text', tags: ['lines'], requestBody: new OA\RequestBody(content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 200, description: 'Points', content: new OA\JsonContent(properties: [new OA\Property(property: 'points', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')))]))])]
+    public function readCentreLine(Request $request, ReadCentreLine $read): JsonResponse
+    {
+        $request->validate(['file' => 'required|file|max:8192']);
+
+        return new JsonResponse(['points' => $read((string) $request->file('file')->get())]);
+    }
+
+    /** @return array<string, mixed> */
+    private function full(Line $line, Request $request): array
+    {
+        $line->load(['project', 'joints', 'sections.tests', 'sections.method', 'procedureText']);
+
+        return [
+            'id' => $line->id, 'name' => $line->name, 'service' => $line->service, 'project' => $line->project->name, 'time_zone' => $line->project->time_zone,
+            'role' => $this->user($request)->roleOn($line->project_id)?->value, 'pipe' => $line->pipe, 'design_bar' => $line->design_bar, 'mdp_bar' => $line->mdp_bar,
+            'pipe_length_m' => $line->pipe_length_m, 'length_m' => $line->length(), 'start_m' => $line->centre_line[0][0], 'centre_line' => $line->centre_line,
+            'procedure' => ['hash' => $line->procedure_hash, 'title' => $line->procedureText->title, 'key' => $line->procedureText->key, 'version' => $line->procedureText->version],
+            'joints' => $line->joints->map(fn (Joint $j) => $this->joint($j))->all(),
+            'sections' => $line->sections->map(fn (Section $s) => $this->section($s) + ['method' => $s->method->title])->all(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function joint(Joint $j): array
+    {
+        return [
+            'id' => $j->id, 'number' => $j->number, 'chainage_m' => $j->chainage_m, 'state' => $j->state, 'verdict' => $j->verdict,
+            'done' => $j->done, 'total' => $j->total, 'next_step' => $j->next_step, 'clocks' => $j->clocks ?: null, 'replaces_id' => $j->replaces_id,
+            'pipes' => $j->pipes, 'headline' => $j->headline[0]['text'] ?? null,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function section(Section $s): array
+    {
+        return [
+            'id' => $s->id, 'name' => $s->name, 'from_m' => $s->from_m, 'to_m' => $s->to_m,
+            'tests' => $s->tests->map(fn (PressureTest $t) => ['id' => $t->id, 'number' => $t->number, 'state' => $t->state, 'verdict' => $t->verdict, 'sealed_at' => $t->sealed_at?->toIso8601ZuluString(), 'headline' => $t->headline[0]['text'] ?? null])->all(),
+        ];
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\MorphTo;
+
+/**
+ * What somebody recorded. Append-only.
+ *
+ * @property int $seq
+ * @property string $id
+ * @property string $subject_type
+ * @property string $subject_id
+ * @property string $step
+ * @property array<string, mixed> $value
+ * @property array<string, mixed> $typed as it came from the device
+ * @property string $recorded_at
+ * @property int $user_id
+ * @property string $role
+ * @property string|null $supersedes
+ * @property string|null $reason
+ * @property string $body_hash
+ * @property-read User $user
+ */
+class Fact extends Model
+{
+    protected $primaryKey = 'seq';
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['value' => 'array', 'typed' => 'array'];
+
+    protected static function booted(): void
+    {
+        static::updating(fn () => throw new \LogicException('Facts are never changed'));
+        static::deleting(fn () => throw new \LogicException('Facts are never deleted'));
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return MorphTo<Model, $this> */
+    public function subject(): MorphTo
+    {
+        return $this->morphTo();
+    }
+}

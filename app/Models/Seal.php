@@ -1,0 +1,34 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A signature over all facts of a subject, chained to the seal before it on the same line.
+ *
+ * @property int $seq
+ * @property string $line_id
+ * @property string $subject_type
+ * @property string $subject_id
+ * @property string $facts_hash
+ * @property string $procedure_hash
+ * @property string $verdict
+ * @property string $previous
+ * @property string $hash
+ * @property int $user_id
+ * @property string $sealed_at
+ */
+class Seal extends Model
+{
+    protected $primaryKey = 'seq';
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    public static function hashOf(string $previous, string $factsHash, string $procedureHash, string $verdict, string $at): string
+    {
+        return hash('sha256', implode('|', [$previous, $factsHash, $procedureHash, $verdict, $at]));
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+namespace App\Models;
+
+use Diastoma\Core\Units\UnitSystem;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Foundation\Auth\User as Authenticatable;
+
+/**
+ * @property int $id
+ * @property string $name
+ * @property string $email
+ * @property UnitSystem $units
+ */
+class User extends Authenticatable
+{
+    protected $guarded = [];
+
+    protected $hidden = ['password', 'remember_token'];
+
+    protected $casts = ['password' => 'hashed', 'units' => UnitSystem::class];
+
+    /** @return BelongsToMany<Project, $this> */
+    public function projects(): BelongsToMany
+    {
+        return $this->belongsToMany(Project::class)->withPivot('role');
+    }
+
+    /** Role on a project, or null for somebody who does not belong to it. */
+    public function roleOn(int $projectId): ?Role
+    {
+        $project = $this->projects->firstWhere('id', $projectId);
+
+        return $project === null ? null : Role::from($project->pivot->role);
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+namespace App\Policies;
+
+use App\Models\Line;
+use App\Models\User;
+use Illuminate\Auth\Access\Response;
+
+/** Nobody reaches another project's lines; what a member may do depends on the role. */
+final class LinePolicy
+{
+    public function view(User $user, Line $line): Response
+    {
+        // Not found rather than forbidden: a stranger learns nothing.
+        return $user->roleOn($line->project_id) === null ? Response::denyAsNotFound() : Response::allow();
+    }
+
+    public function plan(User $user, Line $line): Response
+    {
+        return $this->may($user, $line, fn ($role) => $role->mayPlan(), 'Only an engineer plans lines, sections and limits.');
+    }
+
+    public function cutOut(User $user, Line $line): Response
+    {
+        return $this->may($user, $line, fn ($role) => $role->mayCutOut(), 'A foreman, an inspector or an engineer orders a cut-out.');
+    }
+
+    public function test(User $user, Line $line): Response
+    {
+        return $this->may($user, $line, fn ($role) => $role->mayTest(), 'A foreman, an inspector or an engineer begins a test.');
+    }
+
+    /** @param  callable(\App\Models\Role): bool  $allowed */
+    private function may(User $user, Line $line, callable $allowed, string $why): Response
+    {
+        $role = $user->roleOn($line->project_id);
+
+        return match (true) {
+            $role === null => Response::denyAsNotFound(),
+            $allowed($role) => Response::allow(),
+            default => Response::deny($why),
+        };
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+namespace App\Providers;
+
+use Diastoma\Core\Calculation\Registry;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\Relation;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(Registry::class, fn () => Registry::standard());
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict(! $this->app->isProduction());
+        Relation::enforceMorphMap(['joint' => \App\Models\Joint::class, 'test' => \App\Models\PressureTest::class]);
+        RateLimiter::for('sign-in', fn (Request $request) => Limit::perMinute(8)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()));
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+namespace App\Support;
+
+use Diastoma\Core\Refused;
+use Illuminate\Auth\Access\AuthorizationException;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Session\TokenMismatchException;
+use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Throwable;
+
+/** Errors as RFC 9457 problem details; `errors` names each field with its sentence. */
+final class Problem
+{
+    public static function from(Throwable $e): ?JsonResponse
+    {
+        [$status, $title, $errors] = match (true) {
+            $e instanceof Refused => [422, $e->getMessage(), $e->faults],
+            $e instanceof ValidationException => [422, collect($e->errors())->flatten()->first(), collect($e->errors())->map(fn ($m, $f) => ['field' => $f, 'message' => $m[0]])->values()->all()],
+            $e instanceof Conflict => [409, $e->getMessage(), [['field' => $e->field, 'message' => $e->getMessage()]]],
+            $e instanceof AuthenticationException => [401, 'Sign in first.', []],
+            $e instanceof AuthorizationException => [403, $e->getMessage() === 'This action is unauthorized.' ? 'Your role on this project does not allow that.' : $e->getMessage(), []],
+            $e instanceof ModelNotFoundException => [404, 'There is nothing here by that name.', []],
+            $e instanceof TokenMismatchException => [419, 'The page is too old. Load it again.', []],
+            $e instanceof HttpExceptionInterface => [$e->getStatusCode(), self::plain($e->getStatusCode()), []],
+            default => [500, 'The server could not do that. What was recorded is kept; try again.', []],
+        };
+        if ($status === 500) {
+            report($e);
+        }
+
+        return new JsonResponse(
+            ['type' => 'about:blank', 'title' => $title, 'status' => $status] + ($errors === [] ? [] : ['errors' => $errors]),
+            $status,
+            ['Content-Type' => 'application/problem+json'] + ($e instanceof HttpExceptionInterface ? $e->getHeaders() : []),
+            JSON_UNESCAPED_UNICODE,
+        );
+    }
+
+    private static function plain(int $status): string
+    {
+        return match ($status) {
+            404 => 'There is nothing here by that name.',
+            405 => 'That cannot be done here.',
+            413 => 'That is too large.',
+            429 => 'Too many tries. Wait a minute.',
+            default => 'That did not work.',
+        };
+    }
+}

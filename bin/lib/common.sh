@@ -1,0 +1,194 @@
+# Shared by bin/start and bin/test: what the machine needs, the private database, the built pages.
+set -euo pipefail
+
+ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
+PACKAGES="mariadb-server php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-opcache php-league-config nginx-light"
+
+say() { printf '%s\n' "$*" >&2; }
+die() { say "$*"; exit 1; }
+
+# Debian packages that are missing are installed as root or through sudo; else the line to run is said.
+need_packages() {
+  local missing=()
+  for package in $*; do
+    dpkg-query -W -f='${Status}' "$package" 2>/dev/null | grep -q 'install ok installed' || missing+=("$package")
+  done
+  [ ${#missing[@]} -eq 0 ] && return 0
+  local sudo=""
+  if [ "$(id -u)" -ne 0 ]; then
+    command -v sudo >/dev/null && sudo -n true 2>/dev/null && sudo="sudo" \
+      || die "Debian packages are missing. Run once: sudo apt-get update && sudo apt-get install -y --no-install-recommends ${missing[*]}"
+  fi
+  say "Installing ${missing[*]}"
+  $sudo apt-get update -qq >/dev/null
+  # Installed services stay off: Diastoma starts its own, private ones.
+  DEBIAN_FRONTEND=noninteractive $sudo apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
+}
+
+stamp_of() { cat "$@" 2>/dev/null | sha256sum | cut -d' ' -f1; }
+
+need_composer() {
+  local stamp
+  stamp=$(stamp_of "$ROOT/composer.json")
+  if [ ! -f "$ROOT/vendor/autoload.php" ] || [ "$(cat "$ROOT/vendor/.stamp" 2>/dev/null)" != "$stamp" ]; then
+    say "Installing PHP packages"
+    (cd "$ROOT" && COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress --quiet)
+    printf '%s' "$stamp" > "$ROOT/vendor/.stamp"
+  fi
+}
+
+need_npm() {
+  local stamp
+  stamp=$(stamp_of "$ROOT/package.json" "$ROOT/package-lock.json")
+  if [ ! -d "$ROOT/node_modules" ] || [ "$(cat "$ROOT/node_modules/.stamp" 2>/dev/null)" != "$stamp" ]; then
+    say "Installing JavaScript packages"
+    (cd "$ROOT" && npm ci --no-audit --no-fund --silent)
+    printf '%s' "$stamp" > "$ROOT/node_modules/.stamp"
+  fi
+}
+
+need_pages() {
+  local stamp
+  stamp=$(cd "$ROOT" && find resources/js vite.config.ts package.json tsconfig.json -type f | LC_ALL=C sort | xargs cat | sha256sum | cut -d' ' -f1)
+  if [ ! -f "$ROOT/public/build/manifest.json" ] || [ "$(cat "$ROOT/public/build/.stamp" 2>/dev/null)" != "$stamp" ]; then
+    need_npm
+    say "Building the pages"
+    (cd "$ROOT" && npx vite build --logLevel warn)
+    printf '%s' "$stamp" > "$ROOT/public/build/.stamp"
+  fi
+}
+
+port_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+free_port() {
+  local port=$1
+  while ! port_free "$port"; do port=$((port + 1)); done
+  printf '%s' "$port"
+}
+
+# start_database FOLDER PORT [durable|fast]; sets DB_PID
+start_database() {
+  local folder=$1 port=$2 mode=${3:-durable} root_flag=()
+  [ "$(id -u)" -eq 0 ] && root_flag=(--user=root)
+  mkdir -p "$folder"
+  if [ ! -d "$folder/mysql" ]; then
+    mariadb-install-db --no-defaults "${root_flag[@]}" --datadir="$folder" --auth-root-authentication-method=normal --skip-test-db >"$folder.log" 2>&1 \
+      || { cat "$folder.log" >&2; die "The database could not be made in $folder."; }
+  fi
+  local tuning=(--innodb-flush-log-at-trx-commit=1 --sync-binlog=1)
+  [ "$mode" = fast ] && tuning=(--innodb-flush-log-at-trx-commit=2 --innodb-doublewrite=0)
+  # A short socket path: the system allows 107 characters.
+  DB_SOCKET_FILE=$(mktemp -u /tmp/diastoma-XXXXXX.sock)
+  mariadbd --no-defaults "${root_flag[@]}" --datadir="$folder" --socket="$DB_SOCKET_FILE" --port="$port" --bind-address=127.0.0.1 \
+    --innodb-buffer-pool-size=256M --max-allowed-packet=64M --skip-name-resolve "${tuning[@]}" >"$folder.log" 2>&1 &
+  DB_PID=$!
+  for _ in $(seq 1 150); do
+    mariadb-admin --no-defaults -uroot --socket="$DB_SOCKET_FILE" ping >/dev/null 2>&1 && return 0
+    kill -0 "$DB_PID" 2>/dev/null || { tail -n 20 "$folder.log" >&2; die "The database stopped."; }
+    sleep 0.1
+  done
+  die "The database did not start in 15 s; see $folder.log."
+}
+
+# make_database NAME PASSWORD
+make_database() {
+  mariadb --no-defaults -uroot --socket="$DB_SOCKET_FILE" -e "
+    CREATE DATABASE IF NOT EXISTS \`$1\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
+    CREATE USER IF NOT EXISTS 'diastoma'@'127.0.0.1' IDENTIFIED BY '$2';
+    CREATE USER IF NOT EXISTS 'diastoma'@'localhost' IDENTIFIED BY '$2';
+    ALTER USER 'diastoma'@'127.0.0.1' IDENTIFIED BY '$2'; ALTER USER 'diastoma'@'localhost' IDENTIFIED BY '$2';
+    GRANT ALL ON \`$1\`.* TO 'diastoma'@'127.0.0.1'; GRANT ALL ON \`$1\`.* TO 'diastoma'@'localhost';"
+}
+
+# write_server_files FOLDER PORT: nginx in front of php-fpm, all private to FOLDER
+write_server_files() {
+  local folder=$1 port=$2 user group socket
+  user=$(id -un); group=$(id -gn)
+  socket=$(mktemp -u /tmp/diastoma-XXXXXX.fpm)
+  mkdir -p "$folder/run/nginx"
+  cat > "$folder/run/fpm.conf" <<CONF
+[global]
+error_log = $folder/run/fpm.log
+daemonize = no
+[www]
+user = $user
+group = $group
+listen = $socket
+listen.owner = $user
+listen.group = $group
+listen.mode = 0666
+pm = static
+pm.max_children = ${WORKERS:-4}
+clear_env = no
+catch_workers_output = yes
+php_admin_value[opcache.validate_timestamps] = ${OPCACHE_CHECK:-1}
+php_admin_value[memory_limit] = 512M
+php_admin_value[upload_max_filesize] = 20M
+php_admin_value[post_max_size] = 24M
+CONF
+  local user_line=""
+  [ "$(id -u)" -eq 0 ] && user_line="user $user $group;"
+  cat > "$folder/run/nginx.conf" <<CONF
+daemon off;
+pid $folder/run/nginx.pid;
+error_log $folder/run/nginx.log warn;
+worker_processes 1;
+$user_line
+events { worker_connections 256; }
+http {
+  include /etc/nginx/mime.types;
+  types { application/manifest+json webmanifest; }
+  access_log off;
+  server_tokens off;
+  client_max_body_size 24m;
+  client_body_temp_path $folder/run/nginx/body;
+  proxy_temp_path $folder/run/nginx/proxy;
+  fastcgi_temp_path $folder/run/nginx/fastcgi;
+  uwsgi_temp_path $folder/run/nginx/uwsgi;
+  scgi_temp_path $folder/run/nginx/scgi;
+  gzip on; gzip_types application/javascript text/css application/json application/problem+json image/svg+xml application/wasm; gzip_min_length 1024;
+  server {
+    listen 127.0.0.1:$port;
+    root $ROOT/public;
+    index index.php;
+    location /build/ { expires 1y; add_header Cache-Control "public, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
+    location = /sw.js { add_header Cache-Control "no-cache"; add_header Service-Worker-Allowed "/"; try_files \$uri =404; }
+    location / { try_files \$uri /index.php\$is_args\$args; }
+    location = /index.php {
+      include /etc/nginx/fastcgi_params;
+      fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
+      fastcgi_pass unix:$socket;
+      fastcgi_read_timeout 120s;
+    }
+  }
+}
+CONF
+}
+
+# start_server FOLDER; sets FPM_PID and NGINX_PID
+start_server() {
+  local folder=$1 root_flag=()
+  [ "$(id -u)" -eq 0 ] && root_flag=(-R)
+  "$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)" -F "${root_flag[@]}" -y "$folder/run/fpm.conf" >>"$folder/run/fpm.log" 2>&1 &
+  FPM_PID=$!
+  "$(command -v nginx || echo /usr/sbin/nginx)" -c "$folder/run/nginx.conf" -e "$folder/run/nginx.log" >>"$folder/run/nginx.log" 2>&1 &
+  NGINX_PID=$!
+}
+
+wait_for_page() {
+  for _ in $(seq 1 100); do
+    curl -fsS -o /dev/null "http://127.0.0.1:$1/" 2>/dev/null && return 0
+    kill -0 "$NGINX_PID" 2>/dev/null && kill -0 "$FPM_PID" 2>/dev/null || return 1
+    sleep 0.1
+  done
+  return 1
+}
+
+stop_all() {
+  for pid in "${NGINX_PID:-}" "${FPM_PID:-}" "${DB_PID:-}"; do
+    [ -n "$pid" ] && kill "$pid" 2>/dev/null || true
+  done
+  for pid in "${NGINX_PID:-}" "${FPM_PID:-}" "${DB_PID:-}"; do
+    [ -n "$pid" ] && wait "$pid" 2>/dev/null || true
+  done
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Simulation;
+
+use Diastoma\Core\Data;
+use Diastoma\Core\Electrofusion\FittingCode;
+
+/** Made-up fittings with codes by the practice layout, to draw, scan and compare. */
+final class PracticeLabels
+{
+    /** @return list<array<string, mixed>> code and what the label prints beside it; `trap` says what is wrong with it */
+    public static function all(): array
+    {
+        $rows = [
+            ['dn_mm' => 63, 'voltage_v' => 39.5, 'ohms' => 3.20, 'time_s' => 45, 'cooling_min' => 6, 'coupling_mm' => 110],
+            ['dn_mm' => 110, 'voltage_v' => 39.5, 'ohms' => 1.60, 'time_s' => 150, 'cooling_min' => 12, 'coupling_mm' => 160],
+            ['dn_mm' => 160, 'voltage_v' => 39.5, 'ohms' => 1.10, 'time_s' => 200, 'cooling_min' => 16, 'coupling_mm' => 190],
+            ['dn_mm' => 225, 'voltage_v' => 39.5, 'ohms' => 0.85, 'time_s' => 240, 'cooling_min' => 20, 'coupling_mm' => 230],
+        ];
+        $labels = [];
+        foreach ($rows as $i => $r) {
+            $code = self::encode($r['dn_mm'], $r['voltage_v'], $r['ohms'], 10, $r['time_s'], 2);
+            $label = array_diff_key($r, ['ohms' => 1]) + ['code' => $code, 'sdr_min' => 11, 'sdr_max' => 17, 'serial' => sprintf('P-%04d', 501 + $i), 'trap' => null];
+            $labels[] = $label;
+        }
+        $labels[] = [...$labels[3], 'time_s' => 260, 'serial' => 'P-0590', 'trap' => 'label and code differ'];
+        $wrong = $labels[3]['code'];
+        $labels[] = [...$labels[3], 'code' => substr($wrong, 0, 23).(((int) $wrong[23] + 3) % 10), 'serial' => 'P-0591', 'trap' => 'wrong check digit'];
+
+        return $labels;
+    }
+
+    /** The inverse of reading by the practice layout. */
+    public static function encode(int $dn, float $volts, float $ohms, int $tolerance, int $seconds, int $correction): string
+    {
+        $fields = Data::json('codes/practice.json')['fields'];
+        $values = [
+            'kind' => 1, 'maker' => 0, 'dn_mm' => $dn, 'voltage_v' => (int) round($volts / $fields['voltage_v']['scale']),
+            'resistance_mantissa' => (int) round($ohms * 100), 'resistance_exponent' => 2, 'resistance_tol_pct' => $tolerance,
+            'time' => $seconds, 'time_unit' => 0, 'correction_pct_per_k' => $correction,
+        ];
+        $digits = str_repeat('0', 23);
+        foreach ($values as $name => $value) {
+            $width = $fields[$name]['to'] - $fields[$name]['from'] + 1;
+            $digits = substr_replace($digits, sprintf("%0{$width}d", $value), $fields[$name]['from'] - 1, $width);
+        }
+
+        return $digits.FittingCode::checkDigit($digits);
+    }
+}

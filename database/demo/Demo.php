@@ -1,0 +1,213 @@
+<?php
+
+namespace Database\Demo;
+
+use App\Actions\CreateLine;
+use App\Actions\CutOutJoint;
+use App\Actions\JudgeSubject;
+use App\Actions\PlanSection;
+use App\Actions\RecordFact;
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\ProcedureText;
+use App\Models\Project;
+use App\Models\Role;
+use App\Models\Subject;
+use App\Models\User;
+use Diastoma\Core\PressureTest\Segment;
+use Diastoma\Core\Simulation\PumpAndLogger;
+use Illuminate\Support\Str;
+
+/** A made-up valley with a water main half laid, so that each page has something true to show. Nobody and nothing here is real. */
+final class Demo
+{
+    public const PASSWORD = 'clay-and-chalk';
+
+    public const PEOPLE = [
+        'engineer' => ['Tamsin Orrel', 'tamsin@diastoma.example'],
+        'foreman' => ['Odile Fenner', 'odile@diastoma.example'],
+        'joiner' => ['Bram Ivesley', 'bram@diastoma.example'],
+        'inspector' => ['Ruben Castell', 'ruben@diastoma.example'],
+    ];
+
+    /** @var array<string, User> */
+    private array $people = [];
+
+    private \DateTimeImmutable $now;
+
+    public function __construct(
+        private readonly CreateLine $createLine,
+        private readonly RecordFact $record,
+        private readonly CutOutJoint $cutOut,
+        private readonly JudgeSubject $judge,
+        private readonly PlanSection $planSection,
+    ) {}
+
+    public function build(): void
+    {
+        $this->now = new \DateTimeImmutable('now', new \DateTimeZone('Europe/Vienna'));
+        $project = Project::query()->create(['name' => 'Ferrow valley renewal', 'place' => 'Ferrow', 'time_zone' => 'Europe/Vienna']);
+        foreach (self::PEOPLE as $role => [$name, $email]) {
+            $this->people[$role] = User::query()->create(['name' => $name, 'email' => $email, 'password' => self::PASSWORD]);
+            $this->people[$role]->projects()->attach($project, ['role' => $role]);
+        }
+        $stranger = Project::query()->create(['name' => 'Sallow marsh outfall', 'place' => 'Sallow', 'time_zone' => 'Europe/Vienna']);
+        $other = User::query()->create(['name' => 'Ina Marrow', 'email' => 'ina@diastoma.example', 'password' => self::PASSWORD]);
+        $other->projects()->attach($stranger, ['role' => 'engineer']);
+
+        $this->mainLine($project);
+        $this->pvcLine($project);
+    }
+
+    private function mainLine(Project $project): void
+    {
+        $visco = ProcedureText::query()->where('key', 'pe-viscoelastic')->firstOrFail()->hash;
+        $makeup = ProcedureText::query()->where('key', 'constant-pressure-makeup')->firstOrFail()->hash;
+        $line = ($this->createLine)($project, $this->people['engineer'], [
+            'name' => 'Kelder Lane main', 'service' => 'water', 'material' => 'PE100', 'dn_mm' => 225, 'sdr' => 11, 'design_bar' => 8, 'mdp_bar' => 10, 'pipe_length_m' => 12,
+            'procedure_hash' => ProcedureText::query()->where('key', 'ef-coupler-one-pass')->firstOrFail()->hash,
+            'centre_line' => self::centreLine(),
+            'sections' => [
+                ['name' => 'Section 1', 'from_m' => 0, 'to_m' => 210, 'method_hash' => $visco, 'gauge_m' => 0],
+                ['name' => 'Section 2', 'from_m' => 210, 'to_m' => 378, 'method_hash' => $makeup, 'gauge_m' => 210],
+                ['name' => 'Section 3', 'from_m' => 378, 'to_m' => 606, 'method_hash' => $visco, 'gauge_m' => 378],
+            ],
+        ]);
+        $joints = $line->joints()->get()->keyBy('number');
+        $start = $this->now->modify('-9 days')->setTime(7, 10);
+        for ($n = 1; $n <= 31; $n++) {
+            $joint = $joints[(string) $n];
+            $day = $start->modify('+'.intdiv($n - 1, 5).' days +'.(65 * (($n - 1) % 5)).' minutes');
+            if ($n === 7) {
+                $this->make($joint, $n, $day, 'supply-sag');
+                foreach (($this->cutOut)($joint, $this->people['inspector'], 'Voltage sagged during the fusion; generator governor found dirty.') as $k => $new) {
+                    ($this->judge)($new);
+                    $this->make($new, 70 + $k, $day->modify('+'.(70 + 70 * $k).' minutes'));
+                    $this->accept($new, $day->modify('+5 hours'));
+                }
+
+                continue;
+            }
+            $this->make($joint, $n, $day);
+            $this->accept($joint, $day->modify('+75 minutes'));
+        }
+        $this->make($joints['32'], 32, $this->now->modify('-130 minutes'));
+        $this->make($joints['33'], 33, $this->now->modify('-95 minutes'), 'shorted-turns', false);
+        $this->make($joints['34'], 34, $this->now->modify('-44 minutes'), 'none', false);
+        $this->begin($joints['35'], 35, $this->now->modify('-12 minutes'));
+        $this->test($line, 0, 'none', $this->now->modify('-3 days')->setTime(8, 0), true);
+        $this->test($line, 1, 'air', $this->now->modify('-1 day')->setTime(8, 30), false);
+    }
+
+    private function pvcLine(Project $project): void
+    {
+        $makeup = ProcedureText::query()->where('key', 'constant-pressure-makeup')->firstOrFail()->hash;
+        $line = ($this->createLine)($project, $this->people['engineer'], [
+            'name' => 'Osier Row branch', 'service' => 'water', 'material' => 'PVC-U', 'dn_mm' => 160, 'sdr' => 21, 'design_bar' => 6, 'mdp_bar' => 8, 'pipe_length_m' => 6,
+            'procedure_hash' => ProcedureText::query()->where('key', 'pvc-spigot-socket')->firstOrFail()->hash,
+            'centre_line' => [[0, 4210.0, 1180.0, 96.2], [40, 4250.0, 1180.0, 95.8], [84, 4292.5, 1191.4, 97.1]],
+            'sections' => [['name' => 'Branch', 'from_m' => 0, 'to_m' => 84, 'method_hash' => $makeup]],
+        ]);
+        foreach ($line->joints()->get()->take(3) as $i => $joint) {
+            $at = $this->now->modify('-2 days')->setTime(9, 0)->modify('+'.(40 * $i).' minutes');
+            foreach (self::pvcFacts($joint->pipes ?? ['a' => '1', 'b' => '2']) as $k => [$step, $value]) {
+                $this->fact($joint, 'joiner', $step, $value, $at->modify("+{$k} minutes"));
+            }
+            $this->accept($joint, $at->modify('+35 minutes'));
+        }
+    }
+
+    /**
+     * @param  array{a: string, b: string}  $pipes
+     * @return list<array{string, array<string, mixed>}>
+     */
+    public static function pvcFacts(array $pipes): array
+    {
+        $round = fn (array $values) => ['readings' => array_map(fn ($clock, $v) => ['clock' => $clock, 'value_mm' => $v], ['12:00', '3:00', '6:00', '9:00'], $values)];
+
+        return [
+            ['pipes', ['pipe_a' => $pipes['a'], 'pipe_b' => $pipes['b']]], ['cut', $round([0, 0.4, 1.1, 0.6])], ['chamfer', ['length_mm' => 14]],
+            ['mark', ['depth_mm' => 132, 'mark_mm' => 122]], ['clean', ['clean' => true, 'seated' => true, 'lubricated' => true]], ['push', ['in_line' => true]],
+            ['seen', ['visible_mm' => 3]], ['gap', $round([4.0, 3.6, 3.1, 3.5])],
+        ];
+    }
+
+    private function make(Joint $joint, int $seed, \DateTimeImmutable $start, string $fault = 'none', bool $cooled = true): void
+    {
+        foreach (CouplerJoint::facts($seed, $joint->pipes ?? ['a' => 'laid', 'b' => 'new'], $start, $fault, $cooled) as $fact) {
+            $this->fact($joint, 'joiner', $fact['step'], $fact['value'], $fact['at']);
+        }
+    }
+
+    /** A joint at the face: the first steps only, the second pipe too oval. */
+    private function begin(Joint $joint, int $seed, \DateTimeImmutable $start): void
+    {
+        foreach (CouplerJoint::facts($seed, $joint->pipes ?? ['a' => 'laid', 'b' => 'new'], $start) as $fact) {
+            if (! in_array($fact['step'], ['conditions', 'pipes', 'code', 'label', 'od@a', 'ovality@a', 'toe@a', 'scrape@a', 'wipe@a', 'mark@a', 'od@b', 'ovality@b'], true)) {
+                continue;
+            }
+            if ($fact['step'] === 'ovality@b') {
+                foreach ([228.1, 229.2, 224.6, 223.4] as $i => $mm) {
+                    $fact['value']['readings'][$i]['value_mm'] = $mm;
+                }
+            }
+            $this->fact($joint, 'joiner', $fact['step'], $fact['value'], min($fact['at'], $this->now));
+        }
+    }
+
+    private function accept(Joint $joint, \DateTimeImmutable $at): void
+    {
+        $this->fact($joint, 'inspector', 'accept', ['signed' => true], $at);
+    }
+
+    private function test(Line $line, int $index, string $fault, \DateTimeImmutable $at, bool $signed): void
+    {
+        $section = $line->sections()->get()[$index];
+        $test = $this->planSection->begin($section);
+        $s = $test->context['segments'][0];
+        $segment = new Segment($s['length_m'], $s['id_mm'] / 1000, $s['wall_mm'] / 1000, $s['e_mod_gpa'] * 1e9, $s['nu'], $s['restraint']);
+        $pump = new PumpAndLogger($segment, 12, $test->context['gauge_target_kpa'] * 1000, max(10, $segment->volume() * 4) / 60000, $fault, 0.08);
+        $run = $section->method->key === 'pe-viscoelastic' ? $pump->viscoelastic() : $pump->constantPressure(7260);
+        $end = $at->modify('+'.ceil($run['rows'][count($run['rows']) - 1][0]).' minutes');
+        $facts = [
+            ['instruments', ['gauge' => 'G-114', 'gauge_due' => $this->now->modify('+7 months')->format('Y-m-d'), 'logger' => 'L-27', 'logger_due' => $this->now->modify('+4 months')->format('Y-m-d')], $at->modify('-20 minutes')],
+            ['ready', ['restrained' => true, 'valves' => true, 'zone' => true], $at->modify('-10 minutes')],
+            ['fill', ['water_c' => 12, 'vented' => true], $at->modify('-5 minutes')],
+            ['log', ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => $run['rows'], 'source' => 'stand-in', 'started_at' => $at->format('Y-m-d\TH:i:sP')], $end],
+            ['phases', $run['marks'], $end->modify('+3 minutes')],
+            ['look', ['leak' => false], $end->modify('+5 minutes')],
+        ];
+        foreach ($facts as [$step, $value, $when]) {
+            $this->fact($test, 'foreman', $step, $value, $when);
+        }
+        if ($signed) {
+            $this->fact($test, 'engineer', 'sign-engineer', ['signed' => true], $end->modify('+40 minutes'));
+            $this->fact($test, 'inspector', 'sign-inspector', ['signed' => true], $end->modify('+50 minutes'));
+        }
+    }
+
+    /** @param  array<string, mixed>  $value */
+    private function fact(Subject $subject, string $role, string $step, array $value, \DateTimeImmutable $at): void
+    {
+        ($this->record)($subject, $this->people[$role], Role::from($role), [
+            'id' => (string) Str::uuid(), 'step' => $step, 'value' => $value, 'recorded_at' => $at->format('Y-m-d\TH:i:sP'),
+        ]);
+    }
+
+    /** @return list<array{float, float, float, float}> some 606 m with a high and two lows */
+    public static function centreLine(): array
+    {
+        $line = [];
+        [$e, $n] = [4180.0, 1120.0];
+        for ($c = 0; $c <= 606; $c += $c < 600 ? 20 : 6) {
+            $level = 98.0 + 3.2 * sin($c / 95) - 2.4 * cos($c / 260) + $c * 0.004;
+            $line[] = [(float) $c, round($e, 3), round($n, 3), round($level, 3)];
+            $heading = 0.5 + 0.35 * sin($c / 180);
+            $step = $c < 600 ? 20 : 6;
+            $e += $step * cos($heading);
+            $n += $step * sin($heading);
+        }
+
+        return $line;
+    }
+}

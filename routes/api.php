@@ -1,0 +1,51 @@
+<?php
+
+use App\Http\Controllers\FileController;
+use App\Http\Controllers\JointController;
+use App\Http\Controllers\LineController;
+use App\Http\Controllers\OpenApiController;
+use App\Http\Controllers\ProcedureController;
+use App\Http\Controllers\SectionController;
+use App\Http\Controllers\SessionController;
+use Illuminate\Support\Facades\Route;
+
+Route::get('openapi.json', OpenApiController::class);
+Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+
+Route::middleware('auth:sanctum')->group(function () {
+    Route::delete('session', [SessionController::class, 'destroy']);
+    Route::get('me', [SessionController::class, 'show']);
+    Route::patch('me', [SessionController::class, 'update']);
+
+    Route::get('lines', [LineController::class, 'index']);
+    Route::post('lines', [LineController::class, 'store']);
+    Route::get('lines/{line}', [LineController::class, 'show']);
+    Route::post('lines/{line}/sections', [LineController::class, 'addSection']);
+    Route::post('centre-line', [LineController::class, 'readCentreLine']);
+    Route::get('lines/{line}/register', [FileController::class, 'register']);
+    Route::get('lines/{line}/register.csv', [FileController::class, 'csv']);
+    Route::get('lines/{line}/line.geojson', [FileController::class, 'geoJson']);
+
+    Route::get('joints/{joint}', [JointController::class, 'show']);
+    Route::post('joints/{joint}/facts', [JointController::class, 'record']);
+    Route::post('joints/{joint}/cut-out', [JointController::class, 'cutOut']);
+
+    Route::get('sections/{section}', [SectionController::class, 'show']);
+    Route::post('sections/{section}/tests', [SectionController::class, 'begin']);
+    Route::get('tests/{test}', [JointController::class, 'showTest']);
+    Route::post('tests/{test}/facts', [JointController::class, 'recordTest']);
+    Route::get('tests/{test}/stand-in', [SectionController::class, 'standIn']);
+    Route::get('tests/{test}/pack.pdf', [SectionController::class, 'pack']);
+
+    Route::post('files/fusion-trace', [FileController::class, 'fusionTrace']);
+    Route::post('files/pressure-log', [FileController::class, 'pressureLog']);
+
+    Route::get('procedures', [ProcedureController::class, 'index']);
+    Route::get('procedures/{procedure}', [ProcedureController::class, 'show']);
+    Route::post('procedures', [ProcedureController::class, 'store']);
+    Route::get('calculations', [ProcedureController::class, 'calculations']);
+    Route::post('calculations/{name}', [ProcedureController::class, 'calculate'])->where('name', '[a-z0-9-]+');
+    Route::get('stand-ins/fusion-box', [ProcedureController::class, 'fusionBox']);
+    Route::get('stand-ins/labels', [ProcedureController::class, 'labels']);
+    Route::get('units', [ProcedureController::class, 'units']);
+});
