@@ -62,7 +62,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'centre_line', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))), new OA\Property(property: 'sections', type: 'array', items: new OA\Items(ref: '#/components/schemas/NewSection')),
 ])]
 #[OA\Schema(schema: 'Limit', required: ['label', 'value', 'source', 'certainty'], properties: [
-    new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'label', type: 'string'), new OA\Property(property: 'value'), new OA\Property(property: 'shown', type: 'string', nullable: true),
+    new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'label', type: 'string'), new OA\Property(property: 'value', oneOf: [new OA\Schema(type: 'number'), new OA\Schema(type: 'string')]), new OA\Property(property: 'shown', type: 'string', nullable: true),
     new OA\Property(property: 'source', type: 'string'), new OA\Property(property: 'certainty', type: 'string'),
 ])]
 #[OA\Schema(schema: 'Reason', required: ['verdict', 'text', 'do', 'limit'], properties: [
@@ -102,7 +102,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'Recorded', required: ['judgement', 'state', 'stored'], properties: [new OA\Property(property: 'judgement', ref: '#/components/schemas/Judgement'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'stored', type: 'boolean')])]
 #[OA\Schema(schema: 'SectionPlan', required: ['id', 'name', 'from_m', 'to_m', 'role', 'line', 'method', 'plan', 'joints', 'tests'], properties: [
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'from_m', type: 'number'), new OA\Property(property: 'to_m', type: 'number'), new OA\Property(property: 'role', type: 'string'),
-    new OA\Property(property: 'line', type: 'object', required: ['id', 'name', 'service', 'mdp_bar'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'service', type: 'string'), new OA\Property(property: 'mdp_bar', type: 'number')]),
+    new OA\Property(property: 'line', type: 'object', required: ['id', 'name', 'service', 'mdp_bar', 'time_zone'], properties: [new OA\Property(property: 'time_zone', type: 'string'), new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'service', type: 'string'), new OA\Property(property: 'mdp_bar', type: 'number')]),
     new OA\Property(property: 'method', type: 'object', required: ['hash', 'title', 'key'], properties: [new OA\Property(property: 'hash', type: 'string'), new OA\Property(property: 'title', type: 'string'), new OA\Property(property: 'key', type: 'string')]),
     new OA\Property(property: 'plan', ref: '#/components/schemas/Plan'),
     new OA\Property(property: 'joints', type: 'array', items: new OA\Items(required: ['id', 'number', 'chainage_m', 'state', 'verdict'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'chainage_m', type: 'number'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'verdict', type: 'string')])),

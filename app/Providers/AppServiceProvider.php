@@ -8,6 +8,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
@@ -19,6 +20,8 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        // Paths, not addresses: the same page works behind any host name.
+        Vite::createAssetPathsUsing(fn (string $path) => '/'.$path);
         Model::shouldBeStrict(! $this->app->isProduction());
         Relation::enforceMorphMap(['joint' => \App\Models\Joint::class, 'test' => \App\Models\PressureTest::class]);
         RateLimiter::for('sign-in', fn (Request $request) => Limit::perMinute(8)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()));

@@ -49,11 +49,11 @@ need_npm() {
 
 need_pages() {
   local stamp
-  stamp=$(cd "$ROOT" && find resources/js vite.config.ts package.json tsconfig.json -type f | LC_ALL=C sort | xargs cat | sha256sum | cut -d' ' -f1)
+  stamp=$(cd "$ROOT" && find resources/js vite.config.ts vite.sw.config.ts package.json tsconfig.json -type f | LC_ALL=C sort | xargs cat | sha256sum | cut -d' ' -f1)
   if [ ! -f "$ROOT/public/build/manifest.json" ] || [ "$(cat "$ROOT/public/build/.stamp" 2>/dev/null)" != "$stamp" ]; then
     need_npm
     say "Building the pages"
-    (cd "$ROOT" && npx vite build --logLevel warn)
+    (cd "$ROOT" && npx vite build --logLevel warn && npx vite build -c vite.sw.config.ts --logLevel warn)
     printf '%s' "$stamp" > "$ROOT/public/build/.stamp"
   fi
 }

@@ -1,1 +1,72 @@
-document.body.textContent="x"
+import '@fontsource-variable/atkinson-hyperlegible-next'
+import { useTheme } from '@mui/material'
+import { QueryClientProvider } from '@tanstack/react-query'
+import { lazy, StrictMode, Suspense, useEffect, type ReactElement } from 'react'
+import { createRoot } from 'react-dom/client'
+import { createBrowserRouter, Outlet, RouterProvider } from 'react-router'
+import { queries } from './api/queries'
+import Lines from './line/Lines'
+import LinePage from './line/LinePage'
+import { keepSending, whenSent } from './outbox/outbox'
+import { resumeRuns } from './outbox/runs'
+import SignIn from './SignIn'
+import { LookProvider } from './ui/settings'
+import './ui/base.css'
+
+const JointPage = lazy(() => import('./joint/JointPage'))
+const NewLine = lazy(() => import('./line/NewLine'))
+const SectionPage = lazy(() => import('./section/SectionPage'))
+const TestPage = lazy(() => import('./section/TestPage'))
+const RegisterPage = lazy(() => import('./records/RegisterPage'))
+const ProceduresPage = lazy(() => import('./procedures/ProceduresPage'))
+const BenchPage = lazy(() => import('./bench/BenchPage'))
+
+/** Colours of the theme for plain SVG and outlines. */
+function Root(): ReactElement {
+  const { colours: c } = useTheme()
+  useEffect(() => {
+    for (const [name, value] of Object.entries({ accent: c.accent, ink: c.ink, ground: c.ground, rule: c.rule, water: c.water })) document.documentElement.style.setProperty(`--${name}`, value)
+  }, [c])
+  return (
+    <Suspense fallback={<p className="waiting">A moment.</p>}>
+      <Outlet />
+    </Suspense>
+  )
+}
+
+const router = createBrowserRouter([
+  {
+    element: <Root />,
+    children: [
+      { path: '/', element: <Lines /> },
+      { path: '/sign-in', element: <SignIn /> },
+      { path: '/lines/new', element: <NewLine /> },
+      { path: '/lines/:id', element: <LinePage /> },
+      { path: '/lines/:id/register', element: <RegisterPage /> },
+      { path: '/joints/:id', element: <JointPage /> },
+      { path: '/sections/:id', element: <SectionPage /> },
+      { path: '/tests/:id', element: <TestPage /> },
+      { path: '/procedures', element: <ProceduresPage /> },
+      { path: '/bench', element: <BenchPage /> },
+      { path: '*', element: <p className="waiting">There is nothing at this address. <a href="/">Lines</a></p> },
+    ],
+  },
+])
+
+whenSent((subject) => {
+  void queries.invalidateQueries({ queryKey: subject.split('/') })
+  void queries.invalidateQueries({ queryKey: ['lines'] })
+})
+keepSending()
+void resumeRuns()
+if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js')
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <LookProvider>
+        <RouterProvider router={router} />
+      </LookProvider>
+    </QueryClientProvider>
+  </StrictMode>,
+)

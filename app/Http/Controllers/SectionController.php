@@ -25,7 +25,7 @@ final class SectionController extends Controller
 
         return new JsonResponse([
             'id' => $section->id, 'name' => $section->name, 'from_m' => $section->from_m, 'to_m' => $section->to_m, 'ask' => $section->ask, 'role' => $role->value,
-            'line' => $section->line->only(['id', 'name', 'service', 'mdp_bar']), 'method' => $section->method->only(['hash', 'title', 'key']),
+            'line' => $section->line->only(['id', 'name', 'service', 'mdp_bar']) + ['time_zone' => $section->line->project->time_zone], 'method' => $section->method->only(['hash', 'title', 'key']),
             'plan' => $plan->plan($section),
             'joints' => $plan->joints($section)->map(fn (Joint $j) => ['id' => $j->id] + $j->only(['number', 'chainage_m', 'state', 'verdict']))->all(),
             'tests' => $section->tests->map(fn (PressureTest $t) => ['id' => $t->id, 'number' => $t->number, 'state' => $t->state, 'verdict' => $t->verdict])->all(),

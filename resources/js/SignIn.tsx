@@ -1,0 +1,40 @@
+import { Box, Button, TextField, Typography } from '@mui/material'
+import { useState, type ReactElement } from 'react'
+import { useLocation, useNavigate } from 'react-router'
+import { api } from './api/client'
+import { queries } from './api/queries'
+
+export default function SignIn(): ReactElement {
+  const [email, setEmail] = useState('')
+  const [password, setPassword] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const navigate = useNavigate()
+  const from = (useLocation().state as { from?: string } | null)?.from ?? '/'
+  const enter = async (): Promise<void> => {
+    try {
+      await api.post('/session', { email, password })
+      queries.clear()
+      void navigate(from, { replace: true })
+    } catch (error) {
+      setFault((error as Error).message)
+    }
+  }
+  return (
+    <Box component="main" sx={{ minHeight: '100dvh', display: 'grid', placeItems: 'center', px: 2 }}>
+      <Box component="form" onSubmit={(e) => { e.preventDefault(); void enter() }} sx={{ width: '100%', maxWidth: 380, display: 'grid', gap: 2 }}>
+        <svg viewBox="0 0 380 60" aria-hidden="true" style={{ width: '100%' }}>
+          <line x1="0" x2="238" y1="30" y2="30" stroke="var(--water)" strokeWidth="12" />
+          <line x1="238" x2="380" y1="30" y2="30" stroke="var(--rule)" strokeWidth="4" strokeDasharray="12 9" />
+          {[48, 128].map((x) => <g key={x}><circle cx={x} cy="30" r="17" fill="var(--ground)" stroke="var(--ink)" strokeWidth="5" /><circle cx={x} cy="30" r="7" fill="var(--ink)" /></g>)}
+          <circle cx="216" cy="30" r="17" fill="var(--ground)" stroke="var(--accent)" strokeWidth="5" strokeDasharray="70 40" />
+        </svg>
+        <Typography variant="h1" sx={{ fontSize: '2rem' }}>Diastoma</Typography>
+        <Typography>Plan, measure, judge and record the joints and tests of buried mains.</Typography>
+        <TextField label="E-mail" type="email" autoComplete="username" value={email} onChange={(e) => setEmail(e.target.value)} autoFocus />
+        <TextField label="Password" type="password" autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} />
+        {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>{fault}</Typography>}
+        <Button variant="contained" type="submit">Sign in</Button>
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,133 @@
+import type { components } from './schema'
+
+type Schemas = components['schemas']
+export type Me = Schemas['Me']
+export type LineShort = Schemas['LineShort']
+export type LineFull = Schemas['LineFull'] & LineShort
+export type JointShort = Schemas['JointShort']
+export type SectionShort = Schemas['SectionShort']
+export type Subject = Schemas['Subject']
+export type Judgement = Schemas['Judgement']
+export type StepState = Schemas['StepState']
+export type Reason = Schemas['Reason']
+export type Verdict = Schemas['Verdict']
+export type Fact = Schemas['Fact']
+export type NewFact = Schemas['NewFact']
+export type NewLine = Schemas['NewLine']
+export type SectionPlan = Schemas['SectionPlan']
+export type Register = Schemas['Register']
+export type ProcedureShort = Schemas['ProcedureShort']
+export type PracticeLabel = Schemas['PracticeLabel']
+export type BoxProgramme = Schemas['BoxProgramme']
+export type LogProgramme = Schemas['LogProgramme']
+export type FileSamples = Schemas['FileSamples']
+
+/** One field of a step, as the procedure file states it. */
+export interface FieldSpec {
+  key: string
+  label: string
+  type?: 'quantity' | 'number' | 'text' | 'yesno' | 'choice' | 'time' | 'day' | 'code'
+  quantity?: string
+  min?: number
+  max?: number
+  optional?: boolean
+  options?: { value: string; label: string }[]
+  want?: boolean
+}
+
+export interface StepText {
+  id: string
+  kind: string
+  title: string
+  why?: string
+  fields?: FieldSpec[]
+  positions?: string[]
+  across?: boolean
+  cautions?: string[]
+  columns?: string[]
+  columns_optional?: number
+  device?: string
+  roles?: string[]
+  drawing?: Record<string, string>
+}
+
+export interface ProcedureText {
+  id: string
+  title: string
+  school?: string
+  version: string
+  hash: string
+  kit?: string[]
+  steps: StepText[]
+  parameters: Record<string, { value: number | string; label?: string; source?: string; certainty?: string }>
+}
+
+/** A refusal by the server: a sentence, and each field with its own. */
+export class Refusal extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly errors: { field: string; message: string }[] = [],
+  ) {
+    super(message)
+  }
+}
+
+/** The network or the server is not there; nothing is known of what was asked. */
+export class Unreachable extends Error {
+  constructor() {
+    super('No connection to the server.')
+  }
+}
+
+const BASE = '/api/v1'
+
+function csrfToken(): string {
+  const cookie = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='))
+  return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : ''
+}
+
+async function send(method: string, path: string, body?: unknown): Promise<Response> {
+  const headers: Record<string, string> = { Accept: 'application/json' }
+  if (method !== 'GET') {
+    if (csrfToken() === '') await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' }).catch(() => undefined)
+    headers['X-XSRF-TOKEN'] = csrfToken()
+    if (!(body instanceof FormData)) headers['Content-Type'] = 'application/json'
+  }
+  const payload = body === undefined ? undefined : body instanceof FormData ? body : JSON.stringify(body)
+  try {
+    return await fetch(BASE + path, { method, headers, body: payload, credentials: 'same-origin' })
+  } catch {
+    throw new Unreachable()
+  }
+}
+
+async function request<T>(method: string, path: string, body?: unknown, again = true): Promise<T> {
+  const response = await send(method, path, body)
+  if (response.status === 419 && again) {
+    await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' }).catch(() => undefined)
+    return request<T>(method, path, body, false)
+  }
+  if (response.status === 204) return undefined as T
+  const text = await response.text()
+  let json: unknown
+  try {
+    json = JSON.parse(text)
+  } catch {
+    // A gateway's page instead of an answer: the application behind it is away.
+    throw new Unreachable()
+  }
+  if (!response.ok) {
+    const problem = json as { title?: string; errors?: { field: string; message: string }[] }
+    if (response.status >= 502 && response.status <= 504) throw new Unreachable()
+    throw new Refusal(problem.title ?? 'That did not work.', response.status, problem.errors ?? [])
+  }
+  return json as T
+}
+
+export const api = {
+  get: <T>(path: string) => request<T>('GET', path),
+  post: <T>(path: string, body?: unknown) => request<T>('POST', path, body ?? {}),
+  patch: <T>(path: string, body: unknown) => request<T>('PATCH', path, body),
+  delete: (path: string) => request<undefined>('DELETE', path),
+}

@@ -1,0 +1,46 @@
+import { QueryClient, useQuery, type UseQueryResult } from '@tanstack/react-query'
+import { api, Refusal, type BoxProgramme, type LineFull, type LineShort, type Me, type PracticeLabel, type ProcedureShort, type ProcedureText, type Register, type SectionPlan, type Subject } from './client'
+
+export const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // The service worker answers from its store when there is no network, so a query always runs.
+      networkMode: 'always',
+      retry: (count, error) => !(error instanceof Refusal) && count < 2,
+      staleTime: 5_000,
+    },
+    mutations: { networkMode: 'always' },
+  },
+})
+
+const use = <T>(path: string, options: { every?: number; fixed?: boolean; off?: boolean } = {}): UseQueryResult<T> =>
+  useQuery<T>({
+    queryKey: path.split('/'),
+    queryFn: () => api.get<T>(`/${path}`),
+    refetchInterval: options.every ?? false,
+    staleTime: options.fixed ? Infinity : 5_000,
+    enabled: !options.off,
+  })
+
+export const useMe = () => use<Me>('me')
+export const useLines = () => use<LineShort[]>('lines')
+export const useLine = (id: string) => use<LineFull>(`lines/${id}`)
+export const useSubject = (path: string) => use<Subject>(path)
+export const useProcedure = (hash: string | undefined) => use<ProcedureText>(`procedures/${hash ?? ''}`, { fixed: true, off: !hash })
+export const useProcedures = () => use<ProcedureShort[]>('procedures')
+export const useSection = (id: string) => use<SectionPlan>(`sections/${id}`)
+export const useRegister = (id: string) => use<Register>(`lines/${id}/register`)
+export const useBox = () => use<Record<string, BoxProgramme>>('stand-ins/fusion-box', { fixed: true })
+export const useLabels = () => use<PracticeLabel[]>('stand-ins/labels', { fixed: true })
+export type Units = Record<string, Record<string, { symbol: string; factor: number; offset: number }>>
+export const useUnits = () => use<Units>('units', { fixed: true })
+export type CalcSchema = {
+  title: string
+  description: string
+  properties: Record<string, Record<string, unknown>>
+  required: string[]
+  'x-family': string
+  'x-source': string
+  'x-gives': string[]
+}
+export const useCalculations = () => use<Record<string, CalcSchema>>('calculations', { fixed: true })

@@ -1,0 +1,69 @@
+import { Box, Button, TextField, Typography } from '@mui/material'
+import { useState, type ReactElement } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { api } from '../api/client'
+import { queries, useLine, useProcedure, useSubject } from '../api/queries'
+import { useOutbox } from '../outbox/useOutbox'
+import { LineString } from '../ui/LineString'
+import { Page } from '../ui/Page'
+import { Sheet } from '../ui/Sheet'
+import { useShow } from '../ui/units'
+import { useNow } from '../ui/useNow'
+import { StepRunner } from '../steps/StepRunner'
+import { Loading } from '../ui/Loading'
+
+/** Make one joint. */
+export default function JointPage(): ReactElement {
+  const { id = '' } = useParams()
+  const joint = useSubject(`joints/${id}`)
+  const line = useLine(joint.data?.line.id ?? '')
+  const procedure = useProcedure(joint.data?.procedure_hash)
+  const navigate = useNavigate()
+  const show = useShow()
+  const now = useNow(5000)
+  const waiting = useOutbox()
+  if (!joint.data || !procedure.data) return <Loading query={joint.error ? joint : procedure} up={{ to: '/', label: 'Lines' }} />
+  const { data } = joint
+  return (
+    <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={<>Joint {data.number} <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>{line.data ? `${line.data.pipe.dn_mm} SDR ${line.data.pipe.sdr}, ` : ''}pipes {data.pipes?.['a'] ?? '–'} → {data.pipes?.['b'] ?? '–'}, {show('x_m', 'length', data.chainage_m)}</Box></>}>
+      {line.data && (
+        <>
+          <Box sx={{ display: { xs: 'block', md: 'none' } }}><LineString compact joints={line.data.joints} sections={[]} startM={line.data.start_m} lengthM={line.data.length_m} service={line.data.service} at={id} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => w.subject.slice(7)))} /></Box>
+          <Box sx={{ display: { xs: 'none', md: 'block' } }}><LineString joints={line.data.joints} sections={line.data.sections} startM={line.data.start_m} lengthM={line.data.length_m} service={line.data.service} profile={line.data.centre_line} at={id} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => w.subject.slice(7)))} /></Box>
+        </>
+      )}
+      {data.replaces && <Typography variant="body2">In place of <Link to={`/joints/${data.replaces.id}`}>joint {data.replaces.number}</Link>, which was cut out.</Typography>}
+      {data.cut_out_reason && <Typography sx={{ mt: 1 }}>Cut out: {data.cut_out_reason} {(data.replaced_by ?? []).length > 0 && <>In its place: {data.replaced_by!.map((r) => <Link key={r.id} to={`/joints/${r.id}`} style={{ marginRight: 8 }}>joint {r.number}</Link>)}</>}</Typography>}
+      <StepRunner key={id} path={`joints/${id}`} data={data} procedure={procedure.data} role={line.data?.role} />
+      {data.state !== 'cut-out' && data.state !== 'planned' && line.data && line.data.role !== 'joiner' && <CutOut id={id} number={data.number} urgent={data.judgement.verdict === 'bad'} />}
+      {data.judgement.verdict === 'bad' && line.data?.role === 'joiner' && data.state !== 'cut-out' && data.judgement.clocks['clamps_off'] && <Typography sx={{ mt: 2 }}>Tell the foreman: the cut-out is ordered by a foreman, an inspector or an engineer.</Typography>}
+    </Page>
+  )
+}
+
+function CutOut({ id, number, urgent }: { id: string; number: string; urgent: boolean }): ReactElement {
+  const [open, setOpen] = useState(false)
+  const [reason, setReason] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const navigate = useNavigate()
+  const order = async (): Promise<void> => {
+    try {
+      const made = await api.post<{ id: string; number: string }[]>(`/joints/${id}/cut-out`, { reason })
+      await queries.invalidateQueries()
+      setOpen(false)
+      void navigate(`/joints/${made[0]!.id}`)
+    } catch (error) {
+      setFault((error as Error).message)
+    }
+  }
+  return (
+    <Box sx={{ mt: 3 }}>
+      <Button variant={urgent ? 'contained' : 'outlined'} color={urgent ? 'secondary' : 'primary'} onClick={() => setOpen(true)}>Cut joint {number} out</Button>
+      <Sheet open={open} onClose={() => setOpen(false)} title={`Cut joint ${number} out`} actions={<Button variant="contained" disabled={reason.trim().length < 3} onClick={() => void order()}>Cut it out</Button>}>
+        <Typography sx={{ mb: 2 }}>It stays in the record. A short piece brings two new joints in its place, each with its own number.</Typography>
+        <TextField autoFocus label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
+        {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>{fault}</Typography>}
+      </Sheet>
+    </Box>
+  )
+}

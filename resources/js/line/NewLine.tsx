@@ -1,0 +1,115 @@
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { useRef, useState, type ReactElement } from 'react'
+import { useNavigate } from 'react-router'
+import { api, Refusal, type NewLine as Body } from '../api/client'
+import { queries, useMe, useProcedures } from '../api/queries'
+import { Page } from '../ui/Page'
+
+interface SectionRow { name: string; from: string; to: string; method: string }
+
+const EXAMPLE = '0; 1000; 2000; 95.0\n60; 1060; 2000; 96.4\n120; 1120; 2000; 95.2'
+
+/** What an engineer states of a line; joints are planned from the pipe length. */
+export default function NewLine(): ReactElement {
+  const me = useMe()
+  const procedures = useProcedures()
+  const navigate = useNavigate()
+  const file = useRef<HTMLInputElement>(null)
+  const projects = (me.data?.projects ?? []).filter((p) => p.role === 'engineer')
+  const [f, setF] = useState({ name: '', service: 'water', material: 'PE100', dn_mm: '110', sdr: '11', design_bar: '8', mdp_bar: '10', pipe_length_m: '12', procedure: '', centre: '' })
+  const [sections, setSections] = useState<SectionRow[]>([{ name: 'Section 1', from: '', to: '', method: '' }])
+  const [faults, setFaults] = useState<Record<string, string>>({})
+  const [said, setSaid] = useState('')
+  const set = (key: keyof typeof f) => (e: { target: { value: string } }) => {
+    setF((old) => ({ ...old, [key]: e.target.value }))
+    setFaults(({ [key]: _gone, ...rest }) => rest)
+  }
+  const joints = (procedures.data ?? []).filter((p) => p.family === 'joint')
+  const methods = (procedures.data ?? []).filter((p) => p.family === 'test')
+  const points = f.centre.split('\n').map((l) => l.trim()).filter(Boolean).map((l) => l.split(/[;\t]|,\s+/).map((c) => Number(c.trim().replace(',', '.'))))
+
+  const load = async (chosen: File): Promise<void> => {
+    const form = new FormData()
+    form.append('file', chosen)
+    try {
+      const read = await api.post<{ points: number[][] }>('/centre-line', form)
+      setF((old) => ({ ...old, centre: read.points.map((p) => p.join('; ')).join('\n') }))
+      const last = read.points[read.points.length - 1]![0]!
+      setSections((all) => all.map((s, i) => (i === 0 && s.to === '' ? { ...s, from: String(read.points[0]![0]), to: String(last) } : s)))
+      setSaid(`${read.points.length} points read, ${read.points[0]![0]} to ${last} m.`)
+    } catch (error) {
+      setSaid(`Nothing was taken over. ${(error as Error).message}`)
+    }
+  }
+  const make = async (): Promise<void> => {
+    const missing: Record<string, string> = {}
+    if (f.name.trim() === '') missing['name'] = 'Give the line a name.'
+    if (!f.procedure) missing['procedure_hash'] = 'Choose the procedure for the joints.'
+    if (points.length < 2 || points.some((p) => p.length !== 4 || p.some((n) => !Number.isFinite(n)))) missing['centre_line'] = 'Each row wants chainage; easting; northing; level, at least two rows.'
+    sections.forEach((s, i) => { if (!s.method || s.from === '' || s.to === '') missing[`sections.${i}`] = `${s.name}: from, to and the test method are wanted.` })
+    setFaults(missing)
+    if (Object.keys(missing).length > 0) return
+    const body: Body = {
+      project_id: projects[0]!.id, name: f.name.trim(), service: f.service as Body['service'], material: f.material as Body['material'], dn_mm: Number(f.dn_mm), sdr: Number(f.sdr),
+      design_bar: Number(f.design_bar), mdp_bar: Number(f.mdp_bar), pipe_length_m: Number(f.pipe_length_m), procedure_hash: f.procedure, centre_line: points,
+      sections: sections.map((s) => ({ name: s.name, from_m: Number(s.from), to_m: Number(s.to), method_hash: s.method })),
+    }
+    try {
+      const line = await api.post<{ id: string }>('/lines', body)
+      await queries.invalidateQueries()
+      void navigate(`/lines/${line.id}`)
+    } catch (error) {
+      setFaults(error instanceof Refusal && error.errors.length > 0 ? Object.fromEntries(error.errors.map((e) => [e.field, e.message])) : { all: (error as Error).message })
+    }
+  }
+  const field = (key: keyof typeof f, label: string, unit?: string): ReactElement => (
+    <TextField label={unit ? `${label}, ${unit}` : label} value={f[key]} onChange={set(key)} error={faults[key] !== undefined} helperText={faults[key]} slotProps={{ htmlInput: { inputMode: unit ? 'decimal' : 'text' } }} />
+  )
+  const grid = { display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }
+  return (
+    <Page title="Make a line" up={{ to: '/', label: 'Lines' }}>
+      <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); void make() }} sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1fr 1fr' }, columnGap: 6, rowGap: 4, mt: 2 }}>
+        <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
+          {field('name', 'Name')}
+          <Box sx={grid}>
+            <TextField select label="Service" value={f.service} onChange={set('service')}>{['water', 'sewer', 'gas'].map((s) => <MenuItem key={s} value={s}>{s}</MenuItem>)}</TextField>
+            <TextField select label="Material" value={f.material} onChange={set('material')}>{['PE100', 'PVC-U'].map((s) => <MenuItem key={s} value={s}>{s}</MenuItem>)}</TextField>
+            {field('dn_mm', 'Outside diameter', 'mm')}
+            {field('sdr', 'SDR')}
+            {field('pipe_length_m', 'Length of one pipe', 'm')}
+            <span />
+            {field('design_bar', 'Design pressure', 'bar')}
+            {field('mdp_bar', 'Maximum design pressure', 'bar')}
+          </Box>
+          <TextField select label="Procedure for the joints" value={f.procedure} onChange={set('procedure')} error={!!faults['procedure_hash']} helperText={faults['procedure_hash'] ?? joints.find((p) => p.hash === f.procedure)?.school}>
+            {joints.map((p) => <MenuItem key={p.hash} value={p.hash}>{p.title}, {p.version}</MenuItem>)}
+          </TextField>
+        </Box>
+        <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
+          <TextField multiline minRows={5} maxRows={9} label="Centre line: chainage; easting; northing; level (m)" value={f.centre} onChange={set('centre')} placeholder={EXAMPLE} error={!!faults['centre_line']} helperText={faults['centre_line'] ?? said} />
+          <Box>
+            <Button variant="outlined" onClick={() => file.current?.click()}>Read CSV or GeoJSON</Button>
+            <input ref={file} type="file" hidden accept=".csv,.txt,.json,.geojson" aria-label="File with the centre line" onChange={(e) => { const chosen = e.target.files?.[0]; e.target.value = ''; if (chosen) void load(chosen) }} />
+          </Box>
+          <Typography variant="h2" component="h2">Sections to be tested</Typography>
+          {sections.map((s, i) => {
+            const change = (key: keyof SectionRow) => (e: { target: { value: string } }) => setSections((all) => all.map((old, k) => (k === i ? { ...old, [key]: e.target.value } : old)))
+            return (
+              <Box key={i} sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1.4fr 1fr 1fr', borderTop: 1, borderColor: 'divider', pt: 2 }}>
+                <TextField label="Name" value={s.name} onChange={change('name')} />
+                <TextField label="From, m" value={s.from} onChange={change('from')} error={!!faults[`sections.${i}`]} />
+                <TextField label="To, m" value={s.to} onChange={change('to')} error={!!faults[`sections.${i}`]} />
+                <TextField select label="Test method" value={s.method} onChange={change('method')} sx={{ gridColumn: '1 / -1' }} error={!!faults[`sections.${i}`]} helperText={faults[`sections.${i}`]}>
+                  {methods.map((p) => <MenuItem key={p.hash} value={p.hash}>{p.title}</MenuItem>)}
+                </TextField>
+              </Box>
+            )
+          })}
+          <Button variant="outlined" onClick={() => setSections((all) => [...all, { name: `Section ${all.length + 1}`, from: all[all.length - 1]?.to ?? '', to: '', method: all[all.length - 1]?.method ?? '' }])}>Another section</Button>
+          {Object.entries(faults).filter(([k]) => !(k in f) && !['procedure_hash', 'centre_line'].includes(k) && !/^sections\.\d+$/.test(k)).map(([k, m]) => <Typography key={k} role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>{m}</Typography>)}
+          <Button variant="contained" type="submit" disabled={projects.length === 0}>Make the line</Button>
+        </Box>
+      </Box>
+    </Page>
+  )
+}

@@ -1,0 +1,73 @@
+import { store, type Run } from './db'
+import { deviceTime, flush, newId, tell } from './outbox'
+
+/** How long a piece of a running trace is held back before it goes into the outbox, ms. */
+const PIECE_MS = 4_000
+/** Fast runs still go in a fair number of pieces. */
+const MOST_ROWS = 600
+
+const timers = new Map<string, number>()
+
+/** Starts a device stand-in: its rows come due by the clock and go into the outbox piece by piece. */
+export async function startRun(run: Omit<Run, 'trace' | 'startedAt' | 'sent' | 'part'>): Promise<void> {
+  await store.runs.put({ ...run, trace: newId(), startedAt: Date.now(), sent: 0, part: 0 })
+  tell()
+  watch(run.key)
+}
+
+export const due = (run: Run, now: number): number => {
+  const units = ((now - run.startedAt) / 1000) * (run.speed / run.secondsPerUnit)
+  let count = run.sent
+  while (count < run.samples.length && run.samples[count]![0]! - run.samples[0]![0]! <= units) count++
+  return run.stopped ? run.sent : count
+}
+
+async function tick(key: string): Promise<boolean> {
+  const run = await store.runs.get(key)
+  if (!run) return false
+  const now = Date.now()
+  const count = due(run, now)
+  const finished = count >= run.samples.length || run.stopped === true
+  const fresh = run.samples.slice(run.sent, count)
+  const waited = now - run.startedAt >= (run.part + 1) * PIECE_MS || fresh.length >= MOST_ROWS
+  if ((fresh.length > 0 && waited) || finished) {
+    await store.transaction('rw', store.waiting, store.runs, async () => {
+      const id = newId()
+      const value = {
+        trace: run.trace, part: run.part, samples: fresh, final: finished, ...run.extra,
+        started_at: deviceTime(new Date(run.startedAt)), ...(finished ? { ended_at: deviceTime(new Date(now)) } : {}),
+      }
+      await store.waiting.add({ id, subject: run.subject, body: { id, step: run.step, value, recorded_at: deviceTime(new Date(now)) } })
+      if (finished) await store.runs.delete(key)
+      else await store.runs.update(key, { sent: count, part: run.part + 1 })
+    })
+    void flush()
+  }
+  tell()
+  return !finished
+}
+
+function watch(key: string): void {
+  if (timers.has(key)) return
+  let busy = false
+  const timer = window.setInterval(() => {
+    if (busy) return
+    busy = true
+    void tick(key)
+      .then((goes) => {
+        if (!goes) {
+          window.clearInterval(timer)
+          timers.delete(key)
+        }
+      })
+      .finally(() => {
+        busy = false
+      })
+  }, 400)
+  timers.set(key, timer)
+}
+
+/** After the page was closed or loaded again: what was running goes on. */
+export async function resumeRuns(): Promise<void> {
+  for (const run of await store.runs.toArray()) watch(run.key)
+}

@@ -1,0 +1,66 @@
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { useRef, useState, type ReactElement } from 'react'
+import { api, Refusal } from '../api/client'
+import { queries, useMe, useProcedures } from '../api/queries'
+import { Loading } from '../ui/Loading'
+import { Page } from '../ui/Page'
+
+const CERTAINTY: Record<string, string> = { std: 'standard', practice: 'common practice', memory: 'from memory, confirm it', project: 'project' }
+
+/** The schools side by side, each limit with where it comes from. */
+export default function ProceduresPage(): ReactElement {
+  const procedures = useProcedures()
+  const me = useMe()
+  const [type, setType] = useState('electrofusion-coupler')
+  const [faults, setFaults] = useState<string[]>([])
+  const file = useRef<HTMLInputElement>(null)
+  if (!procedures.data) return <Loading query={procedures} up={{ to: '/', label: 'Lines' }} />
+  const types = [...new Set(procedures.data.map((p) => p.joint_type))]
+  const shown = procedures.data.filter((p) => p.joint_type === type)
+  const names = [...new Set(shown.flatMap((p) => Object.keys(p.parameters ?? {})))]
+  const project = me.data?.projects.find((p) => p.role === 'engineer')
+  const load = async (chosen: File): Promise<void> => {
+    try {
+      await api.post('/procedures', { project_id: project!.id, procedure: JSON.parse(await chosen.text()) as unknown })
+      setFaults([])
+      await queries.invalidateQueries()
+    } catch (error) {
+      setFaults(error instanceof Refusal ? (error.errors.length ? error.errors.map((e) => e.message) : [error.message]) : ['The file is no JSON.'])
+    }
+  }
+  return (
+    <Page wide title="Procedures and limits" up={{ to: '/', label: 'Lines' }}>
+      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', my: 2, alignItems: 'center' }}>
+        <TextField select label="Kind" value={type} onChange={(e) => setType(e.target.value)} sx={{ width: 300 }}>
+          {types.map((t) => <MenuItem key={t} value={t}>{t.replace(/-/g, ' ')}</MenuItem>)}
+        </TextField>
+        {project && <Button variant="outlined" onClick={() => file.current?.click()}>Load a procedure file</Button>}
+        <input ref={file} type="file" hidden accept=".json" aria-label="Procedure file" onChange={(e) => { const chosen = e.target.files?.[0]; e.target.value = ''; if (chosen) void load(chosen) }} />
+      </Box>
+      {faults.length > 0 && <Box role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mb: 2 }}>Not loaded. {faults.map((f) => <div key={f}>{f}</div>)}</Box>}
+      <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Limits by school">
+        <Box component="table" sx={{ borderCollapse: 'collapse', minWidth: 700, width: '100%', '& th, & td': { textAlign: 'left', verticalAlign: 'top', borderTop: 1, borderColor: 'divider', py: 1.25, pr: 3 } }}>
+          <thead>
+            <tr><th scope="col">Limit</th>{shown.map((p) => <th scope="col" key={p.hash}>{p.title}{p.own ? ' (own)' : ''}<Typography variant="body2" sx={{ fontWeight: 400 }}>{p.school}. Version {p.version}, text {p.hash.slice(0, 8)}</Typography></th>)}</tr>
+          </thead>
+          <tbody>
+            {names.map((n) => (
+              <tr key={n}>
+                <th scope="row" style={{ fontWeight: 400 }}>{shown.map((p) => p.parameters?.[n]?.label).find(Boolean) ?? n}</th>
+                {shown.map((p) => {
+                  const q = p.parameters?.[n]
+                  return <td key={p.hash}>{q ? <><strong>{String(q.value)} {unit(n)}</strong><Typography variant="body2">{q.source} · {CERTAINTY[q.certainty] ?? q.certainty}</Typography></> : '–'}</td>
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </Box>
+      </Box>
+    </Page>
+  )
+}
+
+function unit(name: string): string {
+  const found = /_(mm|kpa|bar|pct|percent|min|h|c|k|ms|v|ohm|deg|l)$/.exec(name)
+  return { mm: 'mm', kpa: 'kPa', bar: 'bar', pct: '%', percent: '%', min: 'min', h: 'h', c: '°C', k: 'K', ms: 'm/s', v: 'V', ohm: 'Ω', deg: '°', l: 'L' }[found?.[1] ?? ''] ?? ''
+}

@@ -1,0 +1,29 @@
+import { Link as MuiLink, Typography } from '@mui/material'
+import type { ReactElement } from 'react'
+import { useParams } from 'react-router'
+import { useLine, useProcedure, useSubject } from '../api/queries'
+import { Page } from '../ui/Page'
+import { useShow } from '../ui/units'
+import { StepRunner } from '../steps/StepRunner'
+import { Loading } from '../ui/Loading'
+
+/** Run a test and judge it. */
+export default function TestPage(): ReactElement {
+  const { id = '' } = useParams()
+  const test = useSubject(`tests/${id}`)
+  const line = useLine(test.data?.line.id ?? '')
+  const procedure = useProcedure(test.data?.procedure_hash)
+  const show = useShow()
+  if (!test.data || !procedure.data) return <Loading query={test.error ? test : procedure} up={{ to: '/', label: 'Lines' }} />
+  const { data } = test
+  const target = data.context?.['gauge_target_kpa']
+  return (
+    <Page wide up={{ to: `/sections/${data.section?.id ?? ''}`, label: data.section?.name ?? 'Section' }} title={`${data.section?.name ?? ''}, test ${data.number}`}>
+      <Typography>
+        {data.line.name} · at the gauge <strong>{typeof target === 'number' ? show('x_kpa', 'pressure', target) : '–'}</strong> · {procedure.data.title} ·{' '}
+        <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noreferrer">Test pack (PDF)</MuiLink>
+      </Typography>
+      <StepRunner key={id} path={`tests/${id}`} data={data} procedure={procedure.data} role={line.data?.role} />
+    </Page>
+  )
+}

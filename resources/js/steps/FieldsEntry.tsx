@@ -1,0 +1,122 @@
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { useRef, useState, type ReactElement, type ReactNode } from 'react'
+import type { FieldSpec, StepText } from '../api/client'
+import { useMe, useUnits } from '../api/queries'
+import { Pad } from '../ui/Pad'
+import { complaint, shownField, toValue, type Entered } from './entry'
+
+interface Props {
+  step: StepText
+  start?: Record<string, Entered>
+  onRecord: (value: Record<string, unknown>) => void
+  label?: string
+  extra?: (set: (values: Record<string, Entered>) => void, values: Record<string, Entered>) => ReactNode
+}
+
+const isFigure = (f: FieldSpec): boolean => f.quantity !== undefined || (f.type ?? 'number') === 'number'
+
+/** All steps that ask for figures, words and yes or no: one row a field, large figures, a pad below. */
+export function FieldsEntry({ step, start, onRecord, label, extra }: Props): ReactElement {
+  const fields = step.fields ?? []
+  const me = useMe()
+  const units = useUnits()
+  const [values, setValues] = useState<Record<string, Entered>>(start ?? {})
+  const [active, setActive] = useState(fields[0]?.key ?? '')
+  const [faults, setFaults] = useState<Record<string, string>>({})
+  const inputs = useRef<Record<string, HTMLInputElement | null>>({})
+  const system = me.data?.units ?? 'metric'
+  const at = (f: FieldSpec) => shownField(f, system, units.data)
+  const current = fields.find((f) => f.key === active)
+
+  const set = (key: string, value: Entered): void => {
+    setValues((v) => ({ ...v, [key]: value }))
+    setFaults(({ [key]: _gone, ...rest }) => rest)
+  }
+  const record = (): void => {
+    const found: Record<string, string> = {}
+    for (const f of fields) {
+      const why = complaint(f, values[f.key] ?? null, at(f))
+      if (why) found[f.key] = why
+    }
+    setFaults(found)
+    const first = fields.find((f) => found[f.key])
+    if (first) {
+      setActive(first.key)
+      inputs.current[first.key]?.focus()
+      return
+    }
+    onRecord(Object.assign({}, ...fields.map((f) => toValue(f, values[f.key] ?? null, at(f)))))
+  }
+  const next = (): void => {
+    const index = fields.findIndex((f) => f.key === active)
+    const following = fields.slice(index + 1).find((f) => (values[f.key] ?? '') === '')
+    if (following) {
+      setActive(following.key)
+      inputs.current[following.key]?.focus()
+    } else record()
+  }
+  const left = fields.filter((f) => !f.optional && ((values[f.key] ?? '') === '' || values[f.key] === undefined)).length
+  const figures = fields.some(isFigure)
+
+  return (
+    <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); record() }}>
+      {extra?.((v) => setValues((old) => ({ ...old, ...v })), values)}
+      {fields.map((f) => (
+        <Box key={f.key} sx={{ borderBottom: 1, borderColor: faults[f.key] ? 'secondary.main' : 'divider', py: 0.75 }}>
+          {f.type === 'yesno' ? (
+            <YesNo field={f} value={values[f.key] ?? null} onChange={(v) => { set(f.key, v); setActive(f.key) }} inputRef={(el) => { inputs.current[f.key] = el }} />
+          ) : isFigure(f) ? (
+            <Box component="label" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 56 }}>
+              <Typography component="span" sx={{ flexGrow: 1, fontWeight: active === f.key ? 700 : 400 }}>{f.label}{f.optional ? ' (if known)' : ''}</Typography>
+              <input
+                ref={(el) => { inputs.current[f.key] = el }}
+                inputMode="none" autoComplete="off" name={f.key} aria-label={`${f.label}${at(f).symbol ? `, ${at(f).symbol}` : ''}`} aria-invalid={faults[f.key] !== undefined}
+                value={String(values[f.key] ?? '')} onChange={(e) => set(f.key, e.target.value)} onFocus={() => setActive(f.key)}
+                onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); next() } }}
+                style={{ width: 132, font: 'inherit', fontSize: '1.75rem', fontWeight: 700, textAlign: 'right', border: 0, borderBottom: `3px solid ${active === f.key ? 'var(--accent)' : 'transparent'}`, background: 'transparent', color: 'inherit', padding: '2px 4px' }}
+              />
+              <Typography component="span" sx={{ width: 44, color: 'text.secondary' }}>{at(f).symbol}</Typography>
+            </Box>
+          ) : f.type === 'choice' ? (
+            <TextField select label={f.label} value={values[f.key] ?? ''} onChange={(e) => set(f.key, e.target.value)} sx={{ my: 1 }}>
+              {(f.options ?? []).map((o) => <MenuItem key={o.value} value={o.value}>{o.label}</MenuItem>)}
+            </TextField>
+          ) : (
+            <TextField
+              label={f.label + (f.optional ? ' (if known)' : '')} name={f.key} type={f.type === 'day' ? 'date' : f.type === 'time' ? 'datetime-local' : 'text'} sx={{ my: 1 }}
+              slotProps={{ inputLabel: f.type === 'day' || f.type === 'time' ? { shrink: true } : {}, htmlInput: f.type === 'code' ? { inputMode: 'numeric', style: { letterSpacing: '0.05em' } } : {} }}
+              inputRef={(el: HTMLInputElement | null) => { inputs.current[f.key] = el }} value={String(values[f.key] ?? '')} onChange={(e) => set(f.key, e.target.value)} onFocus={() => setActive(f.key)} error={faults[f.key] !== undefined}
+            />
+          )}
+          {faults[f.key] && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, pb: 0.5 }}>{faults[f.key]}</Typography>}
+        </Box>
+      ))}
+      <Box sx={{ pt: 1.5, position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}>
+        {figures && current && isFigure(current) ? (
+          <Pad
+            minus={(current.min ?? 0) < 0}
+            onKey={(k) => { set(active, k === '-' && values[active] ? String(values[active]) : `${values[active] ?? ''}${k}`); inputs.current[active]?.focus() }}
+            onBack={() => set(active, String(values[active] ?? '').slice(0, -1))}
+            next={left > 0 && !(left === 1 && (values[active] ?? '') === '') ? <Button variant="contained" sx={{ minWidth: 0, px: 1 }} onClick={next}>Next</Button> : <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>{label ?? 'Record'}</Button>}
+          />
+        ) : (
+          <Button variant="contained" type="submit" fullWidth>{label ?? 'Record'}</Button>
+        )}
+      </Box>
+    </Box>
+  )
+}
+
+function YesNo({ field, value, onChange, inputRef }: { field: FieldSpec; value: Entered; onChange: (v: boolean) => void; inputRef: (el: HTMLInputElement | null) => void }): ReactElement {
+  return (
+    <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 60 }}>
+      <Typography component="legend" sx={{ float: 'left', flexGrow: 1, p: 0 }}>{field.label}</Typography>
+      {([['Yes', true], ['No', false]] as const).map(([word, answer]) => (
+        <Box key={word} component="label" sx={{ minWidth: 68, minHeight: 56, border: 2, borderColor: value === answer ? 'text.primary' : 'divider', bgcolor: value === answer ? 'text.primary' : 'transparent', color: value === answer ? 'background.default' : 'text.primary', borderRadius: 1, display: 'grid', placeItems: 'center', fontWeight: 650, cursor: 'pointer', '&:focus-within': { outline: '3px solid var(--accent)', outlineOffset: 2 } }}>
+          <input ref={answer ? inputRef : undefined} type="radio" name={field.key} checked={value === answer} onChange={() => onChange(answer)} aria-label={`${field.label}: ${word}`} style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }} />
+          {word}
+        </Box>
+      ))}
+    </Box>
+  )
+}

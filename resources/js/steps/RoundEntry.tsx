@@ -1,0 +1,77 @@
+import { Box, Button, Typography } from '@mui/material'
+import { useEffect, useRef, useState, type ReactElement } from 'react'
+import type { StepText } from '../api/client'
+import { useMe, useUnits } from '../api/queries'
+import { Pad } from '../ui/Pad'
+import { Round } from '../ui/Round'
+import { complaint, shownField, toValue } from './entry'
+
+const opposite = (clock: string): string => {
+  const [h = '0', m = '00'] = clock.split(':')
+  const hour = (Number(h) % 12) + 6
+  return `${hour > 12 ? hour - 12 : hour}:${m}`
+}
+
+/** Readings round the pipe: the next position lights up by itself; tap a position to correct it. */
+export function RoundEntry({ step, limit, onRecord }: { step: StepText; limit?: number | null; onRecord: (value: Record<string, unknown>) => void }): ReactElement {
+  const field = step.fields![0]!
+  const positions = step.positions ?? []
+  const me = useMe()
+  const units = useUnits()
+  const shown = shownField(field, me.data?.units ?? 'metric', units.data)
+  const [texts, setTexts] = useState<string[]>(positions.map(() => ''))
+  const [active, setActive] = useState(0)
+  const [fault, setFault] = useState<string | null>(null)
+  const input = useRef<HTMLInputElement>(null)
+  useEffect(() => input.current?.focus({ preventScroll: true }), [active])
+
+  const set = (text: string): void => {
+    setTexts((all) => all.map((t, i) => (i === active ? text : t)))
+    setFault(null)
+  }
+  const left = texts.filter((t) => t === '').length
+  const next = (): void => {
+    const why = complaint(field, texts[active] ?? '', shown)
+    if (why) return setFault(why)
+    const empty = [...positions.keys()].map((k) => (active + 1 + k) % positions.length).find((k) => texts[k] === '')
+    if (empty !== undefined) setActive(empty)
+    else record()
+  }
+  const record = (): void => {
+    for (const [i, text] of texts.entries()) {
+      const why = complaint(field, text, shown)
+      if (why) {
+        setActive(i)
+        return setFault(`At ${positions[i]}: ${why}`)
+      }
+    }
+    onRecord({ readings: positions.map((clock, i) => ({ clock, ...toValue(field, texts[i]!, shown) })) })
+  }
+  const numbers = texts.map((t) => (t === '' || Number.isNaN(Number(t.replace(',', '.'))) ? null : Number(t.replace(',', '.'))))
+  const where = positions[active] ?? ''
+  return (
+    <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); next() }}>
+      <Box sx={{ maxWidth: { xs: 264, md: 400 }, mx: 'auto' }}>
+        <Round readings={positions.map((clock, i) => ({ clock, value: numbers[i] ?? null }))} across={step.across ?? false} active={active} onPick={setActive} limit={limit ?? null}
+          centre={[step.across ? `${where} – ${opposite(where)}` : where, step.across ? 'across' : 'at', `${positions.length - left} of ${positions.length} read`]} />
+      </Box>
+      <Box component="label" sx={{ display: 'flex', alignItems: 'baseline', borderBottom: 3, borderColor: fault ? 'secondary.main' : 'text.primary', px: 1, mb: 1 }}>
+        <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1 }}>{field.label} {step.across ? 'across' : 'at'} {where}</Typography>
+        <input ref={input} inputMode="none" autoComplete="off" value={texts[active] ?? ''} onChange={(e) => set(e.target.value)} aria-label={`${field.label} ${step.across ? 'across' : 'at'} ${where}, ${shown.symbol}`} aria-invalid={fault !== null}
+          onKeyDown={(e) => {
+            if (e.key === 'Tab' && !e.shiftKey && active < positions.length - 1 && texts[active] !== '') {
+              e.preventDefault()
+              next()
+            }
+          }}
+          style={{ width: 150, font: 'inherit', fontSize: '2.3rem', fontWeight: 700, textAlign: 'right', border: 0, background: 'transparent', color: 'inherit' }} />
+        <Typography component="span" sx={{ width: 44, pl: 1 }}>{shown.symbol}</Typography>
+      </Box>
+      {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mb: 1 }}>{fault}</Typography>}
+      <Box sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}>
+        <Pad onKey={(k) => set(`${texts[active] ?? ''}${k}`)} onBack={() => set((texts[active] ?? '').slice(0, -1))}
+          next={<Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>{left === 0 || (left === 1 && texts[active] === '') ? 'Record' : 'Next ↻'}</Button>} />
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,108 @@
+import { Box, Button, Typography } from '@mui/material'
+import { useEffect, useRef, useState, type ReactElement } from 'react'
+import type { PracticeLabel, StepText } from '../api/client'
+import { useLabels } from '../api/queries'
+import { Sheet } from '../ui/Sheet'
+import { FieldsEntry } from './FieldsEntry'
+
+async function readCode(image: Blob | ImageData): Promise<string | null> {
+  const { readBarcodes } = await import('./reader')
+  return readBarcodes(image)
+}
+
+/** The code from a picture, from the camera, typed, or from a made-up label to practise on. */
+export function ScanEntry({ step, onRecord }: { step: StepText; onRecord: (value: Record<string, unknown>) => void }): ReactElement {
+  const [said, setSaid] = useState<string | null>(null)
+  const [practice, setPractice] = useState(false)
+  const [camera, setCamera] = useState(false)
+  const file = useRef<HTMLInputElement>(null)
+  return (
+    <FieldsEntry step={step} onRecord={onRecord} extra={(set) => (
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', py: 1 }}>
+        <Button variant="outlined" onClick={() => file.current?.click()}>From a picture</Button>
+        <Button variant="outlined" onClick={() => setCamera(true)}>Camera</Button>
+        <Button variant="outlined" onClick={() => setPractice(true)}>Practice labels</Button>
+        <input ref={file} type="file" accept="image/*" hidden aria-label="Picture of the bar code"
+          onChange={async (e) => {
+            const picture = e.target.files?.[0]
+            e.target.value = ''
+            if (!picture) return
+            setSaid('Reading the picture.')
+            const code = await readCode(picture).catch(() => null)
+            setSaid(code ? `Read ${code.length} digits.` : 'No bar code found in that picture. Take it straight on, whole code in view, or type the digits.')
+            if (code) set({ code })
+          }} />
+        {said && <Typography role="status" sx={{ width: '100%' }}>{said}</Typography>}
+        <CameraSheet open={camera} onClose={() => setCamera(false)} onCode={(code) => { set({ code }); setCamera(false); setSaid(`Read ${code.length} digits.`) }} />
+        <PracticeSheet open={practice} onClose={() => setPractice(false)} onPick={(l) => { set({ code: l.code, serial: l.serial }); setPractice(false); setSaid(`Practice label ${l.serial}: ${l.dn_mm} mm, ${l.voltage_v} V, ${l.time_s} s, cooling ${l.cooling_min} min, length ${l.coupling_mm} mm, SDR ${l.sdr_min} to ${l.sdr_max}.`) }} />
+      </Box>
+    )} />
+  )
+}
+
+function CameraSheet({ open, onClose, onCode }: { open: boolean; onClose: () => void; onCode: (code: string) => void }): ReactElement {
+  const video = useRef<HTMLVideoElement>(null)
+  const [fault, setFault] = useState<string | null>(null)
+  useEffect(() => {
+    if (!open) return
+    let stream: MediaStream | null = null
+    let timer = 0
+    let live = true
+    const begin = async (): Promise<void> => {
+      try {
+        stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } })
+        if (!live || !video.current) return
+        video.current.srcObject = stream
+        await video.current.play()
+        timer = window.setInterval(async () => {
+          const v = video.current
+          if (!v || v.videoWidth === 0) return
+          const canvas = document.createElement('canvas')
+          canvas.width = v.videoWidth
+          canvas.height = v.videoHeight
+          const context = canvas.getContext('2d')!
+          context.drawImage(v, 0, 0)
+          const code = await readCode(context.getImageData(0, 0, canvas.width, canvas.height)).catch(() => null)
+          // A partial sweep can look valid: only the whole code counts.
+          if (code?.length === 24 && live) onCode(code)
+        }, 400)
+      } catch {
+        setFault('The camera cannot be used here. Take a picture instead, or type the digits.')
+      }
+    }
+    void begin()
+    return () => {
+      live = false
+      window.clearInterval(timer)
+      stream?.getTracks().forEach((t) => t.stop())
+    }
+  }, [open, onCode])
+  return (
+    <Sheet open={open} onClose={onClose} title="Hold the whole code in view">
+      {fault ? <Typography>{fault}</Typography> : <video ref={video} muted playsInline style={{ width: '100%' }} />}
+    </Sheet>
+  )
+}
+
+function PracticeSheet({ open, onClose, onPick }: { open: boolean; onClose: () => void; onPick: (label: PracticeLabel) => void }): ReactElement {
+  const labels = useLabels()
+  return (
+    <Sheet open={open} onClose={onClose} title="Made-up labels to practise on">
+      {(labels.data ?? []).map((l) => (
+        <Box key={l.serial} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5 }}>
+          <Drawn code={l.code} />
+          <Typography>{l.dn_mm} mm · {l.voltage_v} V · {l.time_s} s · cooling {l.cooling_min} min · length {l.coupling_mm} mm · SDR {l.sdr_min}–{l.sdr_max}{l.trap ? ` · trap: ${l.trap}` : ''}</Typography>
+          <Button variant="outlined" onClick={() => onPick(l)}>Take {l.serial}</Button>
+        </Box>
+      ))}
+    </Sheet>
+  )
+}
+
+function Drawn({ code }: { code: string }): ReactElement {
+  const [svg, setSvg] = useState<string | null>(null)
+  useEffect(() => {
+    void import('bwip-js/browser').then(({ default: bwip }) => setSvg(bwip.toSVG({ bcid: 'interleaved2of5', text: code, includetext: true, scale: 2, height: 12, paddingwidth: 8, backgroundcolor: 'ffffff' })))
+  }, [code])
+  return svg ? <img alt={`Bar code ${code}`} src={`data:image/svg+xml;base64,${btoa(svg)}`} style={{ maxWidth: '100%', background: '#fff' }} /> : <span>{code}</span>
+}

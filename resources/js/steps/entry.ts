@@ -1,0 +1,36 @@
+import type { FieldSpec } from '../api/client'
+import type { Units } from '../api/queries'
+import { shownAs, type Shown } from '../ui/units'
+
+export type System = 'metric' | 'us'
+export type Entered = string | boolean | null
+
+/** What goes to the server for one field: a number under the key of its unit, or the text as typed. */
+export function toValue(field: FieldSpec, entered: Entered, shown: Shown): Record<string, unknown> {
+  if (entered === null || entered === '') return {}
+  if (typeof entered === 'boolean') return { [field.key]: entered }
+  if (field.quantity || (field.type ?? 'number') === 'number') {
+    const plain = /^-?(\d+([.,]\d*)?|[.,]\d+)$/.test(entered.trim())
+    return plain ? { [shown.key]: Number(entered.trim().replace(',', '.')) } : { [field.key]: entered.trim() }
+  }
+  return { [field.key]: entered }
+}
+
+/** Echoes the range that the procedure states, before anything is stored; the server decides. */
+export function complaint(field: FieldSpec, entered: Entered, shown: Shown): string | null {
+  if (entered === null || entered === '') return field.optional ? null : `${field.label} is missing.`
+  if (typeof entered === 'boolean' || (field.type && !['quantity', 'number'].includes(field.type))) return null
+  const text = entered.trim()
+  if (!/^-?(\d+([.,]\d*)?|[.,]\d+)$/.test(text)) return field.quantity && /\d/.test(text) ? null : `${field.label}: "${text}" is no number.`
+  const number = Number(text.replace(',', '.'))
+  const low = field.min === undefined ? -Infinity : shown.fromKey(field.min)
+  const high = field.max === undefined ? Infinity : shown.fromKey(field.max)
+  if (number < low - 1e-9 || number > high + 1e-9) {
+    const round = (n: number): string => (Number.isFinite(n) ? String(Math.round(n * 100) / 100) : 'any value')
+    return `${field.label}: ${text} ${shown.symbol} is outside ${round(low)} to ${round(high)} ${shown.symbol}.`
+  }
+  return null
+}
+
+export const shownField = (field: FieldSpec, system: System, units: Units | undefined): Shown =>
+  field.quantity ? shownAs(field.key, field.quantity, system, units) : { key: field.key, suffix: '', symbol: '', fromKey: (v) => v }

@@ -1,0 +1,40 @@
+import { registerRoute, setCatchHandler } from 'workbox-routing'
+import { CacheFirst, NetworkFirst } from 'workbox-strategies'
+
+/**
+ * Keeps the application and the last answers on the device, so that it opens and records without network.
+ * Facts themselves never pass through here: they lie in the outbox until the server has them.
+ */
+declare const self: ServiceWorkerGlobalScope
+
+const SHELL = 'shell'
+
+self.addEventListener('install', (event) => {
+  event.waitUntil(
+    (async () => {
+      const cache = await caches.open(SHELL)
+      await cache.add('/')
+      const manifest = (await (await fetch('/build/manifest.json', { cache: 'no-cache' })).json()) as Record<string, { file: string; css?: string[]; assets?: string[] }>
+      const files = new Set(Object.values(manifest).flatMap((m) => [m.file, ...(m.css ?? []), ...(m.assets ?? [])]))
+      await Promise.all([...files].map((f) => cache.add(`/build/${f}`).catch(() => undefined)))
+      await self.skipWaiting()
+    })(),
+  )
+})
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()))
+
+registerRoute(({ url }) => url.pathname.startsWith('/build/'), new CacheFirst({ cacheName: SHELL }))
+registerRoute(({ request }) => request.mode === 'navigate', async () => {
+  try {
+    const fresh = await fetch('/')
+    if (fresh.ok) await (await caches.open(SHELL)).put('/', fresh.clone())
+    return fresh
+  } catch {
+    return (await caches.match('/')) ?? Response.error()
+  }
+})
+registerRoute(
+  ({ url, request }) => request.method === 'GET' && url.pathname.startsWith('/api/v1/') && !/\.(pdf|csv|geojson)$/.test(url.pathname),
+  new NetworkFirst({ cacheName: 'answers', networkTimeoutSeconds: 8, plugins: [{ cacheWillUpdate: async ({ response }) => (response.status === 200 ? response : null) }] }),
+)
+setCatchHandler(async () => Response.error())

@@ -1,0 +1,190 @@
+import { Box, useTheme } from '@mui/material'
+import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
+import type { JointShort, SectionShort } from '../api/client'
+import { useShow } from './units'
+
+interface Props {
+  joints: JointShort[]
+  sections: SectionShort[]
+  startM: number
+  lengthM: number
+  service: string
+  profile?: number[][]
+  /** id of the joint at hand; else the face is shown */
+  at?: string
+  now: number
+  onOpen?: (id: string) => void
+  compact?: boolean
+  /** Ids of joints with entries that are not yet sent. */
+  unsent?: Set<string>
+}
+
+const LEAST_STEP = 34
+const RING = 11
+
+/** The face, where work goes on: a joint begun and not yet fused or pushed, else the first that is planned. */
+export const faceOf = (joints: JointShort[]): JointShort | undefined =>
+  joints.find((j) => j.state === 'begun' && !j.clocks?.clamps_off) ?? joints.find((j) => j.state === 'planned')
+
+export const coolingUntil = (joint: JointShort, now: number): number | null => {
+  const off = joint.clocks?.clamps_off
+  if (!off || joint.state !== 'begun') return null
+  const at = Date.parse(off)
+  return at > now ? at : null
+}
+
+/** The whole line as one strip: pipes, joints as rings whose gap closes, sections as brackets, levels above. */
+export function LineString(props: Props): ReactElement {
+  const { joints, sections, startM, lengthM, service, profile, at, now, onOpen, compact, unsent } = props
+  const theme = useTheme()
+  const c = theme.colours
+  const show = useShow()
+  const box = useRef<HTMLDivElement>(null)
+  const [width, setWidth] = useState(800)
+  const [zoom, setZoom] = useState(1)
+  const face = faceOf(joints)
+  const here = at ?? face?.id
+
+  useEffect(() => {
+    const element = box.current
+    if (!element) return
+    const watch = new ResizeObserver(() => setWidth(element.clientWidth))
+    watch.observe(element)
+    return () => watch.disconnect()
+  }, [])
+
+  // To scale, or evened out when the rings would touch.
+  const inner = Math.max(width, joints.length * LEAST_STEP * zoom + 60)
+  const x = (m: number): number => 24 + ((m - startM) / lengthM) * (inner - 48)
+  const places = useMemo(() => {
+    const step = (inner - 48) / Math.max(1, joints.length + 1)
+    let last = -Infinity
+    return joints.map((j, i) => {
+      const scaled = 24 + ((j.chainage_m - startM) / lengthM) * (inner - 48)
+      const place = scaled - last < 2 * RING + 4 ? (lengthM > 0 && joints.length * LEAST_STEP < inner * 1.2 ? Math.max(scaled, last + 2 * RING + 4) : 24 + step * (i + 1)) : scaled
+      last = place
+      return place
+    })
+  }, [joints, inner, startM, lengthM])
+
+  useEffect(() => {
+    const index = joints.findIndex((j) => j.id === here)
+    const element = box.current
+    if (index >= 0 && element && inner > element.clientWidth) element.scrollLeft = places[index]! - element.clientWidth / 2
+  }, [here, inner, joints, places])
+
+  useEffect(() => {
+    if (!onOpen) return
+    const keys = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement
+      if (['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || document.querySelector('[role=dialog]')) return
+      if (event.key === '+' || event.key === '-') setZoom((z) => Math.min(6, Math.max(1, event.key === '+' ? z * 1.5 : z / 1.5)))
+      if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return
+      const index = joints.findIndex((j) => j.id === here)
+      const next = joints[index + (event.key === 'ArrowRight' ? 1 : -1)]
+      if (next) {
+        event.preventDefault()
+        onOpen(next.id)
+      }
+    }
+    window.addEventListener('keydown', keys)
+    return () => window.removeEventListener('keydown', keys)
+  }, [joints, here, onOpen])
+
+  const top = compact ? 6 : 66
+  const y = top + RING + 4
+  const height = compact ? y + RING + 8 : y + 70
+  const colour = { water: c.water, sewer: c.sewer, gas: c.gas }[service] ?? c.ink
+  const ticks = useMemo(() => {
+    const rough = lengthM / (inner / 110)
+    const step = [10, 20, 50, 100, 200, 500, 1000, 2000].find((s) => s >= rough) ?? 5000
+    return Array.from({ length: Math.floor(lengthM / step) + 1 }, (_, i) => Math.ceil(startM / step) * step + i * step).filter((m) => m <= startM + lengthM)
+  }, [lengthM, startM, inner])
+  const levels = profile?.map((p) => p[3]!) ?? []
+  const low = Math.min(...levels)
+  const high = Math.max(...levels)
+  const made = joints.filter((j) => j.state !== 'planned')
+  const laidTo = made.length > 0 ? Math.max(...made.map((j) => places[joints.indexOf(j)]!)) + 12 : 24
+
+  return (
+    <Box ref={box} sx={{ overflowX: 'auto', overflowY: 'hidden', mx: { xs: -2, md: 0 }, scrollbarWidth: 'thin' }} tabIndex={-1}>
+      <svg width={inner} height={height} role="group" aria-label={`Line with ${joints.length} joints`} style={{ display: 'block' }}>
+        {!compact && (
+          <>
+            {levels.length > 1 && <polyline fill="none" stroke={c.rule} strokeWidth={2} points={profile!.map((p) => `${x(p[0]!)},${44 - ((p[3]! - low) / Math.max(0.1, high - low)) * 24}`).join(' ')} />}
+            {ticks.map((m) => (
+              <text key={m} x={x(m)} y={14} fontSize={13} textAnchor={m === startM ? 'start' : 'middle'} fill={c.faint}>
+                {show('x_m', 'length', m, 0)}
+              </text>
+            ))}
+          </>
+        )}
+        <line x1={8} x2={inner - 8} y1={y} y2={y} stroke={c.rule} strokeWidth={3} strokeDasharray="10 8" />
+        <line x1={8} x2={laidTo} y1={y} y2={y} stroke={colour} strokeWidth={9} />
+        {joints.map((j, i) => (
+          <Ring key={j.id} joint={j} x={places[i]!} y={y} here={j.id === here} now={now} onOpen={onOpen} unsent={unsent?.has(j.id) ?? false} />
+        ))}
+        {!compact && face && (
+          <g aria-hidden="true" fill={c.accent}>
+            <path d={`M${places[joints.indexOf(face)]! - 7} ${y - 27} h14 l-7 9z`} />
+            <text x={places[joints.indexOf(face)]!} y={y - 31} fontSize={14} fontWeight={700} textAnchor="middle">face</text>
+          </g>
+        )}
+        {!compact &&
+          sections.map((s) => {
+            const test = s.tests[s.tests.length - 1]
+            const done = test?.state === 'accepted'
+            return (
+              <g key={s.id} stroke={done || test ? c.ink : c.faint} fill="none" strokeWidth={1.6}>
+                <path d={`M${x(s.from_m) + 3} ${y + 22}v8H${x(s.to_m) - 3}v-8`} />
+                <text x={x(s.from_m) + 8} y={y + 50} fontSize={14} fontWeight={done ? 700 : 400} stroke="none" fill={test?.verdict === 'bad' ? c.accent : c.ink}>
+                  {s.name}
+                  {done ? ' · tested good' : test ? (test.verdict === 'bad' ? ` · test ${test.number} bad` : ` · test ${test.number} open`) : ''}
+                </text>
+              </g>
+            )
+          })}
+      </svg>
+    </Box>
+  )
+}
+
+function Ring({ joint, x, y, here, now, onOpen, unsent }: { joint: JointShort; x: number; y: number; here: boolean; now: number; onOpen?: ((id: string) => void) | undefined; unsent: boolean }): ReactElement {
+  const c = useTheme().colours
+  const share = joint.total > 0 ? joint.done / joint.total : 0
+  const until = coolingUntil(joint, now)
+  const bad = joint.verdict === 'bad' && joint.state !== 'cut-out'
+  const closed = joint.state === 'made' || joint.state === 'accepted'
+  const circumference = 2 * Math.PI * RING
+  const stroke = here ? c.accent : c.ink
+  const what = joint.state === 'cut-out' ? 'cut out' : until ? 'cooling' : bad ? 'bad' : joint.state
+  return (
+    <g
+      transform={`translate(${x} ${y})`}
+      role={onOpen ? 'link' : undefined}
+      tabIndex={onOpen ? (here ? 0 : -1) : undefined}
+      aria-label={`Joint ${joint.number}, ${what}`}
+      onClick={() => onOpen?.(joint.id)}
+      onKeyDown={(e) => e.key === 'Enter' && onOpen?.(joint.id)}
+      style={{ cursor: onOpen ? 'pointer' : 'default' }}
+    >
+      <rect x={-17} y={-28} width={34} height={56} fill="transparent" />
+      <circle r={RING} fill={c.ground} stroke="none" />
+      {joint.state === 'cut-out' ? (
+        <circle r={RING} fill={c.ground} stroke={c.ink} strokeWidth={2} strokeDasharray="3 4" />
+      ) : joint.state === 'planned' ? (
+        <circle r={RING} fill="none" stroke={here ? c.accent : c.faint} strokeWidth={here ? 3 : 1.4} strokeDasharray={`${circumference * 0.72} ${circumference}`} transform="rotate(-30)" />
+      ) : (
+        <>
+          {!closed && <circle r={RING} fill="none" stroke={c.rule} strokeWidth={1.4} />}
+          <circle r={RING} fill="none" stroke={stroke} strokeWidth={3.4} strokeDasharray={closed ? undefined : `${circumference * Math.max(0.08, share)} ${circumference}`} transform="rotate(-90)" />
+          {joint.state === 'accepted' && <circle r={4.6} fill={c.ink} />}
+        </>
+      )}
+      {until && <path d="M0 0V-7.5A7.5 7.5 0 0 1 6.5 3.75Z" fill={c.accent} />}
+      {bad && <line x1={-14} y1={14} x2={14} y2={-14} stroke={c.accent} strokeWidth={3.4} />}
+      {unsent && <circle cx={11} cy={-12} r={4} fill={c.accent} stroke={c.ground} />}
+      {here && joint.state !== 'planned' && <circle r={RING + 4.5} fill="none" stroke={c.accent} strokeWidth={1.6} />}
+    </g>
+  )
+}

@@ -1,0 +1,134 @@
+import { Box, Button, Link, Menu, MenuItem, Typography } from '@mui/material'
+import { useEffect, useState, type ReactElement, type ReactNode } from 'react'
+import { Link as RouterLink, useLocation, useNavigate } from 'react-router'
+import { api } from '../api/client'
+import { queries, useMe } from '../api/queries'
+import { drop } from '../outbox/outbox'
+import { useOutbox } from '../outbox/useOutbox'
+import { Sheet } from './Sheet'
+import { useLook } from './settings'
+import { useOnline } from './useOnline'
+
+/** Little chrome: where I am, what is not yet sent, units, light, who I am. */
+export function Page({ title, up, children, wide }: { title: ReactNode; up?: { to: string; label: string }; children: ReactNode; wide?: boolean }): ReactElement {
+  const navigate = useNavigate()
+  const [help, setHelp] = useState(false)
+  const me = useMe()
+
+  useEffect(() => {
+    const keys = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement
+      if (event.ctrlKey || event.metaKey || event.altKey || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)) return
+      if (event.key === 'Escape' && up && !document.querySelector('[role=dialog]')) void navigate(up.to)
+      if (event.key === '?') setHelp(true)
+      if (event.key === 'u' && me.data) void changeUnits(me.data.units === 'metric' ? 'us' : 'metric')
+    }
+    window.addEventListener('keydown', keys)
+    return () => window.removeEventListener('keydown', keys)
+  }, [navigate, up, me.data])
+
+  return (
+    <Box sx={{ minHeight: '100dvh', display: 'flex', flexDirection: 'column' }}>
+      <Box component="header" sx={{ px: { xs: 2, md: 3.5 }, pt: { xs: 1, md: 2 }, display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
+        {up && (
+          <Link component={RouterLink} to={up.to} underline="hover" sx={{ color: 'text.secondary', py: 1, maxWidth: { xs: '46vw', md: 320 }, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+            ← {up.label}
+          </Link>
+        )}
+        <Typography variant="h1" sx={{ flexGrow: 1, fontSize: { xs: '1.25rem', md: '1.6rem' }, order: { xs: 3, md: 0 }, width: { xs: '100%', md: 'auto' }, overflowWrap: 'anywhere' }}>
+          {title}
+        </Typography>
+        <Box sx={{ flexGrow: { xs: 1, md: 0 } }} />
+        <Status />
+        <Person />
+      </Box>
+      <Box component="main" sx={{ px: { xs: 2, md: 3.5 }, pb: 3, flexGrow: 1, width: '100%', maxWidth: wide ? 'none' : 1500, mx: 'auto' }}>
+        {children}
+      </Box>
+      <Sheet open={help} onClose={() => setHelp(false)} title="Keys">
+        <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: '110px 1fr', rowGap: 1, m: 0, '& dt': { fontWeight: 700 }, '& dd': { m: 0 } }}>
+          {[['← →', 'walk along the string'], ['Enter', 'open, record'], ['Esc', 'go up'], ['digits', 'type into the figure at hand'], ['Tab', 'next position or field'], ['/', 'find a joint'], ['u', 'metric or US units'], ['?', 'this list']].map(([k, what]) => [<dt key={k}>{k}</dt>, <dd key={what}>{what}</dd>])}
+        </Box>
+      </Sheet>
+    </Box>
+  )
+}
+
+async function changeUnits(units: 'metric' | 'us'): Promise<void> {
+  await api.patch('/me', { units })
+  await queries.invalidateQueries()
+}
+
+function Status(): ReactElement | null {
+  const waiting = useOutbox()
+  const online = useOnline()
+  const [open, setOpen] = useState(false)
+  const refused = waiting.filter((w) => w.refused !== undefined)
+  if (waiting.length === 0 && online) return null
+  return (
+    <>
+      <Button onClick={() => setOpen(true)} aria-live="polite" sx={{ minHeight: 44, px: 1, color: 'secondary.main', fontSize: '1rem' }}>
+        {!online && 'No network'}
+        {!online && waiting.length > 0 && ' · '}
+        {waiting.length > 0 && `${waiting.length} not yet sent`}
+        {refused.length > 0 && ` · ${refused.length} refused`}
+      </Button>
+      <Sheet open={open} onClose={() => setOpen(false)} title="On this device, not yet sent">
+        {waiting.length === 0 && <Typography>Everything is sent. What you record now is kept here until there is a network.</Typography>}
+        {waiting.map((w) => (
+          <Box key={w.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>
+            <Box sx={{ flexGrow: 1 }}>
+              <Typography>{w.body.step}</Typography>
+              <Typography variant="body2">
+                {w.body.recorded_at.slice(11, 16)} {w.refused ? `· refused: ${w.refused}` : '· waits for the network'}
+              </Typography>
+            </Box>
+            {w.refused && (
+              <Button variant="outlined" onClick={() => void drop(w.seq!)}>
+                Drop it
+              </Button>
+            )}
+          </Box>
+        ))}
+      </Sheet>
+    </>
+  )
+}
+
+function Person(): ReactElement | null {
+  const me = useMe()
+  const look = useLook()
+  const navigate = useNavigate()
+  const location = useLocation()
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  if (!me.data) return null
+  const close = (): void => setAnchor(null)
+  return (
+    <>
+      <Button onClick={(e) => setAnchor(e.currentTarget)} aria-haspopup="menu" sx={{ minHeight: 44, px: 1, color: 'text.secondary', fontWeight: 400, fontSize: '1rem' }}>
+        {me.data.units === 'us' ? 'in psi' : 'mm bar'} · {me.data.name}
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
+        <MenuItem onClick={() => { close(); void changeUnits(me.data.units === 'us' ? 'metric' : 'us') }}>{me.data.units === 'us' ? 'Read and type metric units' : 'Read and type US units'}</MenuItem>
+        {(['day', 'glare', 'night'] as const).map((mode) => (
+          <MenuItem key={mode} selected={look.mode === mode} onClick={() => { close(); look.setMode(mode) }}>
+            {{ day: 'Daylight', glare: 'Glare: highest contrast', night: 'Night' }[mode]}
+          </MenuItem>
+        ))}
+        <MenuItem onClick={() => { close(); void navigate('/procedures') }}>Procedures and limits</MenuItem>
+        <MenuItem onClick={() => { close(); void navigate('/bench') }}>Bench: quick sums</MenuItem>
+        <MenuItem
+          onClick={async () => {
+            close()
+            await api.delete('/session').catch(() => undefined)
+            queries.clear()
+            await caches?.delete('answers').catch(() => undefined)
+            void navigate('/sign-in', { state: { from: location.pathname } })
+          }}
+        >
+          Sign out
+        </MenuItem>
+      </Menu>
+    </>
+  )
+}

@@ -1,0 +1,113 @@
+import { useTheme } from '@mui/material'
+import type { ReactElement } from 'react'
+
+export interface RoundReading {
+  clock: string
+  value: number | null
+}
+
+interface Props {
+  readings: RoundReading[]
+  /** Diameters are drawn at both ends of their direction. */
+  across?: boolean
+  active?: number | undefined
+  onPick?: ((index: number) => void) | undefined
+  /** Limit of the deviation, in the unit of the values; drawn as a band. */
+  limit?: number | null
+  /** Direction of the long axis, degrees from the top. */
+  axisDeg?: number | null
+  /** Where clamp jaws press, degrees. */
+  jaws?: boolean
+  centre: [string, string, string?]
+  size?: number
+  bad?: boolean
+}
+
+export const degreesOf = (clock: string): number => {
+  const [h = '0', m = '0'] = clock.split(':')
+  return ((Number(h) % 12) * 60 + Number(m)) / 2
+}
+
+const RADIUS = 112
+const MOST = 24
+
+/** The pipe's cross-section as seen in the laying direction, 12 at the top; deviations exaggerated by a stated factor. */
+export function Round({ readings, across, active, onPick, limit, axisDeg, jaws, centre, size = 380, bad }: Props): ReactElement {
+  const c = useTheme().colours
+  const known = readings.filter((r) => r.value !== null).map((r) => r.value!)
+  const mean = known.length > 0 ? (across ? known.reduce((a, b) => a + b, 0) / known.length : 0) : 0
+  const half = across ? 2 : 1
+  const largest = Math.max(1e-9, ...known.map((v) => Math.abs(v - mean) / half), (limit ?? 0) / (across ? 4 : 1))
+  const scale = MOST / largest
+  const factor = across && mean > 0 ? Math.max(1, Math.round((scale * (mean / 2)) / RADIUS)) : null
+  const at = (deg: number, r: number): [number, number] => [Math.sin((deg * Math.PI) / 180) * r, -Math.cos((deg * Math.PI) / 180) * r]
+  const radiusOf = (v: number | null): number => RADIUS + (v === null ? 0 : across ? ((v - mean) / 2) * scale : v * scale * 0.9)
+
+  const dots = readings.flatMap((r, i) => (across ? [0, 180] : [0]).map((turn) => ({ i, deg: (degreesOf(r.clock) + turn) % 360, value: r.value })))
+  const shape = dots.filter((d) => d.value !== null).sort((a, b) => a.deg - b.deg)
+  const complete = known.length === readings.length && shape.length >= 4
+  const path = complete ? smooth(shape.map((d) => at(d.deg, radiusOf(d.value)))) : null
+  const band = limit ? ((limit / (across ? 4 : 1)) * scale * (across ? 1 : 0.9)) : 0
+
+  return (
+    <svg viewBox="-190 -190 380 380" style={{ width: '100%', maxWidth: size, display: 'block', margin: '0 auto' }} role="group" aria-label="Readings round the pipe, seen in the laying direction, 12 at the top">
+      <circle r={RADIUS + (across ? 0 : band / 2)} fill="none" stroke={c.raised} strokeWidth={Math.max(10, across ? 2 * band : band)} />
+      <circle r={RADIUS} fill="none" stroke={c.rule} strokeWidth={1.5} />
+      {[12, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11].map((h) => {
+        const [x, y] = at(h * 30, 170)
+        const strong = h % 3 === 0
+        return (
+          <text key={h} x={x} y={y + 6} textAnchor="middle" fontSize={strong ? 17 : 14} fontWeight={strong ? 700 : 400} fill={strong ? c.ink : c.faint}>
+            {h}
+          </text>
+        )
+      })}
+      {path && <path d={path} fill="none" stroke={c.ink} strokeWidth={2.6} />}
+      {axisDeg !== null && axisDeg !== undefined && (
+        <g stroke={c.accent} strokeWidth={2.4}>
+          {[0, 180].map((turn) => {
+            const [x1, y1] = at(axisDeg + turn, 62)
+            const [x2, y2] = at(axisDeg + turn, 88)
+            return <line key={turn} x1={x1} y1={y1} x2={x2} y2={y2} />
+          })}
+        </g>
+      )}
+      {jaws && axisDeg !== null && axisDeg !== undefined &&
+        [0, 180].map((turn) => {
+          const d = axisDeg + turn
+          const [ax, ay] = at(d - 13, 142)
+          const [bx, by] = at(d + 13, 142)
+          const [cx, cy] = at(d + 8, 156)
+          const [ex, ey] = at(d - 8, 156)
+          return <path key={turn} d={`M${ax} ${ay}A142 142 0 0 1 ${bx} ${by}L${cx} ${cy}A156 156 0 0 0 ${ex} ${ey}Z`} fill={c.accent} />
+        })}
+      {dots.map((d) => {
+        const [x, y] = at(d.deg, radiusOf(d.value))
+        const lit = d.i === active
+        const label = `${readings[d.i]!.clock}${d.value === null ? '' : `, ${d.value}`}`
+        return (
+          <g key={`${d.i}-${d.deg}`} onClick={() => onPick?.(d.i)} style={{ cursor: onPick ? 'pointer' : 'default' }} aria-label={label} role={onPick ? 'button' : undefined}>
+            <circle cx={x} cy={y} r={22} fill="transparent" />
+            <circle cx={x} cy={y} r={lit ? 11 : d.value === null ? 5 : 7} fill={lit ? c.accent : d.value === null ? c.rule : c.ground} stroke={lit ? c.accent : d.value === null ? c.rule : c.ink} strokeWidth={2.6} />
+          </g>
+        )
+      })}
+      <text y={-12} textAnchor="middle" fontSize={30} fontWeight={700} fill={bad ? c.accent : c.ink}>{centre[0]}</text>
+      <text y={14} textAnchor="middle" fontSize={14.5} fill={c.faint}>{centre[1]}</text>
+      {centre[2] && <text y={34} textAnchor="middle" fontSize={14.5} fill={c.faint}>{centre[2]}</text>}
+      {factor !== null && complete && factor > 1 && <text y={52} textAnchor="middle" fontSize={13} fill={c.faint}>shape drawn {factor}× too large</text>}
+    </svg>
+  )
+}
+
+/** A closed smooth line through points (Catmull–Rom). */
+function smooth(points: [number, number][]): string {
+  const n = points.length
+  const p = (i: number): [number, number] => points[((i % n) + n) % n]!
+  let d = `M${p(0)[0]} ${p(0)[1]}`
+  for (let i = 0; i < n; i++) {
+    const [a, b, c, e] = [p(i - 1), p(i), p(i + 1), p(i + 2)]
+    d += `C${b[0] + (c[0] - a[0]) / 6} ${b[1] + (c[1] - a[1]) / 6} ${c[0] - (e[0] - b[0]) / 6} ${c[1] - (e[1] - b[1]) / 6} ${c[0]} ${c[1]}`
+  }
+  return `${d}Z`
+}

@@ -1,0 +1,37 @@
+import { Box, Typography } from '@mui/material'
+import type { ReactElement, ReactNode } from 'react'
+import type { Reason, Verdict } from '../api/client'
+
+export const WORD: Record<Verdict, string> = { good: 'Good', close: 'Close', bad: 'Bad', open: 'Open' }
+
+/** A shape for each verdict, so that it can be told in grey: tick, half ring, bar, open ring. */
+export function VerdictMark({ verdict, size = 22 }: { verdict: Verdict; size?: number }): ReactElement {
+  const stroke = verdict === 'bad' ? 'var(--accent)' : 'currentColor'
+  return (
+    <svg width={size} height={size} viewBox="0 0 24 24" role="img" aria-label={WORD[verdict]} style={{ flex: 'none' }} fill="none" stroke={stroke} strokeWidth={2.6} strokeLinecap="round">
+      {verdict === 'good' && <path d="M4 13l5 5L20 6" />}
+      {verdict === 'close' && <path d="M4 13l5 5L20 6M3 22h18" strokeWidth={2.2} />}
+      {verdict === 'bad' && <><circle cx="12" cy="12" r="8.5" /><path d="M4 20L20 4" /></>}
+      {verdict === 'open' && <path d="M16.5 5.2A8.5 8.5 0 1 0 20.5 12" />}
+    </svg>
+  )
+}
+
+/** The judgement in a sentence with what to do now, the limit and its source beside it. */
+export function Sentence({ verdict, children, act, limit }: { verdict: Verdict; children: ReactNode; act?: ReactNode; limit?: Reason['limit'] }): ReactElement {
+  const urgent = verdict === 'bad'
+  return (
+    <Box sx={{ borderLeft: 6, borderColor: urgent ? 'secondary.main' : 'divider', pl: 2, py: 0.5 }}>
+      <Typography sx={{ fontSize: { xs: '1.1rem', md: '1.25rem' }, fontWeight: 700, lineHeight: 1.35 }}>
+        {WORD[verdict]}: {children}
+      </Typography>
+      {act && <Typography sx={{ fontSize: { xs: '1.1rem', md: '1.2rem' }, mt: 0.5 }}>{act}</Typography>}
+      {limit && (
+        <Typography variant="body2" sx={{ mt: 0.5 }}>
+          Limit: {limit.label} {limit.shown ?? String(limit.value)}. Source: {limit.source}
+          {{ memory: ' (from memory: confirm it)', practice: ' (common practice)', std: '', project: ' (project)' }[limit.certainty] ?? ''}.
+        </Typography>
+      )}
+    </Box>
+  )
+}
