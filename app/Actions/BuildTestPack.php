@@ -13,7 +13,9 @@ use Dompdf\Options;
 /** The test pack as PDF: section and joints, plan, chart, readings, limits with sources, instruments, signatures. */
 final class BuildTestPack
 {
-    public function __construct(private readonly PlanSection $plan) {}
+    public function __construct(private readonly PlanSection $plan)
+    {
+    }
 
     public function __invoke(PressureTest $test, UnitSystem $units): string
     {

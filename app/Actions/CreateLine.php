@@ -17,7 +17,9 @@ use Illuminate\Support\Str;
 /** A line with its planned joints, one at the end of each pipe length, and its sections. */
 final class CreateLine
 {
-    public function __construct(private readonly Registry $registry) {}
+    public function __construct(private readonly Registry $registry)
+    {
+    }
 
     /** @param  array<string, mixed>  $body */
     public function __invoke(Project $project, User $by, array $body): Line

@@ -52,7 +52,7 @@ final class JudgeSubject
     /** Recorded pipe numbers replace the planned ones on titles and in the register. */
     private function notePipes(Joint $joint, Judgement $judgement): void
     {
-        $value = $judgement->steps['pipes']->fact?->value ?? null;
+        $value = $judgement->steps['pipes']->fact->value ?? null;
         if (isset($value['pipe_a'], $value['pipe_b'])) {
             $joint->pipes = ['a' => $value['pipe_a'], 'b' => $value['pipe_b']];
         }

@@ -13,7 +13,9 @@ use Illuminate\Support\Str;
 /** What the core says of a section before its test, and the beginning of one. */
 final class PlanSection
 {
-    public function __construct(private readonly Registry $registry, private readonly JudgeSubject $judge) {}
+    public function __construct(private readonly Registry $registry, private readonly JudgeSubject $judge)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function plan(Section $section): array
@@ -29,7 +31,11 @@ final class PlanSection
         );
     }
 
-    /** Joints inside the section that are part of the line today. @return Collection<int, Joint> */
+    /**
+     * Joints inside the section that are part of the line today.
+     *
+     * @return Collection<int, Joint>
+     */
     public function joints(Section $section): Collection
     {
         return Joint::query()->where('line_id', $section->line_id)->where('state', '!=', 'cut-out')

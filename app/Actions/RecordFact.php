@@ -22,7 +22,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class RecordFact
 {
-    public function __construct(private readonly JudgeSubject $judge, private readonly SealSubject $seal) {}
+    public function __construct(private readonly JudgeSubject $judge, private readonly SealSubject $seal)
+    {
+    }
 
     /**
      * @param  array{id: string, step: string, value: array<string, mixed>, recorded_at: string, supersedes?: string|null, reason?: string|null}  $body

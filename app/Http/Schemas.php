@@ -141,4 +141,6 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'code', type: 'string'), new OA\Property(property: 'dn_mm', type: 'number'), new OA\Property(property: 'voltage_v', type: 'number'), new OA\Property(property: 'time_s', type: 'number'), new OA\Property(property: 'cooling_min', type: 'number'),
     new OA\Property(property: 'coupling_mm', type: 'number'), new OA\Property(property: 'sdr_min', type: 'number'), new OA\Property(property: 'sdr_max', type: 'number'), new OA\Property(property: 'serial', type: 'string'), new OA\Property(property: 'trap', type: 'string', nullable: true),
 ])]
-final class Schemas {}
+final class Schemas
+{
+}

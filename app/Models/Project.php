@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property string $place
  * @property string $time_zone
+ * @property-read object{role: string} $pivot
  */
 class Project extends Model
 {

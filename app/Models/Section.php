@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property float $to_m
  * @property string $method_hash
  * @property array<string, mixed> $ask
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, PressureTest> $tests
  * @property-read Line $line
  * @property-read ProcedureText $method
  */

@@ -11,6 +11,7 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $name
  * @property string $email
  * @property UnitSystem $units
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Project> $projects
  */
 class User extends Authenticatable
 {

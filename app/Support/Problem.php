@@ -15,7 +15,7 @@ use Throwable;
 /** Errors as RFC 9457 problem details; `errors` names each field with its sentence. */
 final class Problem
 {
-    public static function from(Throwable $e): ?JsonResponse
+    public static function from(Throwable $e): JsonResponse
     {
         [$status, $title, $errors] = match (true) {
             $e instanceof Refused => [422, $e->getMessage(), $e->faults],

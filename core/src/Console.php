@@ -26,7 +26,9 @@ final class Console
      * @param  resource  $out
      * @param  resource  $err
      */
-    public function __construct(private readonly array $arguments, private $in, private $out, private $err) {}
+    public function __construct(private readonly array $arguments, private $in, private $out, private $err)
+    {
+    }
 
     public function run(): int
     {

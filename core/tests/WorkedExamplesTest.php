@@ -33,7 +33,6 @@ function expectClose(mixed $actual, mixed $wanted, float $relative, string $wher
     }
 }
 
-
 it('answers the worked example', function (array $example) {
     $relative = $example['rel'] ?? match ($example['calc']) {
         'section-simulator' => 1e-3, 'hold-slope' => 0.3, default => 1e-5,

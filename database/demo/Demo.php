@@ -41,14 +41,15 @@ final class Demo
         private readonly CutOutJoint $cutOut,
         private readonly JudgeSubject $judge,
         private readonly PlanSection $planSection,
-    ) {}
+    ) {
+    }
 
     public function build(): void
     {
         $this->now = new \DateTimeImmutable('now', new \DateTimeZone('Europe/Vienna'));
         $project = Project::query()->create(['name' => 'Ferrow valley renewal', 'place' => 'Ferrow', 'time_zone' => 'Europe/Vienna']);
         foreach (self::PEOPLE as $role => [$name, $email]) {
-            $this->people[$role] = User::query()->create(['name' => $name, 'email' => $email, 'password' => self::PASSWORD]);
+            $this->people[$role] = User::query()->create(['name' => $name, 'email' => $email, 'password' => self::PASSWORD, 'units' => 'metric']);
             $this->people[$role]->projects()->attach($project, ['role' => $role]);
         }
         $stranger = Project::query()->create(['name' => 'Sallow marsh outfall', 'place' => 'Sallow', 'time_zone' => 'Europe/Vienna']);

@@ -26,5 +26,6 @@ final readonly class Calculates
         public array $gives,
         public string $source,
         public array $alsoNamed = [],
-    ) {}
+    ) {
+    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Diastoma\Core\Calculation;
 
 use Diastoma\Core\Calculation\Field\Field;
+use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Refused;
 
 /**
@@ -17,7 +18,9 @@ final class Signature
     private static array $known = [];
 
     /** @param  list<array{name: string, field: Field, required: bool, default: mixed}>  $inputs */
-    private function __construct(public readonly array $inputs) {}
+    private function __construct(public readonly array $inputs)
+    {
+    }
 
     /** @param  class-string  $class */
     public static function of(string $class): self
@@ -98,7 +101,7 @@ final class Signature
             if ($input['required']) {
                 $required[] = $field->key;
             } elseif (is_scalar($input['default'])) {
-                $schema['default'] = $field instanceof Field\Measure
+                $schema['default'] = $field instanceof Measure
                     ? $field->keys()[$field->key]?->fromSi((float) $input['default'])
                     : $input['default'];
             }

@@ -16,7 +16,9 @@ final readonly class FittingCodeLayout
     private const WANTED = ['dn_mm', 'voltage_v', 'resistance_mantissa', 'resistance_exponent', 'resistance_tol_pct', 'time', 'time_unit', 'correction_pct_per_k'];
 
     /** @param  array<string, array{from: int, to: int, scale?: float, seconds?: array<string, int>}>  $fields  digits counted from 1 */
-    private function __construct(public array $fields) {}
+    private function __construct(public array $fields)
+    {
+    }
 
     /** @param  mixed  $layout  name of a layout that ships, or the layout itself */
     public static function from(mixed $layout): self

@@ -13,5 +13,6 @@ final readonly class FittingValues
         #[Number('dn_mm', above: 0)] public ?float $dn_mm = null,
         #[Number('voltage_v', above: 0, max: 300)] public ?float $voltage_v = null,
         #[Number('time_s', above: 0, max: 36000)] public ?float $time_s = null,
-    ) {}
+    ) {
+    }
 }

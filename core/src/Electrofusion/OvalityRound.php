@@ -161,7 +161,7 @@ final class OvalityRound
             return [Verdict::Open, ['too few directions: the spread can prove bad, never good']];
         }
         if (! Compare::atMost($shape['ovality'], $limit)) {
-            return $shape['ovality'] - $limit < $shape['u']
+            return $shape['u'] > $shape['ovality'] - $limit
                 ? [Verdict::Open, ['only the fitted shape passes the limit, by less than its uncertainty: read more directions']]
                 : [Verdict::Bad, []];
         }

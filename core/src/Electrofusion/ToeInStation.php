@@ -13,5 +13,6 @@ final readonly class ToeInStation
     public function __construct(
         #[Measure('x_mm', Quantity::Length, min: 0)] public float $x,
         #[Measure('od_mm', Quantity::Length, above: 0)] public float $od,
-    ) {}
+    ) {
+    }
 }

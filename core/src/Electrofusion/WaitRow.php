@@ -13,5 +13,6 @@ final readonly class WaitRow
     public function __construct(
         #[Measure('up_to_bar', Quantity::Pressure, above: 0)] public float $upTo,
         #[Measure('wait_s', Quantity::Time, min: 0)] public float $wait,
-    ) {}
+    ) {
+    }
 }

@@ -14,5 +14,6 @@ final readonly class GapReading
     public function __construct(
         #[Number('hour', min: 0, max: 12)] public float $hour,
         #[Measure('gap_m', Quantity::Length, min: 0, max: 0.5)] public float $gap,
-    ) {}
+    ) {
+    }
 }

@@ -18,7 +18,9 @@ final readonly class Guard
     public const RULES = ['guarded', 'guarded-95', 'simple'];
 
     /** @param  list<string>  $reasons */
-    private function __construct(public Verdict $verdict, public bool $uncertain, public array $reasons) {}
+    private function __construct(public Verdict $verdict, public bool $uncertain, public array $reasons)
+    {
+    }
 
     /**
      * @param  float|null  $value  null: not measured

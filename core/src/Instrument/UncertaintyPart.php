@@ -19,7 +19,8 @@ final readonly class UncertaintyPart
         #[Number('n', min: 1, whole: true)] public ?float $n = null,
         #[Number('sensitivity')] public float $sensitivity = 1.0,
         #[Text('unit')] public string $unit = '',
-    ) {}
+    ) {
+    }
 
     /** Standard uncertainty (JCGM 100; rectangular = half-width/√3). */
     public function standard(): float

@@ -15,5 +15,6 @@ final readonly class AllowanceSegment
         #[Measure('dn_mm', Quantity::Length, above: 0, about: 'nominal, not the bore')] public float $dn,
         #[Measure('length_m', Quantity::Length, above: 0)] public ?float $length = null,
         #[Number('joints', min: 1, whole: true)] public ?float $joints = null,
-    ) {}
+    ) {
+    }
 }

@@ -32,7 +32,8 @@ final class CleanLog
         public readonly float $interval,
         public readonly array $gapsAt,
         public readonly array $warnings,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  float  $resolution  kPa
@@ -112,7 +113,7 @@ final class CleanLog
         $same = [];
         $duplicates = 0;
         $flush = function () use (&$merged, &$same): void {
-            if ($same !== []) {
+            if ($same !== []) { // @phpstan-ignore notIdentical.alwaysFalse (filled by reference)
                 $same[0][1] = HoldSlope::median(array_column($same, 1));
                 $merged[] = $same[0];
             }

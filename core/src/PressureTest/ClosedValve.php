@@ -10,5 +10,7 @@ use Diastoma\Core\Units\Quantity;
 /** A closed metal-seated valve that bounds the section. */
 final readonly class ClosedValve
 {
-    public function __construct(#[Measure('dn_mm', Quantity::Length, above: 0)] public float $dn) {}
+    public function __construct(#[Measure('dn_mm', Quantity::Length, above: 0)] public float $dn)
+    {
+    }
 }

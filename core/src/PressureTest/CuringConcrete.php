@@ -16,5 +16,6 @@ final readonly class CuringConcrete
         #[Text('id')] public string $id,
         #[Instant('cast_at')] public \DateTimeImmutable $castAt,
         #[Measure('cure_d', Quantity::Time, min: 0)] public float $cure,
-    ) {}
+    ) {
+    }
 }

@@ -14,5 +14,6 @@ final readonly class LevelPoint
         #[Measure('elevation_m', Quantity::Length)] public float $elevation,
         #[Measure('p_min_kpa', Quantity::Pressure, min: 0)] public ?float $min = null,
         #[Measure('p_max_kpa', Quantity::Pressure, min: 0)] public ?float $max = null,
-    ) {}
+    ) {
+    }
 }

@@ -18,7 +18,9 @@ final readonly class LoggerCsv
     private const MOST_BYTES = 16_000_000;
 
     /** @param  list<array{float, float, float|null, float|null}>  $rows  time in s as the file's clock says, in file order */
-    private function __construct(public array $rows, public int $missing, public int $count) {}
+    private function __construct(public array $rows, public int $missing, public int $count)
+    {
+    }
 
     /**
      * @param  'DMY'|'MDY'|null  $dateOrder  said by the user when no part of the file tells

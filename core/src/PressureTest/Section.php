@@ -10,7 +10,9 @@ use Diastoma\Core\Refused;
 final readonly class Section
 {
     /** @param  list<Segment>  $segments */
-    private function __construct(public array $segments, public float $bulk) {}
+    private function __construct(public array $segments, public float $bulk)
+    {
+    }
 
     /** @param  list<Segment>  $segments */
     public static function of(array $segments, ?float $waterTemperature, ?float $bulk): self

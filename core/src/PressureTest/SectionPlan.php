@@ -14,7 +14,9 @@ use Diastoma\Core\Refused;
  */
 final readonly class SectionPlan
 {
-    public function __construct(private Registry $registry) {}
+    public function __construct(private Registry $registry)
+    {
+    }
 
     /**
      * @param  list<array{float, float, float, float}>  $centreLine  [chainage m, easting, northing, level m], chainage rising

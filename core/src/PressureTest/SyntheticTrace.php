@@ -24,7 +24,8 @@ final readonly class SyntheticTrace
         #[Number('temp_period_s', above: 0)] public float $tempPeriod = 1.0,
         #[Number('temp_ramp_k_h')] public float $tempRamp = 0.0,
         #[Number('noise_kpa')] public float $noise = 0.0,
-    ) {}
+    ) {
+    }
 
     /** @return list<list<float>> [s, kPa] or [s, kPa, °C] */
     public function series(): array

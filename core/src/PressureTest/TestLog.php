@@ -10,7 +10,9 @@ use Diastoma\Core\Refused;
 final readonly class TestLog
 {
     /** @param  list<list<float>>  $rows  time rising */
-    public function __construct(private array $rows) {}
+    public function __construct(private array $rows)
+    {
+    }
 
     /**
      * Phase times must rise and lie inside the log.

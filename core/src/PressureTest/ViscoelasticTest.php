@@ -114,7 +114,7 @@ final class ViscoelasticTest
     {
         $start = $readings[0][0];
         $lasted = $readings[count($readings) - 1][0] - $start;
-        $within = fn (float $minutes) => array_values(array_filter($readings, fn ($r) => $r[0] - $start <= $minutes + 1e-9));
+        $within = fn (float $minutes) => array_values(array_filter($readings, fn ($r) => $minutes + 1e-9 >= $r[0] - $start));
         $main = $within(self::MAIN_MIN);
         $fall = $this->greatestFall($main);
         if ($lasted < self::MAIN_MIN - 1e-9) {

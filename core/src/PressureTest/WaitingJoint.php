@@ -18,5 +18,6 @@ final readonly class WaitingJoint
         #[Instant('finished_at')] public \DateTimeImmutable $finishedAt,
         #[Measure('cooling_min', Quantity::Time, min: 0)] public float $cooling,
         #[Number('factor', min: 0)] public float $factor = 1.0,
-    ) {}
+    ) {
+    }
 }

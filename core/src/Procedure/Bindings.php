@@ -26,7 +26,8 @@ final class Bindings
         private readonly Facts $facts,
         private readonly array $line,
         private readonly \DateTimeImmutable $now,
-    ) {}
+    ) {
+    }
 
     /** @param  array<string, mixed>  $result */
     public function remember(string $step, string $calc, array $result): void
@@ -51,7 +52,11 @@ final class Bindings
         return array_filter(array_map(fn ($value) => $this->value($value, $step), $in), fn ($v) => $v !== null);
     }
 
-    /** All that a sentence of this step may name. @return array<string, mixed> */
+    /**
+     * All that a sentence of this step may name.
+     *
+     * @return array<string, mixed>
+     */
     public function values(Step $step, ?string $calc): array
     {
         $steps = [];

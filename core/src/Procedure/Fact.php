@@ -16,5 +16,6 @@ final readonly class Fact
         public string $by = '',
         public string $role = '',
         public ?string $supersedes = null,
-    ) {}
+    ) {
+    }
 }

@@ -34,7 +34,8 @@ final readonly class FieldSpec
         public bool $optional,
         public array $options,
         public ?bool $want,
-    ) {}
+    ) {
+    }
 
     /** @param  array<string, mixed>  $raw */
     public static function from(array $raw): self

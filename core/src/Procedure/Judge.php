@@ -24,7 +24,8 @@ final class Judge
         private readonly Procedure $procedure,
         private readonly Registry $registry,
         private readonly \DateTimeImmutable $now,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  list<Fact>  $facts  in the order in which they were stored

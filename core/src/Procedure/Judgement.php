@@ -46,7 +46,11 @@ final readonly class Judgement
         return true;
     }
 
-    /** The worst reasons first, those of the last steps before earlier ones. @return list<array{step: string, reason: Reason}> */
+    /**
+     * The worst reasons first, those of the last steps before earlier ones.
+     *
+     * @return list<array{step: string, reason: Reason}>
+     */
     public function headline(): array
     {
         $rank = ['bad' => 0, 'open' => 1, 'close' => 2, 'good' => 3];

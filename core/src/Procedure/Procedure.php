@@ -28,7 +28,8 @@ final readonly class Procedure
         public array $steps,
         public array $parameters,
         public array $raw,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  array<string, mixed>  $raw

@@ -20,7 +20,8 @@ final readonly class Reason
         public string $do,
         public array $values,
         public ?array $limit = null,
-    ) {}
+    ) {
+    }
 
     /** @return array<string, mixed> */
     public function toArray(UnitSystem $units, ?\DateTimeZone $zone): array

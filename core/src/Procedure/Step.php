@@ -21,7 +21,8 @@ final readonly class Step
         public array $fields,
         public bool $optional,
         public array $raw,
-    ) {}
+    ) {
+    }
 
     /** @param  array<string, mixed>  $raw */
     public static function from(array $raw, ?string $side): self

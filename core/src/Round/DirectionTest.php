@@ -10,7 +10,9 @@ final readonly class DirectionTest
     /** χ² quantile, 2 degrees of freedom, 95 %. */
     private const CHI2 = 5.991;
 
-    private function __construct(public bool $shown, public ?float $wald, public ?string $reason) {}
+    private function __construct(public bool $shown, public ?float $wald, public ?string $reason)
+    {
+    }
 
     /** @param  float  $largest  largest |y| of the readings: amplitudes below 1e-9 of it are nothing */
     public static function of(HarmonicFit $fit, int $k, ?float $sigma, float $largest): self

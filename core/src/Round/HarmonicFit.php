@@ -28,7 +28,8 @@ final readonly class HarmonicFit
         public array $residuals,
         public float $ssr,
         private array $design,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  list<float>  $angles  rad

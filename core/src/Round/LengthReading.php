@@ -14,5 +14,6 @@ final readonly class LengthReading
     public function __construct(
         #[Number('theta_deg', min: 0, below: 360)] public float $degrees,
         #[Measure('value_mm', Quantity::Length)] public float $value,
-    ) {}
+    ) {
+    }
 }

@@ -12,5 +12,6 @@ final readonly class Reading
     public function __construct(
         #[Number('theta_deg', min: 0, below: 360)] public float $degrees,
         #[Number('value')] public float $value,
-    ) {}
+    ) {
+    }
 }

@@ -122,7 +122,7 @@ final class PumpAndLogger
 
     private function minutes(): float
     {
-        return round($this->seconds / 60, 3);
+        return round($this->seconds / 60, 4);
     }
 
     private function raise(float $to): void
@@ -158,7 +158,7 @@ final class PumpAndLogger
     {
         $limit = $this->seconds + 3600;
         while ($this->model->pressure > $to + 1e3 && $this->seconds < $limit) {
-            $this->tick(-$this->rate / 2);
+            $this->tick(-$this->rate / 6);
         }
         $this->log();
     }

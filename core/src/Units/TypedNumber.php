@@ -14,7 +14,9 @@ final readonly class TypedNumber
     private const DENOMINATORS = [2, 4, 8, 16, 32, 64];
 
     /** @param  float  $step  the smallest step that the typing shows, in the unit typed */
-    private function __construct(public float $value, public float $step, public bool $fraction, public string $rest) {}
+    private function __construct(public float $value, public float $step, public bool $fraction, public string $rest)
+    {
+    }
 
     /** Vulgar fractions, typographic marks and spaces made plain. */
     public static function normalise(string $text): string

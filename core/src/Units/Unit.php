@@ -27,7 +27,8 @@ final readonly class Unit
         public Quantity $quantity,
         public float $factor,
         public float $offset = 0.0,
-    ) {}
+    ) {
+    }
 
     public function toSi(float $number): float
     {

@@ -10,7 +10,9 @@ use Diastoma\Core\Refused;
 /** One input of a calculation: its key at the edge, what is allowed, and the way from JSON to the core. */
 abstract readonly class Field
 {
-    public function __construct(public string $key, public string $about = '') {}
+    public function __construct(public string $key, public string $about = '')
+    {
+    }
 
     /** @return array<string, \Diastoma\Core\Units\Unit|null> keys under which the input may come => its unit */
     public function keys(): array

@@ -1,0 +1,22 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: 'tests/browser',
+  outputDir: 'test-results',
+  timeout: 180_000,
+  expect: { timeout: 12_000 },
+  fullyParallel: false,
+  workers: 2,
+  retries: 0,
+  reporter: [['list'], ['json', { outputFile: '.diastoma-test/e2e.json' }]],
+  use: {
+    baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:8080',
+    locale: 'en-GB',
+    timezoneId: 'Europe/Vienna',
+    trace: 'off',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+})

@@ -1,0 +1,132 @@
+<?php
+
+use App\Actions\SealSubject;
+use App\Models\Fact;
+use App\Models\Line;
+use Database\Demo\Demo;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+function recordPvcJoint(object $test, string $jointId): void
+{
+    foreach (Demo::pvcFacts(['a' => '1', 'b' => '2']) as [$step, $value]) {
+        $test->record('joiner', "joints/{$jointId}", $step, $value)->assertCreated();
+    }
+}
+
+it('makes a line with planned joints and refuses nonsense with the field named', function () {
+    $line = $this->makeLine();
+    expect(array_column($line['joints'], 'number'))->toBe(['1', '2'])->and($line['joints'][0]['state'])->toBe('planned')->and($line['sections'])->toHaveCount(1);
+    foreach ([
+        ['dn_mm', ['dn_mm' => 161], 'nominal'], ['mdp_bar', ['mdp_bar' => 2], 'mdp_bar'], ['centre_line', ['centre_line' => [[0, 0, 0, 10], [0, 1, 0, 11]]], 'centre_line'],
+        ['name', ['name' => ''], 'name'], ['procedure', ['procedure_hash' => str_repeat('0', 64)], 'procedure_hash'],
+        ['section', ['sections' => [['name' => 'x', 'from_m' => 5, 'to_m' => 500, 'method_hash' => $this->lineBody()['sections'][0]['method_hash']]]], 'to_m'],
+    ] as [, $wrong, $field]) {
+        $answer = $this->as('engineer')->postJson('/api/v1/lines', $wrong + $this->lineBody())->assertUnprocessable()->assertHeader('Content-Type', 'application/problem+json');
+        expect($answer->json('errors.0.field'))->toBe($field)->and($answer->json('errors.0.message'))->toBeString();
+    }
+    expect(Line::query()->count())->toBe(1);
+});
+
+it('stores a fact sent twice once, and refuses another content under the same id', function () {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    $id = (string) Str::uuid();
+    $value = ['pipe_a' => '1', 'pipe_b' => '2'];
+    $this->record('joiner', "joints/{$joint}", 'pipes', $value, ['id' => $id])->assertCreated()->assertJsonPath('stored', true);
+    $this->record('joiner', "joints/{$joint}", 'pipes', $value, ['id' => $id])->assertOk()->assertJsonPath('stored', false);
+    $this->record('joiner', "joints/{$joint}", 'pipes', ['pipe_a' => '9', 'pipe_b' => '2'], ['id' => $id])->assertConflict();
+    expect(Fact::query()->count())->toBe(1);
+});
+
+it('supersedes with a reason instead of overwriting', function () {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    $first = (string) Str::uuid();
+    $this->record('joiner', "joints/{$joint}", 'chamfer', ['length_mm' => 40], ['id' => $first])->assertCreated()->assertJsonPath('judgement.verdict', 'bad');
+    $this->record('joiner', "joints/{$joint}", 'chamfer', ['length_mm' => 17])->assertConflict();
+    $this->record('joiner', "joints/{$joint}", 'chamfer', ['length_mm' => 17], ['supersedes' => $first])->assertUnprocessable()->assertJsonPath('errors.0.field', 'reason');
+    $this->record('joiner', "joints/{$joint}", 'chamfer', ['length_mm' => 17], ['supersedes' => $first, 'reason' => 'read from the wrong end'])->assertCreated();
+    expect(Fact::query()->count())->toBe(2)->and(Fact::query()->where('id', $first)->first()->value)->toBe(['length_mm' => 40]);
+    expect($this->as('joiner')->getJson("/api/v1/joints/{$joint}")->json('facts'))->toHaveCount(2);
+});
+
+it('never changes or deletes a fact', function () {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    $this->record('joiner', "joints/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated();
+    $fact = Fact::query()->firstOrFail();
+    expect(fn () => $fact->update(['step' => 'gap']))->toThrow(LogicException::class)->and(fn () => $fact->delete())->toThrow(LogicException::class);
+});
+
+it('says all that is wrong with an entry and stores nothing of it', function () {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    foreach ([
+        ['chamfer', ['length_mm' => 1000], 'length_mm', 'Length along the pipe: 1000 mm is outside 1 to 100 mm'],
+        ['chamfer', ['length_mm' => '12,345.6.7 mm'], 'length_mm', 'decimal mark'],
+        ['chamfer', [], 'length_mm', 'missing'],
+        ['chamfer', ['length_mm' => 10, 'length_in' => 1], 'length_mm', 'several units'],
+        ['cut', ['readings' => [['clock' => '13:00', 'value_mm' => 1]]], 'readings', 'clock position'],
+        ['cut', ['readings' => []], 'readings', '1 to 200'],
+        ['clean', ['clean' => 'perhaps', 'seated' => true, 'lubricated' => true], 'clean', 'yes or no'],
+        ['nonsense', ['x' => 1], 'step', 'no step'],
+    ] as [$step, $value, $field, $says]) {
+        $answer = $this->record('joiner', "joints/{$joint}", $step, $value === [] ? ['remark' => ''] : $value)->assertUnprocessable();
+        expect($answer->json('errors.0.field'))->toBe($field)->and($answer->json('errors.0.message'))->toContain($says);
+    }
+    $this->record('joiner', "joints/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'], ['recorded_at' => '2026-05-04 10:00'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'recorded_at');
+    expect(Fact::query()->count())->toBe(0);
+});
+
+it('lets roles do what they may and strangers nothing', function () {
+    $line = $this->makeLine();
+    $joint = $line['joints'][0]['id'];
+    recordPvcJoint($this, $joint);
+    $this->as('joiner')->postJson('/api/v1/lines', $this->lineBody())->assertForbidden();
+    $this->record('joiner', "joints/{$joint}", 'accept', ['signed' => true])->assertForbidden();
+    $this->as('joiner')->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'bad'])->assertForbidden();
+    $this->as('joiner')->postJson("/api/v1/lines/{$line['id']}/sections", ['name' => 'x', 'from_m' => 0, 'to_m' => 6, 'method_hash' => $this->lineBody()['sections'][0]['method_hash']])->assertForbidden();
+    foreach (["lines/{$line['id']}", "joints/{$joint}", "sections/{$line['sections'][0]['id']}", "lines/{$line['id']}/register", "lines/{$line['id']}/register.csv"] as $path) {
+        $this->as('stranger')->getJson("/api/v1/{$path}")->assertNotFound();
+    }
+    $this->record('stranger', "joints/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertNotFound();
+    expect($this->as('stranger')->getJson('/api/v1/lines')->json())->toBe([]);
+    $this->record('inspector', "joints/{$joint}", 'accept', ['signed' => true])->assertCreated()->assertJsonPath('state', 'accepted');
+});
+
+it('wants somebody to be signed in', function () {
+    $this->getJson('/api/v1/lines')->assertUnauthorized();
+    $this->postJson('/api/v1/session', ['email' => 'joiner@test.example', 'password' => 'wrong'])->assertUnprocessable();
+});
+
+it('refuses too many tries to sign in', function () {
+    foreach (range(1, 8) as $_) {
+        $this->postJson('/api/v1/session', ['email' => 'x@test.example', 'password' => 'wrong'])->assertUnprocessable();
+    }
+    $this->postJson('/api/v1/session', ['email' => 'x@test.example', 'password' => 'wrong'])->assertTooManyRequests();
+});
+
+it('signs only what is good, seals it, and shows a later change', function () {
+    $line = $this->makeLine();
+    [$one, $two] = array_column($line['joints'], 'id');
+    $this->record('inspector', "joints/{$one}", 'accept', ['signed' => true])->assertUnprocessable()->assertJsonPath('errors.0.field', 'signed');
+    foreach ([$one, $two] as $joint) {
+        recordPvcJoint($this, $joint);
+        $this->record('inspector', "joints/{$joint}", 'accept', ['signed' => true])->assertCreated();
+    }
+    $this->record('joiner', "joints/{$one}", 'push', ['in_line' => true])->assertConflict();
+    $model = Line::query()->findOrFail($line['id']);
+    expect(SealSubject::broken($model))->toBe([]);
+    DB::table('facts')->where('subject_id', $one)->where('step', 'chamfer')->update(['value' => '{"length_mm":15}']);
+    expect(SealSubject::broken($model))->toHaveCount(1)->and(SealSubject::broken($model)[0])->toContain('not those that were sealed');
+});
+
+it('cuts a joint out: it stays, two new ones take its place', function () {
+    $line = $this->makeLine();
+    $joint = $line['joints'][0]['id'];
+    $this->as('inspector')->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'cracked'])->assertUnprocessable();
+    $this->record('joiner', "joints/{$joint}", 'chamfer', ['length_mm' => 40])->assertCreated();
+    $new = $this->as('inspector')->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'feather edge'])->assertCreated()->json();
+    expect(array_column($new, 'number'))->toBe(['1A', '1B']);
+    $this->as('inspector')->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'again'])->assertConflict();
+    $this->record('joiner', "joints/{$joint}", 'push', ['in_line' => true])->assertConflict();
+    $after = $this->as('joiner')->getJson("/api/v1/lines/{$line['id']}")->json('joints');
+    expect(array_column($after, 'number'))->toBe(['1A', '1', '1B', '2'])->and($after[1]['state'])->toBe('cut-out')->and($after[0]['replaces_id'])->toBe($joint);
+});

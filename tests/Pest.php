@@ -1,0 +1,3 @@
+<?php
+
+uses(Tests\TestCase::class)->in('Feature');

@@ -1,0 +1,66 @@
+<?php
+
+namespace Tests;
+
+use App\Models\ProcedureText;
+use App\Models\Project;
+use App\Models\User;
+use Diastoma\Core\Procedure\Procedure;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\TestCase as Base;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+
+/** Tests over the real MariaDB, each in its own transaction. */
+abstract class TestCase extends Base
+{
+    use RefreshDatabase;
+
+    /** @var array<string, User> */
+    protected array $people = [];
+
+    protected Project $project;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        foreach (Procedure::shipped() as $procedure) {
+            ProcedureText::freeze($procedure);
+        }
+        $this->project = Project::query()->create(['name' => 'Test valley', 'place' => 'Nowhere', 'time_zone' => 'Europe/Vienna']);
+        foreach (['engineer', 'foreman', 'joiner', 'inspector'] as $role) {
+            $this->people[$role] = User::query()->create(['name' => ucfirst($role), 'email' => "{$role}@test.example", 'password' => 'secret-word', 'units' => 'metric']);
+            $this->people[$role]->projects()->attach($this->project, ['role' => $role]);
+        }
+        $this->people['stranger'] = User::query()->create(['name' => 'Stranger', 'email' => 'stranger@test.example', 'password' => 'secret-word', 'units' => 'metric']);
+    }
+
+    public function as(string $who): static
+    {
+        return $this->actingAs($this->people[$who]);
+    }
+
+    /** @return array<string, mixed> */
+    public function lineBody(string $procedure = 'pvc-spigot-socket', array $more = []): array
+    {
+        $hash = fn (string $key) => ProcedureText::query()->where('key', $key)->firstOrFail()->hash;
+
+        return $more + [
+            'project_id' => $this->project->id, 'name' => 'Test line', 'service' => 'water', 'material' => $procedure === 'pvc-spigot-socket' ? 'PVC-U' : 'PE100', 'dn_mm' => 160, 'sdr' => 17,
+            'design_bar' => 6, 'mdp_bar' => 8, 'pipe_length_m' => 6, 'procedure_hash' => $hash($procedure), 'centre_line' => [[0, 0, 0, 10], [18, 18, 0, 11]],
+            'sections' => [['name' => 'One', 'from_m' => 0, 'to_m' => 18, 'method_hash' => $hash('constant-pressure-makeup')]],
+        ];
+    }
+
+    /** @return array<string, mixed> the line as the API shows it */
+    public function makeLine(string $procedure = 'pvc-spigot-socket'): array
+    {
+        return $this->as('engineer')->postJson('/api/v1/lines', $this->lineBody($procedure))->assertCreated()->json();
+    }
+
+    /** @param  array<string, mixed>  $value */
+    public function record(string $who, string $path, string $step, array $value, array $more = []): TestResponse
+    {
+        return $this->as($who)->postJson("/api/v1/{$path}/facts", $more + ['id' => (string) Str::uuid(), 'step' => $step, 'value' => $value, 'recorded_at' => '2026-05-04T10:00:00+02:00']);
+    }
+}

@@ -1,0 +1,51 @@
+import { expect, type APIRequestContext, type Browser, type Page } from '@playwright/test'
+
+export type Who = 'tamsin' | 'odile' | 'bram' | 'ruben'
+
+/** Signs in through the page. */
+export async function signIn(page: Page, who: Who): Promise<void> {
+  await page.goto('/sign-in')
+  await page.getByLabel('E-mail').fill(`${who}@diastoma.example`)
+  await page.getByLabel('Password').fill('clay-and-chalk')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('heading', { name: 'Lines', level: 1 })).toBeVisible()
+}
+
+export async function someone(browser: Browser, who: Who, size: [number, number] = [1280, 800]): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: size[0], height: size[1] }, timezoneId: 'Europe/Vienna', locale: 'en-GB' })
+  const page = await context.newPage()
+  await signIn(page, who)
+  return page
+}
+
+interface Joint { id: string; number: string; state: string; verdict: string }
+interface Line { id: string; name: string; joints: Joint[]; sections: { id: string; name: string; tests: { id: string; state: string; verdict: string }[] }[] }
+
+const headers = { Accept: 'application/json' }
+
+export async function lineByName(request: APIRequestContext, name: string): Promise<Line> {
+  const answer = await request.get('/api/v1/lines', { headers: { ...headers, Referer: process.env['BASE_URL'] ?? 'http://127.0.0.1:8080' } })
+  return ((await answer.json()) as Line[]).find((l) => l.name === name)!
+}
+
+/** Types into the figures of a step by their labels and answers its yes and no. */
+export async function fill(page: Page, figures: Record<string, string>, answers: Record<string, 'Yes' | 'No'> = {}): Promise<void> {
+  for (const [label, value] of Object.entries(figures)) await page.getByLabel(label, { exact: false }).first().fill(value)
+  for (const [label, value] of Object.entries(answers)) await page.getByLabel(`${label}: ${value}`, { exact: true }).check({ force: true })
+}
+
+export const recordStep = (page: Page): Promise<void> => page.getByRole('button', { name: 'Record', exact: true }).click()
+
+export async function atStep(page: Page, title: string | RegExp): Promise<void> {
+  await expect(page.locator('#step-title')).toHaveText(title)
+}
+
+/** A whole round by typing: Enter goes to the next position. */
+export async function round(page: Page, values: string[]): Promise<void> {
+  for (const value of values) {
+    const input = page.locator('form input').first()
+    await expect(input).toHaveValue('')
+    await input.fill(value)
+    await input.press('Enter')
+  }
+}
