@@ -3,8 +3,8 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results',
-  timeout: 180_000,
-  expect: { timeout: 12_000 },
+  timeout: 240_000,
+  expect: { timeout: 8_000 },
   fullyParallel: false,
   workers: 2,
   retries: 0,
@@ -14,6 +14,7 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/Vienna',
     trace: 'off',
+    actionTimeout: 8_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],

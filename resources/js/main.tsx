@@ -4,6 +4,7 @@ import { QueryClientProvider } from '@tanstack/react-query'
 import { lazy, StrictMode, Suspense, useEffect, type ReactElement } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router'
+import type { Subject } from './api/client'
 import { queries } from './api/queries'
 import Lines from './line/Lines'
 import LinePage from './line/LinePage'
@@ -53,8 +54,15 @@ const router = createBrowserRouter([
   },
 ])
 
-whenSent((subject) => {
-  void queries.invalidateQueries({ queryKey: subject.split('/') })
+whenSent((subject, fact, recorded) => {
+  const key = subject.split('/')
+  queries.setQueryData<Subject>(key, (old) => {
+    if (!old) return old
+    const known = old.facts.some((f) => f.id === fact.id)
+    const stored = { ...fact, seq: 0, by: '', role: '', supersedes: fact.supersedes ?? null, reason: fact.reason ?? null }
+    return { ...old, judgement: recorded.judgement, state: recorded.state, facts: known ? old.facts : [...old.facts, stored] }
+  })
+  void queries.invalidateQueries({ queryKey: key })
   void queries.invalidateQueries({ queryKey: ['lines'] })
 })
 keepSending()

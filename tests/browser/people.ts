@@ -31,7 +31,7 @@ export async function lineByName(request: APIRequestContext, name: string): Prom
 /** Types into the figures of a step by their labels and answers its yes and no. */
 export async function fill(page: Page, figures: Record<string, string>, answers: Record<string, 'Yes' | 'No'> = {}): Promise<void> {
   for (const [label, value] of Object.entries(figures)) await page.getByLabel(label, { exact: false }).first().fill(value)
-  for (const [label, value] of Object.entries(answers)) await page.getByLabel(`${label}: ${value}`, { exact: true }).check({ force: true })
+  for (const [label, value] of Object.entries(answers)) await page.getByLabel(`${label}: ${value}`, { exact: true }).locator('xpath=..').click()
 }
 
 export const recordStep = (page: Page): Promise<void> => page.getByRole('button', { name: 'Record', exact: true }).click()

@@ -24,7 +24,7 @@ for (const size of [[1280, 800], [390, 844]] as [number, number][]) {
       await engineer.getByLabel('Name', { exact: true }).first().fill(name)
       await engineer.getByLabel('Outside diameter, mm').fill('110')
       await choose(engineer, 'Procedure for the joints', /one-pass peel/)
-      await engineer.getByLabel('Centre line').fill('0; 100; 200; 50\n18; 118; 200; 51.5\n36; 136; 200; 50.5')
+      await engineer.getByRole('textbox', { name: 'Centre line' }).fill('0; 100; 200; 50\n18; 118; 200; 51.5\n36; 136; 200; 50.5')
       await engineer.getByLabel('From, m').fill('0')
       await engineer.getByLabel('To, m').fill('36')
       await choose(engineer, 'Test method', /Pressure decay/)

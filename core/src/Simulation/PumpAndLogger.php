@@ -158,19 +158,20 @@ final class PumpAndLogger
     {
         $limit = $this->seconds + 3600;
         while ($this->model->pressure > $to + 1e3 && $this->seconds < $limit) {
-            $this->tick(-$this->rate / 6);
+            // Small steps: the valve is shut at the wanted pressure, not a little below.
+            $this->tick(-$this->rate / 6, 0.2);
         }
         $this->log();
     }
 
-    private function tick(float $inflow): void
+    private function tick(float $inflow, float $dt = self::STEP_S): void
     {
         $warming = $this->fault === 'sun' && $this->seconds > 3600 ? 1.6 / 3600 : 0.0;
-        $this->model->step(self::STEP_S, $inflow, $warming);
-        $this->seconds += self::STEP_S;
-        $this->pumped += $inflow * self::STEP_S;
-        $this->temperature += $warming * self::STEP_S;
-        if (fmod($this->seconds, $this->logEvery) < self::STEP_S - 1e-9) {
+        $this->model->step($dt, $inflow, $warming);
+        $this->seconds += $dt;
+        $this->pumped += $inflow * $dt;
+        $this->temperature += $warming * $dt;
+        if (fmod($this->seconds, $this->logEvery) < $dt - 1e-9) {
             $this->log();
         }
     }

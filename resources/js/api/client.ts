@@ -13,6 +13,7 @@ export type Reason = Schemas['Reason']
 export type Verdict = Schemas['Verdict']
 export type Fact = Schemas['Fact']
 export type NewFact = Schemas['NewFact']
+export type Recorded = Schemas['Recorded']
 export type NewLine = Schemas['NewLine']
 export type SectionPlan = Schemas['SectionPlan']
 export type Register = Schemas['Register']
@@ -48,6 +49,8 @@ export interface StepText {
   columns_optional?: number
   device?: string
   roles?: string[]
+  after?: string[]
+  needs_good?: string[]
   drawing?: Record<string, string>
 }
 

@@ -890,7 +890,7 @@ export interface components {
             bulk_gpa?: number;
             /** @default 0 */
             p_start_bar: number;
-            /** @default 101325 */
+            /** @default 101.325 */
             p_atm_kpa: number;
             /** @default 0.8 */
             divided_below: number;
@@ -1322,7 +1322,7 @@ export interface components {
             band_below_kpa?: number;
             band_above_kpa?: number;
             max_drop_kpa?: number;
-            /** @default 900 */
+            /** @default 15 */
             max_gap_min: number;
             /** @default false */
             visible_leak: boolean;
@@ -1456,7 +1456,7 @@ export interface components {
          */
         Calc_log_clean: {
             csv: string;
-            /** @default 1000 */
+            /** @default 1 */
             resolution_kpa: number;
             /** @enum {string} */
             date_order?: "DMY" | "MDY";
@@ -1481,7 +1481,7 @@ export interface components {
             })[];
             p_avg_bar: number;
             duration_h: number;
-            /** @default 7200 */
+            /** @default 2 */
             min_duration_h: number;
             closed_metal_valves?: ({
                 dn_mm: number;
@@ -1594,7 +1594,7 @@ export interface components {
             })[];
             /**
              * @description standard uncertainty of one reading
-             * @default 0.0001
+             * @default 0.1
              */
             u_instr_mm: number;
             od_tape_mm?: number;
@@ -1671,7 +1671,7 @@ export interface components {
         Calc_pe_pressure_class_us: {
             dr: number;
             hds_psi?: number;
-            /** @default 22.77777777777778 */
+            /** @default 73 */
             temp_f: number;
             /**
              * @default water
@@ -1755,7 +1755,7 @@ export interface components {
             p_start_bar: number;
             /** @default 0 */
             air_percent: number;
-            /** @default 101325 */
+            /** @default 101.325 */
             p_atm_kpa: number;
         } & {
             [key: string]: unknown;
@@ -1850,7 +1850,7 @@ export interface components {
             chip_mm?: number;
             /** @default 1 */
             chip_ratio: number;
-            /** @default 0.0001 */
+            /** @default 0.1 */
             u_tape_mm: number;
             min_mm?: number;
             max_mm?: number;
@@ -1924,7 +1924,7 @@ export interface components {
             /** @default 1 */
             open_fraction: number;
             creep_m?: number;
-            /** @default 101325 */
+            /** @default 101.325 */
             p_atm_kpa: number;
         } & {
             [key: string]: unknown;
@@ -1987,7 +1987,7 @@ export interface components {
             /** @default 2.5 */
             max_factor: number;
             t_pipe_degc?: number;
-            /** @default 37.77777777777778 */
+            /** @default 100 */
             t_limit_degf: number;
         } & {
             [key: string]: unknown;

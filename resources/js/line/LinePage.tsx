@@ -118,7 +118,10 @@ function FindSheet({ open, onClose, line }: { open: boolean; onClose: () => void
   const [text, setText] = useState('')
   const navigate = useNavigate()
   const words = text.trim().toLowerCase()
-  const found = words === '' ? [] : line.joints.filter((j) => j.number.toLowerCase() === words || Object.values(j.pipes ?? {}).some((p) => p.toLowerCase() === words || p.replace(/^0+/, '') === words)).concat(line.joints.filter((j) => j.number.toLowerCase().startsWith(words) && j.number.toLowerCase() !== words)).slice(0, 8)
+  // Joints by number first, then by the pipes that meet there, then what begins so.
+  const byPipe = (j: JointShort): boolean => Object.values(j.pipes ?? {}).some((p) => p.toLowerCase() === words || p.replace(/^0+/, '') === words)
+  const rank = (j: JointShort): number => (j.number.toLowerCase() === words ? 0 : byPipe(j) ? 1 : j.number.toLowerCase().startsWith(words) ? 2 : 3)
+  const found = words === '' ? [] : line.joints.filter((j) => rank(j) < 3).sort((a, b) => rank(a) - rank(b)).slice(0, 8)
   return (
     <Sheet open={open} onClose={onClose} title="Find a joint or a pipe">
       <TextField autoFocus label="Number of a joint or a pipe" value={text} onChange={(e) => setText(e.target.value)} sx={{ mt: 1 }} onKeyDown={(e) => e.key === 'Enter' && found[0] && void navigate(`/joints/${found[0].id}`)} />

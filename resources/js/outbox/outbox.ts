@@ -1,4 +1,4 @@
-import { api, Refusal, Unreachable, type NewFact } from '../api/client'
+import { api, Refusal, Unreachable, type NewFact, type Recorded } from '../api/client'
 import { store, type Waiting } from './db'
 
 /**
@@ -8,7 +8,7 @@ import { store, type Waiting } from './db'
 type Listener = () => void
 const listeners = new Set<Listener>()
 let sending: Promise<void> | null = null
-let onSent: (subject: string) => void = () => undefined
+let onSent: (subject: string, fact: NewFact, recorded: Recorded) => void = () => undefined
 
 export const tell = (): void => listeners.forEach((l) => l())
 
@@ -17,7 +17,8 @@ export function subscribe(listener: Listener): () => void {
   return () => listeners.delete(listener)
 }
 
-export function whenSent(callback: (subject: string) => void): void {
+/** Called while the fact is still in the outbox, so that no page sees it in neither place. */
+export function whenSent(callback: typeof onSent): void {
   onSent = callback
 }
 
@@ -68,9 +69,9 @@ async function sendAll(): Promise<void> {
 
 async function sendOne(waiting: Waiting): Promise<'next' | 'stop'> {
   try {
-    await api.post(`/${waiting.subject}/facts`, waiting.body)
+    const recorded = await api.post<Recorded>(`/${waiting.subject}/facts`, waiting.body)
+    onSent(waiting.subject, waiting.body, recorded)
     await store.waiting.delete(waiting.seq!)
-    onSent(waiting.subject)
     return 'next'
   } catch (error) {
     if (error instanceof Unreachable) return 'stop'

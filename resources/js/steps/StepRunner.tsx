@@ -43,7 +43,7 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: 'minmax(0, 1fr) minmax(0, 1.15fr)' }, columnGap: 5, rowGap: 3, mt: { xs: 1, md: 2 } }}>
       <Box>
-        <StepPane key={`${state.key}/${state.fact_id ?? ''}`} path={path} data={data} state={state} text={text} values={values} waiting={pending.get(state.key)} role={role} onMoved={() => select(null)} />
+        <StepPane key={`${state.key}/${state.fact_id ?? ''}`} path={path} data={data} state={state} text={text} values={values} waiting={pending.get(state.key)} locked={lockOf(state, text, steps, pending)} role={role} onMoved={() => select(null)} />
       </Box>
       <Box>
         <Headline data={data} pendingCount={pending.size} />
@@ -69,6 +69,19 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
       </Box>
     </Box>
   )
+}
+
+/**
+ * Why a step cannot be done yet, seen from this device: what is recorded here and not yet sent counts as done,
+ * but a judgement that is wanted first waits for the server.
+ */
+function lockOf(state: StepState, text: StepText, steps: StepState[], pending: Map<string, Waiting>): string | null {
+  const of = (ids: string[] | undefined): StepState[] => steps.filter((s) => (ids ?? []).includes(s.id) && (state.side === null || s.side === null || s.side === state.side))
+  const first = of(text.after).find((s) => s.status === 'todo' && !pending.has(s.key))
+  if (first) return `"${first.title}" comes first.`
+  const unjudged = of(text.needs_good).find((s) => pending.has(s.key))
+  if (unjudged) return `"${unjudged.title}" must be good first: its judgement waits for the server.`
+  return pending.size > 0 && of(text.needs_good).every((s) => s.verdict === 'good' || s.verdict === 'close') ? null : of(text.needs_good).length > 0 || pending.size === 0 ? state.locked : null
 }
 
 /** Values that count at each step, what waits on the device included. */
@@ -115,11 +128,12 @@ interface PaneProps {
   text: StepText
   values: Record<string, Record<string, unknown>>
   waiting: Waiting | undefined
+  locked: string | null
   role: string | undefined
   onMoved: () => void
 }
 
-function StepPane({ path, data, state, text, values, waiting, role, onMoved }: PaneProps): ReactElement {
+function StepPane({ path, data, state, text, values, waiting, locked, role, onMoved }: PaneProps): ReactElement {
   const [again, setAgain] = useState(false)
   const [reason, setReason] = useState('')
   const running = useRun(`${path}/${text.id}`)
@@ -149,8 +163,8 @@ function StepPane({ path, data, state, text, values, waiting, role, onMoved }: P
         <Recorded state={state} text={text} value={values[state.key] ?? {}} data={data} values={values} limit={limitOf()} onAgain={() => setAgain(true)} />
       ) : data.closed ? (
         <Typography sx={{ my: 2 }}>{data.closed}</Typography>
-      ) : state.locked && !running && text.kind !== 'note' && !again ? (
-        <Typography sx={{ my: 2, fontWeight: 700 }}>{state.locked}</Typography>
+      ) : locked && !running && !again ? (
+        <Typography sx={{ my: 2, fontWeight: 700 }}>{locked}</Typography>
       ) : (
         <>
           {again && <TextField label="Why does the earlier entry not count?" value={reason} onChange={(e) => setReason(e.target.value)} sx={{ my: 1.5 }} />}

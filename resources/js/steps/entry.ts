@@ -27,7 +27,8 @@ export function complaint(field: FieldSpec, entered: Entered, shown: Shown): str
   const high = field.max === undefined ? Infinity : shown.fromKey(field.max)
   if (number < low - 1e-9 || number > high + 1e-9) {
     const round = (n: number): string => (Number.isFinite(n) ? String(Math.round(n * 100) / 100) : 'any value')
-    return `${field.label}: ${text} ${shown.symbol} is outside ${round(low)} to ${round(high)} ${shown.symbol}.`
+    const unit = shown.symbol === '' ? '' : ` ${shown.symbol}`
+    return `${field.label}: ${text}${unit} is outside ${round(low)} to ${round(high)}${unit}.`
   }
   return null
 }

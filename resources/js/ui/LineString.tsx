@@ -107,7 +107,7 @@ export function LineString(props: Props): ReactElement {
   const laidTo = made.length > 0 ? Math.max(...made.map((j) => places[joints.indexOf(j)]!)) + 12 : 24
 
   return (
-    <Box ref={box} sx={{ overflowX: 'auto', overflowY: 'hidden', mx: { xs: -2, md: 0 }, scrollbarWidth: 'thin' }} tabIndex={-1}>
+    <Box ref={box} sx={{ overflowX: 'auto', overflowY: 'hidden', mx: { xs: -2, md: 0 }, scrollbarWidth: 'thin' }} tabIndex={0} role="region" aria-label="The string">
       <svg width={inner} height={height} role="group" aria-label={`Line with ${joints.length} joints`} style={{ display: 'block' }}>
         {!compact && (
           <>
@@ -161,7 +161,7 @@ function Ring({ joint, x, y, here, now, onOpen, unsent }: { joint: JointShort; x
   return (
     <g
       transform={`translate(${x} ${y})`}
-      role={onOpen ? 'link' : undefined}
+      role={onOpen ? 'link' : 'img'}
       tabIndex={onOpen ? (here ? 0 : -1) : undefined}
       aria-label={`Joint ${joint.number}, ${what}`}
       onClick={() => onOpen?.(joint.id)}

@@ -86,7 +86,7 @@ export function Round({ readings, across, active, onPick, limit, axisDeg, jaws, 
         const lit = d.i === active
         const label = `${readings[d.i]!.clock}${d.value === null ? '' : `, ${d.value}`}`
         return (
-          <g key={`${d.i}-${d.deg}`} onClick={() => onPick?.(d.i)} style={{ cursor: onPick ? 'pointer' : 'default' }} aria-label={label} role={onPick ? 'button' : undefined}>
+          <g key={`${d.i}-${d.deg}`} onClick={() => onPick?.(d.i)} style={{ cursor: onPick ? 'pointer' : 'default' }} aria-label={label} role={onPick ? 'button' : 'img'}>
             <circle cx={x} cy={y} r={22} fill="transparent" />
             <circle cx={x} cy={y} r={lit ? 11 : d.value === null ? 5 : 7} fill={lit ? c.accent : d.value === null ? c.rule : c.ground} stroke={lit ? c.accent : d.value === null ? c.rule : c.ink} strokeWidth={2.6} />
           </g>

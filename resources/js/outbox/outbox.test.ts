@@ -1,0 +1,68 @@
+import 'fake-indexeddb/auto'
+import { beforeEach, expect, test, vi } from 'vitest'
+import { store } from './db'
+import { deviceTime, drop, flush, record, whenSent } from './outbox'
+
+const answer = (status: number, body: unknown): Response => new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
+const stored = { judgement: {}, state: 'begun', stored: true }
+
+beforeEach(async () => {
+  await store.waiting.clear()
+  vi.unstubAllGlobals()
+  document.cookie = 'XSRF-TOKEN=t'
+})
+
+test('a fact stays on the device until the server has said that it is stored, in order, each once', async () => {
+  const sent: string[] = []
+  let up = false
+  vi.stubGlobal('fetch', async (_url: string, init: RequestInit) => {
+    if (!up) throw new TypeError('no network')
+    sent.push((JSON.parse(String(init.body)) as { step: string }).step)
+    return answer(201, stored)
+  })
+  await record('joints/1', { step: 'one', value: {} })
+  await record('joints/1', { step: 'two', value: {} })
+  await flush()
+  expect(await store.waiting.count()).toBe(2)
+  up = true
+  await flush()
+  expect(sent).toEqual(['one', 'two'])
+  expect(await store.waiting.count()).toBe(0)
+})
+
+test('a refused fact is set aside with its sentence and holds up no other', async () => {
+  vi.stubGlobal('fetch', async (_url: string, init: RequestInit) =>
+    (JSON.parse(String(init.body)) as { step: string }).step === 'wrong' ? answer(422, { title: 'x', errors: [{ field: 'air_c', message: 'Air: too hot.' }] }) : answer(201, stored))
+  await record('joints/1', { step: 'wrong', value: {} })
+  await record('joints/1', { step: 'right', value: {} })
+  await flush()
+  const left = await store.waiting.toArray()
+  expect(left.map((w) => [w.body.step, w.refused])).toEqual([['wrong', 'Air: too hot.']])
+  await drop(left[0]!.seq!)
+  expect(await store.waiting.count()).toBe(0)
+})
+
+test.each([401, 419, 429, 500, 503])('status %i means wait, not lose', async (status) => {
+  vi.stubGlobal('fetch', async () => answer(status, { title: 'later' }))
+  await record('joints/1', { step: 'one', value: {} })
+  await flush()
+  const left = await store.waiting.toArray()
+  expect(left).toHaveLength(1)
+  expect(left[0]!.refused).toBeUndefined()
+})
+
+test('a page that listens is told before the fact leaves the outbox', async () => {
+  vi.stubGlobal('fetch', async () => answer(201, stored))
+  let seen = -1
+  whenSent(() => {
+    void store.waiting.count().then((n) => (seen = n))
+  })
+  await record('joints/1', { step: 'one', value: {} })
+  await flush()
+  expect(seen).toBe(1)
+})
+
+test('the time of the device carries its offset', () => {
+  expect(deviceTime(new Date('2026-05-04T10:00:00Z'))).toMatch(/^2026-05-04T\d\d:00:00[+-]\d\d:\d\d$/)
+  expect(Date.parse(deviceTime(new Date('2026-05-04T10:00:00Z')))).toBe(Date.parse('2026-05-04T10:00:00Z'))
+})

@@ -1,0 +1,25 @@
+import { expect, test } from 'vitest'
+import type { Units } from '../api/queries'
+import { complaint, shownField, toValue } from './entry'
+
+const units: Units = { length: { m: { symbol: 'm', factor: 1, offset: 0 }, mm: { symbol: 'mm', factor: 0.001, offset: 0 }, in: { symbol: 'in', factor: 0.0254, offset: 0 } }, temperature: { c: { symbol: '°C', factor: 1, offset: 0 }, f: { symbol: '°F', factor: 1 / 1.8, offset: -32 / 1.8 } } }
+const od = { key: 'od_mm', label: 'Diameter', quantity: 'length', min: 16, max: 1700 }
+const air = { key: 'air_c', label: 'Air', quantity: 'temperature', min: -40, max: 55 }
+
+test('a figure is sent under the key of the unit in which it was typed', () => {
+  expect(toValue(od, '110,5', shownField(od, 'metric', units))).toEqual({ od_mm: 110.5 })
+  expect(toValue(od, '4.5', shownField(od, 'us', units))).toEqual({ od_in: 4.5 })
+  expect(toValue(air, '68', shownField(air, 'us', units))).toEqual({ air_f: 68 })
+})
+
+test('text with its own unit goes to the server as typed', () => {
+  expect(toValue(od, '4 1/8 in', shownField(od, 'metric', units))).toEqual({ od_mm: '4 1/8 in' })
+})
+
+test('the stated range is echoed in the unit of the person', () => {
+  expect(complaint(od, '9', shownField(od, 'metric', units))).toBe('Diameter: 9 mm is outside 16 to 1700 mm.')
+  expect(complaint(od, '0.2', shownField(od, 'us', units))).toBe('Diameter: 0.2 in is outside 0.63 to 66.93 in.')
+  expect(complaint(air, '100', shownField(air, 'us', units))).toBeNull()
+  expect(complaint(air, '', shownField(air, 'us', units))).toBe('Air is missing.')
+  expect(complaint({ ...air, optional: true }, '', shownField(air, 'us', units))).toBeNull()
+})

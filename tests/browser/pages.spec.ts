@@ -1,0 +1,129 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { atStep, fill, lineByName, recordStep, signIn } from './people'
+
+async function noSeriousFault(page: Page, what: string): Promise<void> {
+  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
+  const serious = found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+  expect(serious.map((v) => `${what}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
+}
+
+test('axe finds nothing serious on any page, in any light', async ({ page }) => {
+  await page.goto('/sign-in')
+  await noSeriousFault(page, 'sign in')
+  await signIn(page, 'tamsin')
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  const joint = (number: string): string => `/joints/${line.joints.find((j) => j.number === number)!.id}`
+  const section = line.sections[1]!
+  const pages: [string, string][] = [
+    ['/', 'Lines'], ['/lines/new', 'Make a line'], [`/lines/${line.id}`, 'Kelder Lane main'], [joint('35'), 'Joint 35'], [`${joint('36')}?step=conditions`, 'Joint 36'], [`${joint('36')}?step=ovality@a`, 'Joint 36'],
+    [`${joint('12')}?step=fusion`, 'Joint 12'], [`${joint('36')}?step=code`, 'Joint 36'], [`/sections/${section.id}`, 'Section 2'], [`/tests/${section.tests[0]!.id}`, 'Section 2'], [`/lines/${line.id}/register`, 'Register'], ['/procedures', 'Procedures'], ['/bench?calc=dew-point', 'Bench'],
+  ]
+  for (const [path, heading] of pages) {
+    await page.goto(path)
+    await expect(page.getByRole('heading', { level: 1, name: new RegExp(heading) })).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    await noSeriousFault(page, path)
+  }
+  for (const mode of ['glare', 'night']) {
+    await page.evaluate((m) => localStorage.setItem('look', m), mode)
+    await page.goto(joint('35'))
+    await expect(page.locator('#step-title')).toBeVisible()
+    await noSeriousFault(page, mode)
+  }
+})
+
+test('a wrong entry at each kind of step is said in one sentence and nothing is stored', async ({ page }) => {
+  await signIn(page, 'bram')
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  const joint = line.joints.find((j) => j.number === '40')!
+  const facts = async (): Promise<number> => ((await (await page.request.get(`/api/v1/joints/${joint.id}`, { headers: { Referer: page.url() } })).json()) as { facts: unknown[] }).facts.length
+  await page.goto(`/joints/${joint.id}?step=conditions`)
+  await fill(page, { Air: '140', 'Humidity, %': '120', Pipe: '13', Fitting: '14', Wind: '2' }, { 'Under a shelter': 'No', 'Rain or snow': 'No' })
+  await recordStep(page)
+  await expect(page.getByRole('alert').first()).toHaveText('Air: 140 °C is outside -40 to 55 °C.')
+  await expect(page.getByText('Humidity, %: 120 is outside 1 to 100')).toBeVisible()
+  await fill(page, { Air: '1 2', 'Humidity, %': '60' })
+  await recordStep(page)
+  await page.getByRole('button', { name: /1 refused/ }).click()
+  await expect(page.getByText('that looks like two numbers')).toBeVisible()
+  await page.getByRole('button', { name: 'Drop it' }).click()
+  await page.goto(`/joints/${joint.id}?step=ovality@a`)
+  await page.locator('form input').first().fill('9')
+  await page.locator('form input').first().press('Enter')
+  await expect(page.getByRole('alert')).toContainText('9 mm is outside 16 to 1700 mm')
+  await page.goto(`/joints/${joint.id}?step=code`)
+  await page.getByLabel('24 digits').fill('010000110395160210150023')
+  await recordStep(page)
+  await expect(page.getByText('its check digit would be 2').first()).toBeVisible()
+  expect(await facts()).toBe(1) // a code that does not fit is what was scanned: kept, and judged open
+  await page.goto(`/joints/${joint.id}?step=fusion`)
+  await expect(page.getByText(/comes first|must be good first/)).toBeVisible()
+  await page.goto(`/joints/${joint.id}?step=accept`)
+  await expect(page.getByText(/comes first|must be good first/)).toBeVisible()
+  expect(await facts()).toBe(1)
+})
+
+test('a PVC joint is made on the same pages', async ({ page }) => {
+  await signIn(page, 'bram')
+  const line = await lineByName(page.request, 'Osier Row branch')
+  await page.goto(`/lines/${line.id}`)
+  await page.getByRole('button', { name: 'Begin joint 4' }).click()
+  await atStep(page, 'The two pipes')
+  await recordStep(page)
+  await atStep(page, 'Squareness of the cut')
+  for (const value of ['0', '0.5', '1.2', '0.6']) {
+    const input = page.locator('form input').first()
+    await expect(input).toHaveValue('')
+    await input.fill(value)
+    await input.press('Enter')
+  }
+  await atStep(page, 'Chamfer')
+  await fill(page, { 'Length along the pipe': '40' })
+  await recordStep(page)
+  await expect(page.getByText('Bad: 40 mm is too long: too little edge is left.').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Measure again' }).click()
+  await page.getByLabel('Why does the earlier entry not count?').fill('cut off and chamfered anew')
+  await fill(page, { 'Length along the pipe': '14' })
+  await recordStep(page)
+  await atStep(page, 'Witness mark')
+})
+
+test('by keyboard alone: sign in, walk the string, open a joint, record a step, change units', async ({ page }) => {
+  await page.goto('/sign-in')
+  await expect(page.getByLabel('E-mail')).toBeFocused()
+  await page.keyboard.type('bram@diastoma.example')
+  await page.keyboard.press('Tab')
+  await page.keyboard.type('clay-and-chalk')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Lines', level: 1 })).toBeVisible()
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  const joint = line.joints.find((j) => j.number === '44')!
+  await page.goto(`/lines/${line.id}`)
+  await expect(page.getByRole('heading', { name: 'Next at the face' })).toBeVisible()
+  await page.keyboard.press('/')
+  await expect(page.getByLabel('Number of a joint or a pipe')).toBeFocused()
+  await page.keyboard.type('43')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: /Joint 43/ })).toBeVisible()
+  await page.locator('body').press('ArrowRight')
+  await expect(page).toHaveURL(new RegExp(joint.id))
+  await expect(page.getByRole('heading', { name: /Joint 44/ })).toBeVisible()
+  const air = page.getByLabel('Air', { exact: false }).first()
+  for (let i = 0; i < 40 && !(await air.evaluate((e) => e === document.activeElement)); i++) await page.keyboard.press('Tab')
+  for (const figure of ['14', '60', '13', '14', '2']) {
+    await page.keyboard.type(figure)
+    await page.keyboard.press('Tab')
+  }
+  await page.keyboard.press('ArrowRight') // shelter: no
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('ArrowRight') // rain: no
+  await page.keyboard.press('Enter')
+  await atStep(page, 'The two pipes')
+  await page.locator('body').press('Escape')
+  await expect(page.getByRole('heading', { name: 'Kelder Lane main', level: 1 })).toBeVisible()
+  await page.locator('body').press('u')
+  await expect(page.getByText('in psi · Bram Ivesley')).toBeVisible()
+  await page.locator('body').press('u')
+  await expect(page.getByText('mm bar · Bram Ivesley')).toBeVisible()
+})
