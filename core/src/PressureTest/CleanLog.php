@@ -159,6 +159,12 @@ final class CleanLog
                 for ($j = $i - $half; $j <= $i + $half; $j++) {
                     $window[] = $rows[$j][1];
                 }
+                // Nothing in a window that narrow can be a spike; most windows are.
+                if (max($window) - min($window) <= 5 * $resolution) {
+                    $keep[] = $rows[$i];
+
+                    continue;
+                }
                 sort($window);
                 $median = $window[$half];
                 $off = array_map(fn ($p) => abs($p - $median), $window);

@@ -13,6 +13,9 @@ final class LoggerTimes
 
     private ?string $order;
 
+    /** @var array<string, int> date with offset => timestamp of its midnight */
+    private array $midnights = [];
+
     /**
      * @param  'DMY'|'MDY'|null  $said
      * @param  list<string>  $texts
@@ -75,8 +78,9 @@ final class LoggerTimes
             throw Refused::field('time', 'time, line '.($row + 2).": \"{$this->texts[$row]}\" is no date or time of day.");
         }
         $offset = ($m[8] ?? '') === '' || $m[8] === 'Z' ? 'Z' : $m[8];
-        $whole = (new \DateTimeImmutable(sprintf('%04d-%02d-%02dT%02d:%02d:00%s', $year, $month, $day, $hour, (int) ($m[5] ?? 0), $offset)))->getTimestamp();
+        $date = sprintf('%04d-%02d-%02dT00:00:00%s', $year, $month, $day, $offset);
+        $this->midnights[$date] ??= (new \DateTimeImmutable($date))->getTimestamp();
 
-        return $whole + $second;
+        return $this->midnights[$date] + 3600 * $hour + 60 * (int) ($m[5] ?? 0) + $second;
     }
 }

@@ -17,6 +17,12 @@ final class Bindings
     /** @var array<string, array<string, mixed>> step key => calc => result */
     private array $results = [];
 
+    /** @var array<string, mixed> */
+    private array $parameters;
+
+    /** @var array<string, array<string, mixed>|null> step key => value */
+    private array $steps = [];
+
     /** @var list<string> paths that led to nothing since the last {@see resolve()} */
     public array $missing = [];
 
@@ -27,6 +33,10 @@ final class Bindings
         private readonly array $line,
         private readonly \DateTimeImmutable $now,
     ) {
+        $this->parameters = array_map(fn ($p) => $p['value'], $procedure->parameters);
+        foreach ($procedure->steps as $step) {
+            $this->steps[$step->key()] = $facts->at($step->key())?->value;
+        }
     }
 
     /** @param  array<string, mixed>  $result */
@@ -59,19 +69,14 @@ final class Bindings
      */
     public function values(Step $step, ?string $calc): array
     {
-        $steps = [];
-        foreach ($this->procedure->steps as $other) {
-            $steps[$other->key()] = $this->facts->at($other->key())?->value;
-        }
-
         return [
             'fact' => $this->facts->at($step->key())->value ?? [],
             'result' => $calc === null ? [] : ($this->results[$step->key()][$calc] ?? []),
             'results' => $this->results,
             'here' => $this->results[$step->key()] ?? [],
-            'param' => array_map(fn ($p) => $p['value'], $this->procedure->parameters),
+            'param' => $this->parameters,
             'line' => $this->line,
-            'step' => $steps,
+            'step' => $this->steps,
             'side' => $step->side === null ? '' : ($this->line['sides'][$step->side] ?? $step->side),
         ];
     }
@@ -134,7 +139,7 @@ final class Bindings
             'now' => $this->now->format('Y-m-d\TH:i:sP'),
             'at' => $this->facts->at($step->key())?->at->format('Y-m-d\TH:i:sP'),
             'fact' => $this->facts->at($step->key())?->value,
-            'param' => array_map(fn ($p) => $p['value'], $this->procedure->parameters),
+            'param' => $this->parameters,
             'line' => $this->line,
             'step' => $this->other((string) array_shift($path), $path, $step),
             'result' => $this->results[$this->sided((string) array_shift($path), $step)] ?? null,

@@ -14,6 +14,9 @@ use Diastoma\Core\Refused;
  */
 final readonly class Procedure
 {
+    /** @var array<string, Step> */
+    private array $byKey;
+
     /**
      * @param  list<Step>  $steps  sided steps expanded
      * @param  array<string, array{value: mixed, label?: string, source?: string, certainty?: string}>  $parameters
@@ -29,6 +32,11 @@ final readonly class Procedure
         public array $parameters,
         public array $raw,
     ) {
+        $byKey = [];
+        foreach ($steps as $step) {
+            $byKey[$step->key()] = $step;
+        }
+        $this->byKey = $byKey;
     }
 
     /**
@@ -89,13 +97,7 @@ final readonly class Procedure
 
     public function step(string $key): ?Step
     {
-        foreach ($this->steps as $step) {
-            if ($step->key() === $key) {
-                return $step;
-            }
-        }
-
-        return null;
+        return $this->byKey[$key] ?? null;
     }
 
     public function parameter(string $name): mixed

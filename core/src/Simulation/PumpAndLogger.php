@@ -158,8 +158,8 @@ final class PumpAndLogger
     {
         $limit = $this->seconds + 3600;
         while ($this->model->pressure > $to + 1e3 && $this->seconds < $limit) {
-            // Small steps: the valve is shut at the wanted pressure, not a little below.
-            $this->tick(-$this->rate / 6, 0.2);
+            // Small steps near the end: the valve is shut at the wanted pressure, not a little below.
+            $this->tick(-$this->rate / 6, $this->model->pressure - $to < 60e3 && $to > 0 ? 0.2 : self::STEP_S);
         }
         $this->log();
     }

@@ -51,7 +51,7 @@ export function RoundEntry({ step, limit, onRecord }: { step: StepText; limit?: 
   const where = positions[active] ?? ''
   return (
     <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); next() }}>
-      <Box sx={{ maxWidth: { xs: 264, md: 400 }, mx: 'auto' }}>
+      <Box sx={{ maxWidth: { xs: 290, md: 400 }, mx: 'auto' }}>
         <Round readings={positions.map((clock, i) => ({ clock, value: numbers[i] ?? null }))} across={step.across ?? false} active={active} onPick={setActive} limit={limit ?? null}
           centre={[step.across ? `${where} – ${opposite(where)}` : where, step.across ? 'across' : 'at', `${positions.length - left} of ${positions.length} read`]} />
       </Box>

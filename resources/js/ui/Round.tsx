@@ -57,7 +57,7 @@ export function Round({ readings, across, active, onPick, limit, axisDeg, jaws, 
         const [x, y] = at(h * 30, 170)
         const strong = h % 3 === 0
         return (
-          <text key={h} x={x} y={y + 6} textAnchor="middle" fontSize={strong ? 17 : 14} fontWeight={strong ? 700 : 400} fill={strong ? c.ink : c.faint}>
+          <text key={h} x={x} y={y + 6} textAnchor="middle" fontSize={strong ? 20 : 17} fontWeight={strong ? 700 : 400} fill={strong ? c.ink : c.faint}>
             {h}
           </text>
         )
@@ -93,9 +93,9 @@ export function Round({ readings, across, active, onPick, limit, axisDeg, jaws, 
         )
       })}
       <text y={-12} textAnchor="middle" fontSize={30} fontWeight={700} fill={bad ? c.accent : c.ink}>{centre[0]}</text>
-      <text y={14} textAnchor="middle" fontSize={14.5} fill={c.faint}>{centre[1]}</text>
-      {centre[2] && <text y={34} textAnchor="middle" fontSize={14.5} fill={c.faint}>{centre[2]}</text>}
-      {factor !== null && complete && factor > 1 && <text y={52} textAnchor="middle" fontSize={13} fill={c.faint}>shape drawn {factor}× too large</text>}
+      <text y={16} textAnchor="middle" fontSize={17} fill={c.faint}>{centre[1]}</text>
+      {centre[2] && <text y={38} textAnchor="middle" fontSize={17} fill={c.faint}>{centre[2]}</text>}
+      {factor !== null && complete && factor > 1 && <text y={58} textAnchor="middle" fontSize={15} fill={c.faint}>drawn {factor}× too large</text>}
     </svg>
   )
 }
