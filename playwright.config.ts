@@ -4,9 +4,9 @@ export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results',
   timeout: 240_000,
-  expect: { timeout: 8_000 },
+  expect: { timeout: 20_000 },
   fullyParallel: false,
-  workers: 2,
+  workers: 1,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '.diastoma-test/e2e.json' }]],
   use: {
@@ -14,7 +14,7 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/Vienna',
     trace: 'off',
-    actionTimeout: 8_000,
+    actionTimeout: 20_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],

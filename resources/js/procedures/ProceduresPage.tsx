@@ -61,6 +61,7 @@ export default function ProceduresPage(): ReactElement {
 }
 
 function unit(name: string): string {
+  if (name.endsWith('_per_k')) return '/K'
   const found = /_(mm|kpa|bar|pct|percent|min|h|c|k|ms|v|ohm|deg|l)$/.exec(name)
   return { mm: 'mm', kpa: 'kPa', bar: 'bar', pct: '%', percent: '%', min: 'min', h: 'h', c: '°C', k: 'K', ms: 'm/s', v: 'V', ohm: 'Ω', deg: '°', l: 'L' }[found?.[1] ?? ''] ?? ''
 }

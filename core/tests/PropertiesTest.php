@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Calculation\Signature;
+use Diastoma\Core\PressureTest\MakeupAllowance;
+use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Simulation\FusionBox;
+use Diastoma\Core\Simulation\Noise;
+use Diastoma\Core\Simulation\PracticeLabels;
+
+function calc(string $name, array $in): array
+{
+    return Registry::standard()->run($name, $in);
+}
+
+it('converts as GNU Units does', function () {
+    foreach (file(__DIR__.'/references/units.csv', FILE_IGNORE_NEW_LINES) as $row) {
+        if ($row[0] === '#') {
+            continue;
+        }
+        [$text, $kind, $si] = explode('|', $row);
+        $got = calc('parse-quantity', ['text' => $text, 'kind' => $kind] + ($kind === 'pressure' ? ['pressure_reference' => 'gauge'] : []))['si'];
+        expect($got)->toEqualWithDelta((float) $si, 2e-7 * abs((float) $si) + 1e-9, "{$text}: {$got} against {$si}");
+    }
+});
+
+it('turns only the direction when a round is turned, and scales with the readings', function () {
+    $noise = new Noise(42);
+    for ($k = 0; $k < 40; $k++) {
+        $base = 200 + 50 * $noise->uniform();
+        $readings = array_map(fn ($a) => ['angle_deg' => $a, 'd_mm' => $base + 3 * cos(2 * deg2rad($a - 40)) + 0.05 * $noise->uniform()], [0, 30, 60, 90, 120, 150]);
+        $turned = array_map(fn ($r) => ['angle_deg' => fmod($r['angle_deg'] + 30, 180), 'd_mm' => $r['d_mm']], $readings);
+        $doubled = array_map(fn ($r) => ['angle_deg' => $r['angle_deg'], 'd_mm' => 2 * $r['d_mm']], $readings);
+        $inches = array_map(fn ($r) => ['angle_deg' => $r['angle_deg'], 'd_in' => $r['d_mm'] / 25.4], $readings);
+        $a = calc('ovality-round', ['readings' => $readings, 'limit_mm' => 5]);
+        $b = calc('ovality-round', ['readings' => $turned, 'limit_mm' => 5]);
+        $c = calc('ovality-round', ['readings' => $doubled, 'limit_mm' => 10, 'u_instr_mm' => 0.2]);
+        $d = calc('ovality-round', ['readings' => array_reverse($inches), 'limit_in' => 5 / 25.4]);
+        expect($b['ovality_fit_mm'])->toEqualWithDelta($a['ovality_fit_mm'], 1e-9)->and(fmod($b['axis_deg'] - $a['axis_deg'] + 180, 180))->toEqualWithDelta(30, 1e-6)
+            ->and($c['ovality_fit_mm'])->toEqualWithDelta(2 * $a['ovality_fit_mm'], 1e-9)->and($c['verdict'])->toBe($a['verdict'])
+            ->and($d['ovality_fit_mm'])->toEqualWithDelta($a['ovality_fit_mm'], 1e-9)->and($d['verdict'])->toBe($a['verdict'])->and($b['verdict'])->toBe($a['verdict']);
+    }
+});
+
+it('mirrors the turn of a joint when it is looked at from the other side', function () {
+    $readings = [['hour' => 12, 'gap_mm' => 10], ['hour' => 2, 'gap_mm' => 14], ['hour' => 4, 'gap_mm' => 15], ['hour' => 6, 'gap_mm' => 11], ['hour' => 8, 'gap_mm' => 7], ['hour' => 10, 'gap_mm' => 6]];
+    $mirrored = array_map(fn ($r) => ['hour' => fmod(12 - $r['hour'], 12), 'gap_mm' => $r['gap_mm']], $readings);
+    $up = calc('joint-gap-fit', ['readings' => $readings, 'lever_diameter_mm' => 222, 'clock_view' => 'up-chainage', 'max_angle_deg' => 3]);
+    $down = calc('joint-gap-fit', ['readings' => $mirrored, 'lever_diameter_mm' => 222, 'clock_view' => 'down-chainage', 'max_angle_deg' => 3]);
+    expect($down['angle_deg'])->toEqualWithDelta($up['angle_deg'], 1e-9)->and($down['turn_right_deg'])->toEqualWithDelta($up['turn_right_deg'], 1e-9)->and($down['pass'])->toBe($up['pass']);
+});
+
+it('finds the gap deflection and the joint gap fit to be one sum', function () {
+    $one = calc('gap-deflection', ['readings' => [['theta_deg' => 0, 'value_mm' => 12], ['theta_deg' => 90, 'value_mm' => 9.5], ['theta_deg' => 180, 'value_mm' => 7], ['theta_deg' => 270, 'value_mm' => 10.5]], 'face_diameter_mm' => 170]);
+    $two = calc('joint-gap-fit', ['readings' => [['hour' => 12, 'gap_mm' => 12], ['hour' => 3, 'gap_mm' => 9.5], ['hour' => 6, 'gap_mm' => 7], ['hour' => 9, 'gap_mm' => 10.5]], 'lever_diameter_mm' => 170, 'clock_view' => 'up-chainage']);
+    expect($one['angle_deg'])->toEqualWithDelta($two['angle_deg'], 1e-9);
+});
+
+it('encodes and decodes practice codes, and sees any single wrong digit', function () {
+    foreach (PracticeLabels::all() as $label) {
+        if ($label['trap'] !== null) {
+            continue;
+        }
+        $read = calc('fitting-code', ['code' => $label['code'], 'layout' => 'T1']);
+        expect($read['dn_mm'])->toEqual($label['dn_mm'])->and($read['time_s'])->toEqual($label['time_s'])->and($read['voltage_v'])->toEqual($label['voltage_v']);
+        for ($i = 0; $i < 24; $i++) {
+            $wrong = substr_replace($label['code'], (string) (((int) $label['code'][$i] + 1) % 10), $i, 1);
+            expect(fn () => calc('fitting-code', ['code' => $wrong, 'layout' => 'T1']))->toThrow(Refused::class);
+        }
+    }
+});
+
+it('raises nothing on 200 healthy fusions with noise and finds every fault at its second', function () {
+    $judge = fn (array $samples, float $cold) => calc('fusion-trace', ['samples' => $samples, 'u_nom_v' => 39.5, 't_plan_s' => 200, 'r_nom_ohm' => 0.85, 'u_tol_pct' => 1.5, 'e_tol_pct' => 5, 'r_tol_pct' => 10, 'contact_ohm' => 0.1, 't_tol_s' => 3, 'r_cold_ohm' => $cold, 'e_nom_j' => 39.5 ** 2 * 200 / $cold]);
+    for ($seed = 1; $seed <= 200; $seed++) {
+        $cold = 0.85 * FusionBox::programme('none', $seed)['r_ratio'];
+        expect($judge(FusionBox::trace(39.5, 0.85, 200, 'none', $seed), $cold)['events'])->toBe([]);
+    }
+    foreach (['supply-sag' => ['under-voltage', 80], 'interruption' => ['supply-lost', 60], 'shorted-turns' => ['turn-short', 100], 'pulled-lead' => ['open-circuit', 120]] as $fault => [$code, $second]) {
+        for ($seed = 1; $seed <= 20; $seed++) {
+            $cold = 0.85 * FusionBox::programme($fault, $seed)['r_ratio'];
+            $events = array_column($judge(FusionBox::trace(39.5, 0.85, 200, $fault, $seed), $cold)['events'], 't_s', 'code');
+            expect($events)->toHaveKey($code)->and($events[$code])->toEqualWithDelta($second, 1.001);
+        }
+    }
+});
+
+it('names missing, odd and unknown inputs of every calculation, and never answers nonsense with a number', function () {
+    $registry = Registry::standard();
+    foreach ($registry->names() as $name) {
+        $schema = $registry->schema($name);
+        expect($schema['properties'])->not->toBe([]);
+        foreach ([['nonsense_mm' => 1], array_fill_keys($schema['required'], 'text'), array_fill_keys($schema['required'], true), array_fill_keys($schema['required'], [1])] as $bad) {
+            try {
+                $registry->run($name, $bad);
+                expect($schema['required'])->toBe([], "{$name} took nonsense");
+            } catch (Refused $refused) {
+                expect($refused->getMessage())->toMatch('/\.$/')->and($refused->firstField())->not->toBe('');
+            }
+        }
+    }
+});
+
+it('shows defaults of a schema in the unit of the key', function () {
+    expect(Signature::of(MakeupAllowance::class)->schema()['properties']['min_duration_h']['default'])->toEqualWithDelta(2.0, 1e-12);
+});
+
+it('freezes a procedure by its content and not by the order of its keys', function () {
+    $raw = Procedure::shipped()['pvc-spigot-socket']->raw;
+    expect(Procedure::hash(array_reverse($raw, true)))->toBe(Procedure::hash($raw));
+    $raw['parameters']['end_gap_mm']['value'] = 11;
+    expect(Procedure::hash($raw))->not->toBe(Procedure::shipped()['pvc-spigot-socket']->hash);
+});
