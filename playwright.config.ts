@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results',
-  timeout: 240_000,
+  timeout: 900_000,
   expect: { timeout: 20_000 },
   fullyParallel: false,
   workers: 1,

@@ -36,7 +36,7 @@ const gone = (child: ChildProcess): Promise<void> => new Promise((done) => (chil
 
 /** Kills workers and database in the middle of recording; every acknowledged fact is there afterwards, once. */
 test('nothing that was acknowledged is lost when the server dies', async () => {
-  test.setTimeout(400_000)
+  test.setTimeout(900_000)
   const home = mkdtempSync(join(tmpdir(), 'diastoma-'))
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`

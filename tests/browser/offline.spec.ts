@@ -4,7 +4,7 @@ import { lineByName, someone } from './people'
 
 /** Three joints at the trench without network: everything is on the device, and on the server once when it is back. */
 test('three joints without network', async ({ browser }) => {
-  test.setTimeout(300_000)
+  test.setTimeout(900_000)
   const engineer = await someone(browser, 'tamsin')
   const procedures = (await (await engineer.request.get('/api/v1/procedures', { headers: { Referer: engineer.url() } })).json()) as { hash: string; key: string }[]
   const token = decodeURIComponent((await engineer.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value)
