@@ -13,7 +13,12 @@ final class Compare
 {
     public static function slack(float ...$numbers): float
     {
-        return max(1e-12, 1e-9 * max(array_map(abs(...), $numbers)));
+        $largest = 0.0;
+        foreach ($numbers as $number) {
+            $largest = max($largest, abs($number));
+        }
+
+        return max(1e-12, 1e-9 * $largest);
     }
 
     /** value <= limit; with $strictly, value < limit. */

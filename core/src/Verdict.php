@@ -26,4 +26,12 @@ enum Verdict: string
 
         return self::Open;
     }
+
+    /** 0 for the word that must be said first; the order of `worst`. */
+    public function urgency(): int
+    {
+        return match ($this) {
+            self::Bad => 0, self::Open => 1, self::Close => 2, self::Good => 3,
+        };
+    }
 }

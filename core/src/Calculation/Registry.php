@@ -9,25 +9,12 @@ use Diastoma\Core\Refused;
 /** Every calculation by name, runnable from JSON. Shared by the command line, the API, the Bench and the engine. */
 final class Registry
 {
-    /** @var array<string, class-string> name or other name => class */
-    private array $classes = [];
-
-    /** @var array<class-string, Calculates> */
+    /** @var array<class-string, Calculates> what is read of a class, once it is asked for */
     private array $facts = [];
 
-    /** @param  list<class-string>  $classes */
-    public function __construct(array $classes)
+    /** @param  array<string, class-string>  $classes  name or other name => class */
+    public function __construct(private readonly array $classes)
     {
-        foreach ($classes as $class) {
-            $about = (new \ReflectionClass($class))->getAttributes(Calculates::class)[0]->newInstance();
-            $this->facts[$class] = $about;
-            foreach ([$about->name, ...$about->alsoNamed] as $name) {
-                if (isset($this->classes[$name])) {
-                    throw new \LogicException("Two calculations answer to {$name}");
-                }
-                $this->classes[$name] = $class;
-            }
-        }
     }
 
     public static function standard(): self
@@ -53,7 +40,7 @@ final class Registry
 
     public function about(string $name): Calculates
     {
-        return $this->facts[$this->classOf($name)];
+        return $this->aboutClass($this->classOf($name));
     }
 
     /** @return array<string, mixed> */
@@ -81,9 +68,15 @@ final class Registry
     public function run(string $name, array $input): array
     {
         $class = $this->classOf($name);
-        $arguments = Signature::of($class)->arguments($input, $this->facts[$class]->family);
+        $arguments = Signature::of($class)->arguments($input, $this->aboutClass($class)->family);
 
         return (new $class)(...$arguments);
+    }
+
+    /** @param  class-string  $class */
+    private function aboutClass(string $class): Calculates
+    {
+        return $this->facts[$class] ??= (new \ReflectionClass($class))->getAttributes(Calculates::class)[0]->newInstance();
     }
 
     /** @return class-string */

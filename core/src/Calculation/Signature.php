@@ -15,17 +15,21 @@ use Diastoma\Core\Refused;
 final class Signature
 {
     /** @var array<class-string, self> */
-    private static array $known = [];
+    private static array $read = [];
 
-    /** @param  list<array{name: string, field: Field, required: bool, default: mixed}>  $inputs */
+    /** @var array<string, true> every key that is known, in any unit */
+    private readonly array $known;
+
+    /** @param  list<array{name: string, field: Field, keys: array<string, \Diastoma\Core\Units\Unit|null>, required: bool, default: mixed}>  $inputs */
     private function __construct(public readonly array $inputs)
     {
+        $this->known = array_fill_keys(array_keys(array_merge(...array_column($inputs, 'keys'))), true);
     }
 
     /** @param  class-string  $class */
     public static function of(string $class): self
     {
-        return self::$known[$class] ??= self::reflect(new \ReflectionClass($class));
+        return self::$read[$class] ??= self::reflect(new \ReflectionClass($class));
     }
 
     /** @param  \ReflectionClass<object>  $class */
@@ -36,9 +40,11 @@ final class Signature
         foreach ($method?->getParameters() ?? [] as $parameter) {
             $attribute = $parameter->getAttributes(Field::class, \ReflectionAttribute::IS_INSTANCEOF)[0]
                 ?? throw new \LogicException("{$class->name}: \${$parameter->name} has no field attribute");
+            $field = $attribute->newInstance();
             $inputs[] = [
                 'name' => $parameter->name,
-                'field' => $attribute->newInstance(),
+                'field' => $field,
+                'keys' => $field->keys(),
                 'required' => ! $parameter->isDefaultValueAvailable(),
                 'default' => $parameter->isDefaultValueAvailable() ? $parameter->getDefaultValue() : null,
             ];
@@ -62,24 +68,32 @@ final class Signature
         $at = $row === null ? '' : "{$list}, row {$row}: ";
         foreach ($this->inputs as $input) {
             $field = $input['field'];
-            $found = array_intersect_key($given, $field->keys());
-            $given = array_diff_key($given, $found);
-            $found = array_filter($found, fn ($v) => $v !== null);
+            $found = [];
+            foreach (array_intersect_key($given, $input['keys']) as $key => $value) {
+                if ($value !== null) {
+                    $found[$key] = $value;
+                }
+            }
+            if ($found === [] && ! $input['required']) {
+                $arguments[$input['name']] = $input['default'];
+
+                continue;
+            }
             $key = (string) (array_key_first($found) ?? $field->key);
             $name = $family->fieldName($key, $field->bare(), $list);
             try {
                 if (count($found) > 1) {
                     throw Refused::field($name, "{$field->bare()} came in several units (".implode(', ', array_keys($found)).'); give one.');
                 }
-                if ($found === [] && $input['required']) {
+                if ($found === []) {
                     throw Refused::field($name, "{$field->key} is missing.");
                 }
-                $arguments[$input['name']] = $found === [] ? $input['default'] : $field->read($found[$key], $key, $name, $family);
+                $arguments[$input['name']] = $field->read($found[$key], $key, $name, $family);
             } catch (Refused $refused) {
                 $refusals[] = $at === '' ? $refused : Refused::field($refused->firstField(), $at.$refused->getMessage());
             }
         }
-        foreach (array_keys($given) as $unknown) {
+        foreach (array_keys(array_diff_key($given, $this->known)) as $unknown) {
             $known = implode(', ', array_map(fn ($i) => $i['field']->key, $this->inputs));
             $refusals[] = Refused::field($family->fieldName((string) $unknown, (string) $unknown, $list), "{$at}{$unknown} is not an input here; known are {$known}.");
         }
@@ -102,7 +116,7 @@ final class Signature
                 $required[] = $field->key;
             } elseif (is_scalar($input['default'])) {
                 $schema['default'] = $field instanceof Measure
-                    ? $field->keys()[$field->key]?->fromSi((float) $input['default'])
+                    ? $input['keys'][$field->key]?->fromSi((float) $input['default'])
                     : $input['default'];
             }
             $properties[$field->key] = $schema === [] ? new \stdClass : $schema;

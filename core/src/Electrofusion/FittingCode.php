@@ -21,12 +21,17 @@ use Diastoma\Core\Refused;
     'fitting-code',
     'What does the bar code of the fitting say?',
     Family::Electrofusion,
-    ['dn_mm', 'voltage_v', 'resistance_ohm', 'resistance_tol_pct', 'time_s', 'correction_pct_per_k', 'current_cold_a', 'energy_j'],
+    ['dn_mm', 'voltage_v', 'resistance_ohm', 'resistance_tol_pct', 'time_s', 'correction_pct_per_k', 'cooling_min', 'current_cold_a', 'energy_j'],
     'ISO 13950: 24 digits (std); check digit modulo 10, weights 3 and 1 (from memory); the layout is data',
 )]
 final class FittingCode
 {
-    /** @return array<string, float> */
+    /** What a fitting can have: resistance of its winding, fusion time. */
+    public const RESISTANCE_OHM = [0.05, 30];
+
+    public const TIME_S = [5, 3600];
+
+    /** @return array<string, float|null> what the layout does not hold is null */
     public function __invoke(
         #[Text('code')] string $code,
         #[Anything('layout')] mixed $layout,
@@ -36,28 +41,30 @@ final class FittingCode
         $layout = FittingCodeLayout::from($layout);
         $code = self::checked($code);
 
-        $dn = $layout->number($code, 'dn_mm');
-        $voltage = $layout->number($code, 'voltage_v');
-        $exponent = (int) $layout->number($code, 'resistance_exponent');
-        $resistance = $layout->number($code, 'resistance_mantissa') / 10 ** $exponent;
+        $dn = (float) $layout->number($code, 'dn_mm');
+        $voltage = (float) $layout->number($code, 'voltage_v');
+        $exponent = (int) ($layout->number($code, 'resistance_exponent') ?? 0);
+        $resistance = (float) $layout->number($code, 'resistance_mantissa') / 10 ** $exponent;
         $tolerance = $layout->number($code, 'resistance_tol_pct');
         $step = $layout->timeStep($code);
-        $time = $layout->number($code, 'time') * ($step ?? 0);
+        $time = (float) $layout->number($code, 'time') * ($step ?? 0);
         $this->mustLie('dn_mm', $dn, 1, 3000);
         $this->mustLie('voltage_v', $voltage, $voltageMin, $voltageMax);
-        if ($exponent < 1 || $exponent > 3) {
+        if ($layout->has('resistance_exponent') && ($exponent < 1 || $exponent > 3)) {
             throw Refused::field('resistance_ohm', "resistance_ohm: the code's exponent is {$exponent}; allowed is 1 to 3.");
         }
-        $this->mustLie('resistance_ohm', $resistance, 0.05, 30);
-        $this->mustLie('resistance_tol_pct', $tolerance, 1, 20);
+        $this->mustLie('resistance_ohm', $resistance, ...self::RESISTANCE_OHM);
+        if ($tolerance !== null) {
+            $this->mustLie('resistance_tol_pct', $tolerance, 1, 20);
+        }
         if ($step === null) {
             throw Refused::field('time_s', 'time_s: the code names a unit of time that the layout does not know.');
         }
-        $this->mustLie('time_s', $time, 5, 3600);
+        $this->mustLie('time_s', $time, ...self::TIME_S);
 
         return [
             'dn_mm' => $dn, 'voltage_v' => $voltage, 'resistance_ohm' => $resistance, 'resistance_tol_pct' => $tolerance,
-            'time_s' => $time, 'correction_pct_per_k' => $layout->number($code, 'correction_pct_per_k'),
+            'time_s' => $time, 'correction_pct_per_k' => $layout->number($code, 'correction_pct_per_k'), 'cooling_min' => $layout->number($code, 'cooling_min'),
             'current_cold_a' => $voltage / $resistance, 'energy_j' => $voltage ** 2 * $time / $resistance,
         ];
     }
@@ -65,7 +72,7 @@ final class FittingCode
     /** The 24 digits, spaces dropped, when length and check digit are right. */
     public static function checked(string $typed): string
     {
-        $code = str_replace(' ', '', $typed);
+        $code = (string) preg_replace('/\s/', '', $typed);
         if (preg_match('/^\d{24}$/', $code) !== 1) {
             $n = strlen($code);
             throw Refused::field('code', preg_match('/^\d+$/', $code) === 1

@@ -184,8 +184,15 @@ final class FusionTrace
                 $settled[] = [$row[0], $row[1] / $row[2]];
             }
         }
+        // A drop against the median of the five before it; only what lies under one of them needs the median.
         for ($i = 3; $i < count($settled) - 1; $i++) {
-            $earlier = array_column(array_slice($settled, max(0, $i - 5), min(5, $i)), 1);
+            $earlier = [];
+            for ($j = max(0, $i - 5); $j < $i; $j++) {
+                $earlier[] = $settled[$j][1];
+            }
+            if ($settled[$i][1] >= max($earlier) * (1 - $drop / 100)) {
+                continue;
+            }
             sort($earlier);
             $n = count($earlier);
             $least = (1 - $drop / 100) * ($earlier[intdiv($n - 1, 2)] + $earlier[intdiv($n, 2)]) / 2;

@@ -7,6 +7,7 @@ namespace Diastoma\Core\Electrofusion;
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Anything;
+use Diastoma\Core\Calculation\Field\Numbers;
 use Diastoma\Core\Refused;
 
 /**
@@ -27,10 +28,15 @@ final class JointVerdict
 
     private const MAY_NOT_APPLY = ['indicators-up', 'trace-present'];
 
-    /** @return array<string, mixed> */
-    public function __invoke(#[Anything('signs', 'sign => true, false, null (not looked at) or "n/a"')] mixed $signs): array
-    {
-        $all = [...self::MUST_BE_TRUE, ...self::REVIEW, ...self::MUST_BE_FALSE];
+    /**
+     * @param  list<string>  $notHere
+     * @return array<string, mixed>
+     */
+    public function __invoke(
+        #[Anything('signs', 'sign => true, false, null (not looked at) or "n/a"')] mixed $signs,
+        #[Numbers('not_here', texts: true, about: 'signs that this kind of joint cannot show, such as insertion marks on a saddle')] array $notHere = [],
+    ): array {
+        $all = array_values(array_diff([...self::MUST_BE_TRUE, ...self::REVIEW, ...self::MUST_BE_FALSE], $notHere));
         if (! is_array($signs) || ($signs !== [] && array_is_list($signs))) {
             throw Refused::field('signs', 'signs must be an object of sign names.');
         }
@@ -43,9 +49,9 @@ final class JointVerdict
             }
         }
         $is = fn (string $name, mixed $value) => ($signs[$name] ?? null) === $value;
-        $missing = array_values(array_filter(self::MUST_BE_TRUE, fn ($s) => $is($s, false)));
-        $reject = array_values(array_filter(self::MUST_BE_FALSE, fn ($s) => $is($s, true)));
-        $review = array_filter(self::REVIEW, fn ($s) => $is($s, false));
+        $missing = array_values(array_filter(array_intersect(self::MUST_BE_TRUE, $all), fn ($s) => $is($s, false)));
+        $reject = array_values(array_filter(array_intersect(self::MUST_BE_FALSE, $all), fn ($s) => $is($s, true)));
+        $review = array_filter(array_intersect(self::REVIEW, $all), fn ($s) => $is($s, false));
         $open = array_values(array_filter($all, fn ($s) => $is($s, null)));
         $class = match (true) {
             $missing !== [] || $reject !== [] => 'cut-out',

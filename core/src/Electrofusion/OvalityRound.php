@@ -11,9 +11,7 @@ use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
 use Diastoma\Core\Compare;
 use Diastoma\Core\Refused;
-use Diastoma\Core\Round\Clock;
 use Diastoma\Core\Round\HarmonicFit;
-use Diastoma\Core\Round\Student;
 use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 use Diastoma\Core\Verdict;
@@ -53,35 +51,28 @@ final class OvalityRound
         $spread = max($values) - min($values);
         $mean = array_sum($values) / count($values);
         $fit = $this->fit($readings, $values);
-        $shape = $fit === null ? null : $this->shape($fit, $u);
+        $shape = $fit === null ? null : LongAxis::of($fit, 2, $u);
 
         $limits = array_filter([$limitLength, $limitPercent === null ? null : $limitPercent / 100 * $mean], fn ($l) => $l !== null);
         $limit = $limits === [] ? null : min($limits);
-        $judged = max($spread, $shape['ovality'] ?? 0.0);
+        $judged = max($spread, $shape->ovality ?? 0.0);
         [$verdict, $reasons] = $this->judge($spread, $shape, $limit);
-        $axis = $shape['axis'] ?? null;
 
         return [
             'ovality_mm' => Si::mm($spread), 'ovality_pct' => 100 * $spread / $mean, 'd_mean_mm' => Si::mm($mean),
             'tape_minus_mean_mm' => $tape === null ? null : Si::mm($tape - $mean),
             'd0_mm' => $fit === null ? null : Si::mm($fit->mean()),
             'a2_mm' => $fit === null ? null : Si::mm($fit->amplitude(2)),
-            'ovality_fit_mm' => $shape === null ? null : Si::mm($shape['ovality']),
-            'u95_ovality_mm' => $shape === null ? null : Si::mm($shape['u']),
-            'axis_deg' => $axis, 'u95_axis_deg' => $shape['u_axis'] ?? null,
+            'ovality_fit_mm' => $shape === null ? null : Si::mm($shape->ovality),
+            'u95_ovality_mm' => $shape === null ? null : Si::mm($shape->uncertainty),
+            'axis_deg' => $shape?->axis, 'u95_axis_deg' => $shape?->axisUncertainty,
             'residual_min_mm' => $fit === null ? null : Si::mm(min($fit->residuals)),
             'flats' => $this->flats($fit, $readings, $flatLimit),
             'ovality_judged_mm' => Si::mm($judged), 'limit_used_mm' => $limit === null ? null : Si::mm($limit),
             'verdict' => $verdict->value,
-            'long_axis' => self::across($axis), 'jaws' => self::across($axis), 'screws' => self::across($axis === null ? null : fmod($axis + 90, 180)),
+            'long_axis' => $shape?->jaws(), 'jaws' => $shape?->jaws(), 'screws' => $shape?->screws(),
             'reasons' => $reasons,
         ];
-    }
-
-    /** "1:40 and 7:40" */
-    private static function across(?float $degrees): ?string
-    {
-        return $degrees === null ? null : Clock::text($degrees).' and '.Clock::text($degrees + 180);
     }
 
     /** @param  list<float>  $values */
@@ -122,34 +113,10 @@ final class OvalityRound
         return HarmonicFit::of($angles, $values, [2]);
     }
 
-    /** @return array{ovality: float, u: float, axis: ?float, u_axis: ?float} ovality and u in m, axis in degrees */
-    private function shape(HarmonicFit $fit, float $u): array
-    {
-        [$a, $b] = $fit->pair(2);
-        $amplitude = $fit->amplitude(2);
-        [$aa, $ab, $bb] = $fit->block(2);
-        $s = $fit->s();
-        $free = $fit->n() - $fit->p();
-        [$sigma, $k] = $s !== null && $s > $u ? [$s, Student::t975($free)] : [$u, 1.96];
-        $round = $amplitude < 1e-12;
-        [$c, $n] = $round ? [1.0, 0.0] : [$a / $amplitude, $b / $amplitude];
-        $along = $sigma ** 2 * ($c * $c * $aa + 2 * $c * $n * $ab + $n * $n * $bb);
-        $across = $sigma ** 2 * ($n * $n * $aa - 2 * $n * $c * $ab + $c * $c * $bb);
-        $uOvality = 2 * $k * sqrt($along);
-        $uAxis = $round ? null : 90 / M_PI * $k * sqrt($across) / $amplitude;
-        $shown = ! $round && $amplitude > $uOvality / 2 && $uAxis <= 45;
-
-        return [
-            'ovality' => 2 * $amplitude, 'u' => $uOvality,
-            'axis' => $shown ? rad2deg($fit->direction(2)) : null, 'u_axis' => $shown ? $uAxis : null,
-        ];
-    }
-
     /**
-     * @param  array{ovality: float, u: float, axis: ?float, u_axis: ?float}|null  $shape
      * @return array{Verdict, list<string>}
      */
-    private function judge(float $spread, ?array $shape, ?float $limit): array
+    private function judge(float $spread, ?LongAxis $shape, ?float $limit): array
     {
         if ($limit === null) {
             return [Verdict::Open, ['no limit']];
@@ -160,16 +127,8 @@ final class OvalityRound
         if ($shape === null) {
             return [Verdict::Open, ['too few directions: the spread can prove bad, never good']];
         }
-        if (! Compare::atMost($shape['ovality'], $limit)) {
-            return $shape['u'] > $shape['ovality'] - $limit
-                ? [Verdict::Open, ['only the fitted shape passes the limit, by less than its uncertainty: read more directions']]
-                : [Verdict::Bad, []];
-        }
-        $judged = max($spread, $shape['ovality']);
 
-        return $limit - $judged < $shape['u'] - Compare::slack($limit)
-            ? [Verdict::Close, ['inside the limit by less than the uncertainty of the measurement']]
-            : [Verdict::Good, []];
+        return $shape->against($limit, max($spread, $shape->ovality));
     }
 
     /**

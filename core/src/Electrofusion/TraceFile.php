@@ -51,6 +51,9 @@ final class TraceFile
     private static function csv(string $text): array
     {
         $lines = array_values(array_filter(preg_split('/\R/', $text) ?: [], fn ($l) => trim($l) !== ''));
+        if ($lines === []) {
+            throw Refused::field('file', 'The file is empty.');
+        }
         $delimiter = str_contains($lines[0], ';') ? ';' : (str_contains($lines[0], "\t") ? "\t" : ',');
         $heading = array_map(fn ($h) => mb_strtolower(trim((string) $h)), str_getcsv($lines[0], $delimiter, '"', ''));
         $columns = [];

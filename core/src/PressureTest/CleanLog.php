@@ -46,7 +46,7 @@ final class CleanLog
         $interval = self::interval($rows);
         [$rows, $spikes] = self::dropSpikes($rows, $resolution);
         $gaps = [];
-        for ($i = 1; $i < count($rows); $i++) {
+        for ($i = 1, $n = count($rows); $i < $n; $i++) {
             if ($interval > 0 && $rows[$i][0] - $rows[$i - 1][0] > self::GAP_INTERVALS * $interval + 1e-9) {
                 $gaps[] = [$rows[$i - 1][0], $rows[$i][0]];
             }
@@ -76,13 +76,7 @@ final class CleanLog
      */
     private static function straightenClock(array $rows): array
     {
-        $steps = [];
-        for ($i = 1; $i < count($rows); $i++) {
-            if ($rows[$i][0] > $rows[$i - 1][0]) {
-                $steps[] = $rows[$i][0] - $rows[$i - 1][0];
-            }
-        }
-        $interval = $steps === [] ? 0.0 : HoldSlope::median($steps);
+        $interval = null;
         $shift = 0.0;
         $jumps = 0;
         $before = null;
@@ -90,6 +84,7 @@ final class CleanLog
             $time = $row[0] + $shift;
             if ($before !== null && $time < $before - 1e-9) {
                 $back = $before - $time;
+                $interval ??= self::intervalForward($rows);
                 if (abs($back - (3600 - $interval)) > 2 * $interval) {
                     throw Refused::field('time', sprintf('time, line %d: the clock steps back by %g s.', $i + 2, $back));
                 }
@@ -97,7 +92,10 @@ final class CleanLog
                 $jumps++;
                 $time += 3600;
             }
-            $rows[$i][0] = $before = $time;
+            $before = $time;
+            if ($shift > 0) {
+                $rows[$i][0] = $time;
+            }
         }
 
         return [$rows, $jumps];
@@ -110,33 +108,39 @@ final class CleanLog
     private static function mergeSameTime(array $rows): array
     {
         $merged = [];
-        $same = [];
         $duplicates = 0;
-        $flush = function () use (&$merged, &$same): void {
-            if ($same !== []) { // @phpstan-ignore notIdentical.alwaysFalse (filled by reference)
-                $same[0][1] = HoldSlope::median(array_column($same, 1));
-                $merged[] = $same[0];
-            }
-            $same = [];
-        };
-        foreach ($rows as $row) {
-            if ($same !== [] && abs($row[0] - $same[0][0]) < 1e-9) {
+        for ($i = 0, $n = count($rows); $i < $n; $i = $next) {
+            $row = $rows[$i];
+            for ($next = $i + 1; $next < $n && abs($rows[$next][0] - $row[0]) < 1e-9; $next++) {
                 $duplicates++;
-            } else {
-                $flush();
             }
-            $same[] = $row;
+            if ($next > $i + 1) {
+                $row[1] = HoldSlope::median(array_column(array_slice($rows, $i, $next - $i), 1));
+            }
+            $merged[] = $row;
         }
-        $flush();
 
         return [$merged, $duplicates];
+    }
+
+    /** @param  list<array{float, float, float|null, float|null}>  $rows */
+    private static function intervalForward(array $rows): float
+    {
+        $steps = [];
+        for ($i = 1, $n = count($rows); $i < $n; $i++) {
+            if ($rows[$i][0] > $rows[$i - 1][0]) {
+                $steps[] = $rows[$i][0] - $rows[$i - 1][0];
+            }
+        }
+
+        return $steps === [] ? 0.0 : HoldSlope::median($steps);
     }
 
     /** @param  list<array{float, float, float|null, float|null}>  $rows */
     private static function interval(array $rows): float
     {
         $steps = [];
-        for ($i = 1; $i < count($rows); $i++) {
+        for ($i = 1, $n = count($rows); $i < $n; $i++) {
             $steps[] = $rows[$i][0] - $rows[$i - 1][0];
         }
 
@@ -154,31 +158,41 @@ final class CleanLog
         $keep = [];
         $spikes = 0;
         for ($i = 0; $i < $n; $i++) {
-            if ($i >= $half && $i < $n - $half) {
-                $window = [];
-                for ($j = $i - $half; $j <= $i + $half; $j++) {
-                    $window[] = $rows[$j][1];
-                }
-                // Nothing in a window that narrow can be a spike; most windows are.
-                if (max($window) - min($window) <= 5 * $resolution) {
-                    $keep[] = $rows[$i];
-
-                    continue;
-                }
-                sort($window);
-                $median = $window[$half];
-                $off = array_map(fn ($p) => abs($p - $median), $window);
-                sort($off);
-                if (abs($rows[$i][1] - $median) > max(5 * 1.4826 * $off[$half], 5 * $resolution)) {
-                    $spikes++;
-
-                    continue;
-                }
+            if ($i >= $half && $i < $n - $half && ! self::amidNeighbours($rows, $i, 5 * $resolution) && self::isSpike($rows, $i, $resolution)) {
+                $spikes++;
+            } else {
+                $keep[] = $rows[$i];
             }
-            $keep[] = $rows[$i];
         }
 
         return [$keep, $spikes];
+    }
+
+    /**
+     * With three of its neighbours this near, the median of seven is no farther: most samples need no sorting.
+     *
+     * @param  list<array{float, float, float|null, float|null}>  $rows
+     */
+    private static function amidNeighbours(array $rows, int $i, float $near): bool
+    {
+        $p = $rows[$i][1];
+
+        return abs($rows[$i - 1][1] - $p) <= $near && abs($rows[$i + 1][1] - $p) <= $near && abs($rows[$i + 2][1] - $p) <= $near;
+    }
+
+    /** @param  list<array{float, float, float|null, float|null}>  $rows */
+    private static function isSpike(array $rows, int $i, float $resolution): bool
+    {
+        $window = [];
+        for ($j = $i - self::SPIKE_HALF_WINDOW; $j <= $i + self::SPIKE_HALF_WINDOW; $j++) {
+            $window[] = $rows[$j][1];
+        }
+        sort($window);
+        $median = $window[self::SPIKE_HALF_WINDOW];
+        $off = array_map(fn ($p) => abs($p - $median), $window);
+        sort($off);
+
+        return abs($rows[$i][1] - $median) > max(5 * 1.4826 * $off[self::SPIKE_HALF_WINDOW], 5 * $resolution);
     }
 
     /**
@@ -190,8 +204,8 @@ final class CleanLog
         $warnings = [];
         $from = 0;
         $least = max(self::FLAT_SAMPLES * $interval, self::FLAT_S);
-        for ($i = 1; $i <= count($rows); $i++) {
-            if ($i < count($rows) && abs($rows[$i][1] - $rows[$from][1]) < 1e-9) {
+        for ($i = 1, $n = count($rows); $i <= $n; $i++) {
+            if ($i < $n && abs($rows[$i][1] - $rows[$from][1]) < 1e-9) {
                 continue;
             }
             $to = $i - 1;

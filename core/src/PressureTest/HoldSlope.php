@@ -53,14 +53,22 @@ final class HoldSlope
         $first = $series[0][0];
         $span = $series[count($series) - 1][0] - $first;
         $length = max(self::LEAST_BLOCK_S, $span / self::MOST_BLOCKS);
-        $blocks = [];
+        $blocks = $pressures = [];
+        $times = 0.0;
+        $until = $first + $length;
         foreach ($series as $row) {
-            $block = (int) floor(($row[0] - $first) / $length + 1e-9);
-            $blocks[$block][0][] = $row[0];
-            $blocks[$block][1][] = $row[1];
+            if ($row[0] >= $until - 1e-9 * $length && $pressures !== []) {
+                $blocks[] = [$times / count($pressures), self::median($pressures)];
+                $pressures = [];
+                $times = 0.0;
+                $until = $first + $length * (floor(($row[0] - $first) / $length + 1e-9) + 1);
+            }
+            $times += $row[0];
+            $pressures[] = $row[1];
         }
+        $blocks[] = [$times / count($pressures), self::median($pressures)];
 
-        return array_values(array_map(fn ($b) => [array_sum($b[0]) / count($b[0]), self::median($b[1])], $blocks));
+        return $blocks;
     }
 
     /** @param  list<float>  $values */

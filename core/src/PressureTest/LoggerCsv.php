@@ -38,8 +38,12 @@ final readonly class LoggerCsv
         if (str_contains($csv, "\0")) {
             throw Refused::field('csv', 'csv is no text file.');
         }
-        $lines = preg_split('/\r\n|\n|\r/', trim((string) preg_replace('/^\x{FEFF}/u', '', $csv))) ?: [];
-        $lines = array_values(array_filter($lines, fn ($l) => trim($l) !== '' && $l[0] !== '#'));
+        $lines = [];
+        foreach (preg_split('/\r\n|\n|\r/', trim((string) preg_replace('/^\x{FEFF}/u', '', $csv))) ?: [] as $line) {
+            if (trim($line) !== '' && $line[0] !== '#') {
+                $lines[] = $line;
+            }
+        }
         if (count($lines) < 2) {
             throw Refused::field('csv', 'csv holds no reading: a heading and at least one line are wanted.');
         }
@@ -49,29 +53,53 @@ final readonly class LoggerCsv
         $pressureUnit = self::unit($heading[$columns['pressure']], Quantity::Pressure)
             ?? throw Refused::field('unit', "unit: the heading \"{$heading[$columns['pressure']]}\" names no pressure unit in brackets, such as [bar], [kPa] or (psi).");
 
-        $cells = array_map(fn ($line) => str_getcsv($line, $delimiter, '"', ''), array_slice($lines, 1));
-        if ($delimiter === ',' && array_filter($cells, fn ($row) => count($row) > count($heading)) !== []) {
-            throw Refused::field('decimal', 'decimal: lines hold more cells than the heading, so decimal commas stand in a file separated by commas. Export it with semicolons.');
-        }
-        $times = new LoggerTimes($dateOrder, array_map(fn ($row) => trim((string) ($row[$columns['time']] ?? '')), $cells));
+        $count = count($lines) - 1;
+        $times = new LoggerTimes(LoggerTimes::orderTold(self::times($lines, $delimiter, $columns['time'], count($heading))) ?? $dateOrder);
         $rows = [];
         $missing = 0;
-        foreach ($cells as $i => $row) {
-            $pressure = self::number($row[$columns['pressure']] ?? '', $delimiter, 'pressure', $i + 2);
+        for ($i = 1; $i <= $count; $i++) {
+            $cells = self::cells($lines[$i], $delimiter);
+            $pressure = self::number($cells[$columns['pressure']] ?? '', $delimiter, 'pressure', $i + 1);
             if ($pressure === null) {
                 $missing++;
 
                 continue;
             }
-            $temperature = $columns['temperature'] === null ? null : self::number($row[$columns['temperature']] ?? '', $delimiter, 'temperature', $i + 2);
-            $added = $columns['added'] === null ? null : self::number($row[$columns['added']] ?? '', $delimiter, 'added', $i + 2);
-            $rows[] = [$times->seconds($i), $pressureUnit->toSi($pressure) / 1000, $temperature, $added];
+            $rows[] = [
+                $times->seconds(trim($cells[$columns['time']] ?? ''), $i + 1),
+                $pressureUnit->toSi($pressure) / 1000,
+                $columns['temperature'] === null ? null : self::number($cells[$columns['temperature']] ?? '', $delimiter, 'temperature', $i + 1),
+                $columns['added'] === null ? null : self::number($cells[$columns['added']] ?? '', $delimiter, 'added', $i + 1),
+            ];
         }
         if ($rows === []) {
             throw Refused::field('csv', 'csv holds no pressure reading.');
         }
 
-        return new self($rows, $missing, count($cells));
+        return new self($rows, $missing, $count);
+    }
+
+    /** @return list<string> */
+    private static function cells(string $line, string $delimiter): array
+    {
+        return str_contains($line, '"') ? array_map(strval(...), str_getcsv($line, $delimiter, '"', '')) : explode($delimiter, $line);
+    }
+
+    /**
+     * The time column, read once before the rows because a late line may tell the order of day and month.
+     *
+     * @param  list<string>  $lines
+     * @return iterable<string>
+     */
+    private static function times(array $lines, string $delimiter, int $column, int $width): iterable
+    {
+        for ($i = 1, $n = count($lines); $i < $n; $i++) {
+            $cells = self::cells($lines[$i], $delimiter);
+            if ($delimiter === ',' && count($cells) > $width) {
+                throw Refused::field('decimal', 'decimal: lines hold more cells than the heading, so decimal commas stand in a file separated by commas. Export it with semicolons.');
+            }
+            yield trim($cells[$column] ?? '');
+        }
     }
 
     /** @param  list<string>  $lines */
@@ -133,6 +161,9 @@ final readonly class LoggerCsv
     private static function number(string $cell, string $delimiter, string $what, int $line): ?float
     {
         $cell = trim($cell);
+        if ($cell !== '' && strspn($cell, '0123456789.') === strlen($cell) && is_numeric($cell)) {
+            return (float) $cell;
+        }
         if ($cell === '' || strcasecmp($cell, 'nan') === 0 || $cell === '-') {
             return null;
         }

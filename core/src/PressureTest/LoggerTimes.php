@@ -11,33 +11,47 @@ final class LoggerTimes
 {
     private const SPREADSHEET_EPOCH_DAY = 25569;
 
-    private ?string $order;
-
     /** @var array<string, int> date with offset => timestamp of its midnight */
     private array $midnights = [];
 
-    /**
-     * @param  'DMY'|'MDY'|null  $said
-     * @param  list<string>  $texts
-     */
-    public function __construct(?string $said, private readonly array $texts)
+    /** All but the seconds of a line, and the second it stands for: in a fast log most lines repeat it. */
+    private string $minuteText = '';
+
+    private float $minuteAt = 0;
+
+    /** @param  'DMY'|'MDY'|null  $order  of dates with slashes */
+    public function __construct(private readonly ?string $order)
     {
-        $this->order = $said;
-        foreach ($texts as $text) {
-            if (preg_match('#^(\d{1,2})/(\d{1,2})/\d{4}#', $text, $m) !== 1) {
-                continue;
-            }
-            $tells = (int) $m[1] > 12 ? 'DMY' : ((int) $m[2] > 12 ? 'MDY' : null);
-            if ($tells !== null) {
-                $this->order = $tells;
-                break;
-            }
-        }
     }
 
-    public function seconds(int $row): float
+    /**
+     * The order of day and month, when any line tells it.
+     *
+     * @param  iterable<string>  $texts
+     * @return 'DMY'|'MDY'|null
+     */
+    public static function orderTold(iterable $texts): ?string
     {
-        $text = $this->texts[$row];
+        $order = null;
+        foreach ($texts as $text) {
+            if ($order === null && str_contains($text, '/') && preg_match('#^(\d{1,2})/(\d{1,2})/\d{4}#', $text, $m) === 1) {
+                $order = (int) $m[1] > 12 ? 'DMY' : ((int) $m[2] > 12 ? 'MDY' : null);
+            }
+        }
+
+        return $order;
+    }
+
+    /**
+     * @param  int  $line  of the file, for the sentence
+     *
+     * @throws Refused
+     */
+    public function seconds(string $text, int $line): float
+    {
+        if ($this->minuteText !== '' && strlen($text) === 19 && str_starts_with($text, $this->minuteText) && strspn($text, '0123456789', 17) === 2 && $text[17] < 6) {
+            return $this->minuteAt + (float) substr($text, 17);
+        }
         if (preg_match('/^\d{13}$/', $text) === 1) {
             return (float) $text / 1000;
         }
@@ -49,10 +63,10 @@ final class LoggerTimes
         }
         $clock = '(?:[T ,]+(\d{1,2}):(\d\d)(?::(\d\d(?:[.,]\d+)?))?\s*([AaPp][Mm])?)?\s*(Z|[+-]\d\d:?\d\d)?';
         if (preg_match('/^(\d{4})-(\d\d)-(\d\d)'.$clock.'$/', $text, $m) === 1) {
-            return $this->moment($row, (int) $m[1], (int) $m[2], (int) $m[3], $m);
+            return $this->moment($text, $line, (int) $m[1], (int) $m[2], (int) $m[3], $m);
         }
         if (preg_match('/^(\d{1,2})\.(\d{1,2})\.(\d{4})'.$clock.'$/', $text, $m) === 1) {
-            return $this->moment($row, (int) $m[3], (int) $m[2], (int) $m[1], $m);
+            return $this->moment($text, $line, (int) $m[3], (int) $m[2], (int) $m[1], $m);
         }
         if (preg_match('#^(\d{1,2})/(\d{1,2})/(\d{4})'.$clock.'$#', $text, $m) === 1) {
             [$day, $month] = match ($this->order) {
@@ -60,13 +74,13 @@ final class LoggerTimes
                 default => throw Refused::field('date_order', "date_order: \"{$text}\" can be day/month or month/day; say which."),
             };
 
-            return $this->moment($row, (int) $m[3], $month, $day, $m);
+            return $this->moment($text, $line, (int) $m[3], $month, $day, $m);
         }
-        throw Refused::field('time', 'time, line '.($row + 2).': "'.mb_substr($text, 0, 40).'" is no time that is known here; write 2026-05-04T14:10:00.');
+        throw Refused::field('time', "time, line {$line}: \"".mb_substr($text, 0, 40).'" is no time that is known here; write 2026-05-04T14:10:00.');
     }
 
     /** @param  array<int, string>  $m */
-    private function moment(int $row, int $year, int $month, int $day, array $m): float
+    private function moment(string $text, int $line, int $year, int $month, int $day, array $m): float
     {
         $hour = (int) ($m[4] ?? 0);
         $half = strtolower($m[7] ?? '');
@@ -75,12 +89,16 @@ final class LoggerTimes
         }
         $second = (float) str_replace(',', '.', ($m[6] ?? '') ?: '0');
         if (! checkdate($month, $day, $year) || $hour > 23 || (int) ($m[5] ?? 0) > 59 || $second >= 60) {
-            throw Refused::field('time', 'time, line '.($row + 2).": \"{$this->texts[$row]}\" is no date or time of day.");
+            throw Refused::field('time', "time, line {$line}: \"{$text}\" is no date or time of day.");
         }
         $offset = ($m[8] ?? '') === '' || $m[8] === 'Z' ? 'Z' : $m[8];
         $date = sprintf('%04d-%02d-%02dT00:00:00%s', $year, $month, $day, $offset);
         $this->midnights[$date] ??= (new \DateTimeImmutable($date))->getTimestamp();
+        $minute = $this->midnights[$date] + 3600.0 * $hour + 60 * (int) ($m[5] ?? 0);
+        if (strlen($text) === 19 && $text[16] === ':' && $half === '' && ($m[8] ?? '') === '') {
+            [$this->minuteText, $this->minuteAt] = [substr($text, 0, 17), $minute];
+        }
 
-        return $this->midnights[$date] + 3600 * $hour + 60 * (int) ($m[5] ?? 0) + $second;
+        return $minute + $second;
     }
 }

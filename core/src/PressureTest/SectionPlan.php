@@ -21,7 +21,7 @@ final readonly class SectionPlan
     /**
      * @param  list<array{float, float, float, float}>  $centreLine  [chainage m, easting, northing, level m], chainage rising
      * @param  array<string, mixed>  $pipe  od_mm, wall_mm, e_mod_gpa, nu, restraint, dn_mm
-     * @param  array<string, mixed>  $ask  from_m, to_m, gauge_m, mdp_bar, stp_method, pipe_max_bar?, p_min_high_bar?, water_c, fill_l_s, v_max_m_s?
+     * @param  array<string, mixed>  $ask  from_m, to_m, gauge_m, mdp_bar, stp_method, factor?, pipe_max_bar?, p_min_high_bar?, water_c, fill_l_s, v_max_m_s?
      * @param  list<array{number: string, state: string, verdict: string, test_from: string|null}>  $joints  joints inside the section
      * @return array<string, mixed>
      */
@@ -34,7 +34,7 @@ final readonly class SectionPlan
         }
         $length = (float) $ask['to_m'] - (float) $ask['from_m'];
         $stp = $this->run('system-test-pressure', ['method' => $ask['stp_method'], 'mdp_bar' => $ask['mdp_bar']]
-            + (str_starts_with($ask['stp_method'], 'factor') ? ['factor' => $ask['factor'] ?? 1.5, 'base_bar' => $ask['mdp_bar']] : []))['stp_kpa'];
+            + (str_starts_with($ask['stp_method'], 'factor') ? ['factor' => $ask['factor'] ?? null, 'base_bar' => $ask['mdp_bar']] : []))['stp_kpa'];
         $window = $this->window($profile, $gauge, $stp, $ask);
         $bore = $pipe['od_mm'] - 2 * $pipe['wall_mm'];
         $segments = [['length_m' => $length, 'id_mm' => $bore, 'wall_mm' => $pipe['wall_mm'], 'e_mod_gpa' => $pipe['e_mod_gpa'], 'nu' => $pipe['nu'], 'restraint' => $pipe['restraint']]];
@@ -107,8 +107,10 @@ final readonly class SectionPlan
         $levels = array_column($profile, 1);
         $lowest = (int) array_search(min($levels), $levels, true);
         $highest = (int) array_search(max($levels), $levels, true);
-        $points = array_map(fn ($p) => ['elevation_m' => $p[1], 'p_max_kpa' => ($ask['pipe_max_bar'] ?? null) === null ? $stp * 1.001 : $ask['pipe_max_bar'] * 100], $profile);
-        $points[$lowest]['p_min_kpa'] = $stp;
+        $most = $ask['pipe_max_bar'] ?? null;
+        $points = array_map(fn ($p) => ['elevation_m' => $p[1], 'p_max_kpa' => $most === null ? null : $most * 100], $profile);
+        // As long as nobody has said what the weakest part may see, the lowest point gets its test pressure and nothing more.
+        $points[$lowest] = ['p_min_kpa' => $stp, 'p_max_kpa' => $points[$lowest]['p_max_kpa'] ?? $stp] + $points[$lowest];
         $points[$highest]['p_min_kpa'] = max($points[$highest]['p_min_kpa'] ?? 0.0, 100 * (float) ($ask['p_min_high_bar'] ?? $ask['mdp_bar']));
         $gaugeLevel = self::levelBetween($profile, $gauge);
         $window = $this->run('test-gauge-window', ['points' => $points, 'gauge_elevation_m' => $gaugeLevel]);
@@ -116,7 +118,7 @@ final readonly class SectionPlan
 
         return [
             'gauge_m' => $gauge, 'gauge_level_m' => $gaugeLevel, 'min_kpa' => $window['gauge_min_kpa'], 'max_kpa' => $window['gauge_max_kpa'],
-            'target_kpa' => $target, 'feasible' => $window['feasible'],
+            'target_kpa' => $target, 'feasible' => $window['feasible'], 'pipe_max_stated' => $most !== null, 'pipe_max_kpa' => $most === null ? null : $most * 100,
             'lowest_m' => $profile[$lowest][0], 'highest_m' => $profile[$highest][0],
             'governs_min_m' => $window['governs_min'] === null ? null : $profile[$window['governs_min']][0],
             'governs_max_m' => $window['governs_max'] === null ? null : $profile[$window['governs_max']][0],

@@ -29,24 +29,6 @@ use Diastoma\Core\Units\Si;
 )]
 final class ViscoelasticTest
 {
-    private const RELAX_S = 3600;
-
-    private const RAISE_S = 600;
-
-    private const HOLD_S = 1800;
-
-    private const CREEP_S = 3600;
-
-    private const CREEP_DROP_PERCENT = 30;
-
-    private const REDUCTION_PERCENT = [10, 15];
-
-    private const MAIN_MIN = 30;
-
-    private const EXTENSION_MIN = 90;
-
-    private const EXTENSION_FALL_PA = 25000;
-
     /**
      * @param  list<Segment>  $segments
      * @param  list<list<float>>  $readings
@@ -68,6 +50,16 @@ final class ViscoelasticTest
         #[Number('factor', min: 1, max: 2)] float $factor = 1.2,
         #[Measure('resolution_kpa', Quantity::Pressure, min: 0)] float $resolution = 0.0,
         #[Flag('visible_leak')] bool $visibleLeak = false,
+        #[Measure('relax_least_min', Quantity::Time, min: 0)] float $relaxLeast = 3600,
+        #[Measure('raise_most_min', Quantity::Time, above: 0)] float $raiseMost = 600,
+        #[Measure('hold_least_min', Quantity::Time, min: 0)] float $holdLeast = 1800,
+        #[Measure('creep_least_min', Quantity::Time, min: 0)] float $creepLeast = 3600,
+        #[Number('creep_drop_most_percent', min: 0, max: 100)] float $creepDropMost = 30,
+        #[Number('reduction_least_percent', min: 0, max: 100)] float $reductionLeast = 10,
+        #[Number('reduction_most_percent', min: 0, max: 100)] float $reductionMost = 15,
+        #[Measure('main_min', Quantity::Time, above: 0)] float $main = 1800,
+        #[Measure('extension_min', Quantity::Time, above: 0)] float $extension = 5400,
+        #[Measure('extension_fall_kpa', Quantity::Pressure, min: 0)] float $extensionFall = 25000,
     ): array {
         if ($after > $creepEnd) {
             throw Refused::field('p_after', sprintf('p_after %g bar lies above p_creep_end %g bar: the reduction lets pressure out.', Si::bar($after), Si::bar($creepEnd)));
@@ -79,21 +71,21 @@ final class ViscoelasticTest
         };
 
         $early = match (true) {
-            ! Compare::atLeast($relax, self::RELAX_S) => 'relax',
-            ! ($raise < self::RAISE_S - 1e-6) => 'raise',
-            ! Compare::atLeast($hold, self::HOLD_S) => 'hold',
-            ! Compare::atLeast($creep, self::CREEP_S) => 'creep',
+            ! Compare::atLeast($relax, $relaxLeast) => 'relax',
+            ! ($raise < $raiseMost - 1e-6) => 'raise',
+            ! Compare::atLeast($hold, $holdLeast) => 'hold',
+            ! Compare::atLeast($creep, $creepLeast) => 'creep',
             default => null,
         };
         if ($early !== null) {
             return $answer(Outcome::Repeat, $early);
         }
-        if (! Compare::atMost($out['creep_drop_percent'], self::CREEP_DROP_PERCENT)) {
+        if (! Compare::atMost($out['creep_drop_percent'], $creepDropMost)) {
             return $answer(Outcome::Fail, 'creep-drop');
         }
         $reduction = 100 * ($creepEnd - $after) / $stp;
         $out['reduction_percent'] = $reduction;
-        if (! Compare::atLeast($reduction, self::REDUCTION_PERCENT[0]) || ! Compare::atMost($reduction, self::REDUCTION_PERCENT[1])) {
+        if (! Compare::atLeast($reduction, $reductionLeast) || ! Compare::atMost($reduction, $reductionMost)) {
             return $answer(Outcome::Repeat, 'reduction');
         }
         $most = $factor * $section->compliance() * ($creepEnd - $after);
@@ -102,7 +94,7 @@ final class ViscoelasticTest
             return $answer(Outcome::Repeat, 'air');
         }
 
-        return $this->mainPhase($readings, $resolution, $answer);
+        return $this->mainPhase($readings, $resolution, $main / 60, $extension / 60, $extensionFall, $answer);
     }
 
     /**
@@ -110,27 +102,27 @@ final class ViscoelasticTest
      * @param  \Closure(Outcome, string, array<string, mixed>): array<string, mixed>  $answer
      * @return array<string, mixed>
      */
-    private function mainPhase(array $readings, float $resolution, \Closure $answer): array
+    private function mainPhase(array $readings, float $resolution, float $mainMinutes, float $extensionMinutes, float $extensionFall, \Closure $answer): array
     {
         $start = $readings[0][0];
         $lasted = $readings[count($readings) - 1][0] - $start;
         $within = fn (float $minutes) => array_values(array_filter($readings, fn ($r) => $minutes + 1e-9 >= $r[0] - $start));
-        $main = $within(self::MAIN_MIN);
+        $main = $within($mainMinutes);
         $fall = $this->greatestFall($main);
-        if ($lasted < self::MAIN_MIN - 1e-9) {
+        if ($lasted < $mainMinutes - 1e-9) {
             return $answer(Outcome::NotFinished, 'main', ['max_fall_kpa' => Si::kpa($fall)]);
         }
         $rise = ($main[count($main) - 1][1] - $main[0][1]) * 1000;
         if (Compare::atMost($fall, $resolution) && $rise > $resolution + Compare::slack($rise, $resolution)) {
             return $answer(Outcome::Pass, 'main', ['max_fall_kpa' => Si::kpa($fall)]);
         }
-        if ($lasted <= self::MAIN_MIN + 1e-9) {
+        if ($lasted <= $mainMinutes + 1e-9) {
             return $answer(Outcome::Extend, 'main', ['max_fall_kpa' => Si::kpa($fall)]);
         }
-        $fall = $this->greatestFall($within(self::EXTENSION_MIN));
+        $fall = $this->greatestFall($within($extensionMinutes));
         $outcome = match (true) {
-            ! Compare::atMost($fall, self::EXTENSION_FALL_PA) => Outcome::Fail,
-            $lasted < self::EXTENSION_MIN - 1e-9 => Outcome::Extend,
+            ! Compare::atMost($fall, $extensionFall) => Outcome::Fail,
+            $lasted < $extensionMinutes - 1e-9 => Outcome::Extend,
             default => Outcome::Pass,
         };
 

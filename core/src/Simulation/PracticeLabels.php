@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Simulation;
 
-use Diastoma\Core\Data;
-use Diastoma\Core\Electrofusion\FittingCode;
+use Diastoma\Core\Calculation\Registry;
 
 /** Made-up fittings with codes by the practice layout, to draw, scan and compare. */
 final class PracticeLabels
 {
+    private const LAYOUT = 'T1';
+
     /** @return list<array<string, mixed>> code and what the label prints beside it; `trap` says what is wrong with it */
     public static function all(): array
     {
@@ -32,21 +33,12 @@ final class PracticeLabels
         return $labels;
     }
 
-    /** The inverse of reading by the practice layout. */
+    /** By the practice layout. */
     public static function encode(int $dn, float $volts, float $ohms, int $tolerance, int $seconds, int $correction): string
     {
-        $fields = Data::json('codes/practice.json')['fields'];
-        $values = [
-            'kind' => 1, 'maker' => 0, 'dn_mm' => $dn, 'voltage_v' => (int) round($volts / $fields['voltage_v']['scale']),
-            'resistance_mantissa' => (int) round($ohms * 100), 'resistance_exponent' => 2, 'resistance_tol_pct' => $tolerance,
-            'time' => $seconds, 'time_unit' => 0, 'correction_pct_per_k' => $correction,
-        ];
-        $digits = str_repeat('0', 23);
-        foreach ($values as $name => $value) {
-            $width = $fields[$name]['to'] - $fields[$name]['from'] + 1;
-            $digits = substr_replace($digits, sprintf("%0{$width}d", $value), $fields[$name]['from'] - 1, $width);
-        }
-
-        return $digits.FittingCode::checkDigit($digits);
+        return Registry::standard()->run('fitting-code-encode', [
+            'layout' => self::LAYOUT, 'kind' => 1, 'dn_mm' => $dn, 'voltage_v' => $volts, 'resistance_ohm' => $ohms,
+            'resistance_tol_pct' => $tolerance, 'time_s' => $seconds, 'correction_pct_per_k' => $correction / 10,
+        ])['code'];
     }
 }

@@ -20,6 +20,11 @@ final readonly class Measure extends Field
 
     private string $base;
 
+    private Unit $own;
+
+    /** @var array<string, Unit> */
+    private array $keys;
+
     private Number $range;
 
     /** Limits are in the unit of the key. */
@@ -42,16 +47,17 @@ final readonly class Measure extends Field
         $this->suffix = $suffix ?? throw new \LogicException("{$key} names no unit of {$quantity->value}");
         $this->base = substr($key, 0, -strlen($this->suffix) - 1);
         $this->range = new Number($key, $min, $max, $above, $below);
+        $this->own = Unit::of($quantity, $this->suffix);
+        $keys = [$key => $this->own];
+        foreach ($quantity->units() as $suffix => $unit) {
+            $keys["{$this->base}_{$suffix}"] ??= $unit;
+        }
+        $this->keys = $keys;
     }
 
     public function keys(): array
     {
-        $keys = [$this->key => Unit::of($this->quantity, $this->suffix)];
-        foreach ($this->quantity->units() as $suffix => $unit) {
-            $keys["{$this->base}_{$suffix}"] ??= $unit;
-        }
-
-        return $keys;
+        return $this->keys;
     }
 
     public function bare(): string
@@ -64,12 +70,11 @@ final readonly class Measure extends Field
         if (! is_int($value) && ! is_float($value) || ! is_finite((float) $value)) {
             throw Refused::field($name, "{$key} must be a number, not ".self::shown($value).'.');
         }
-        $own = Unit::of($this->quantity, $this->suffix);
-        $unit = $this->keys()[$key] ?? $own;
+        $unit = $this->keys[$key] ?? $this->own;
         $si = $unit->toSi((float) $value);
         $r = $this->range;
-        if (! Number::inside($own->fromSi($si), $r->min, $r->max, $r->above, $r->below)) {
-            throw Refused::field($name, "{$key} is ".self::shown($value)." {$unit->symbol}; allowed is ".$r->allowed($own->symbol).'.');
+        if (! Number::inside($this->own->fromSi($si), $r->min, $r->max, $r->above, $r->below)) {
+            throw Refused::field($name, "{$key} is ".self::shown($value)." {$unit->symbol}; allowed is ".$r->allowed($this->own->symbol).'.');
         }
 
         return $si;
@@ -79,7 +84,7 @@ final readonly class Measure extends Field
     {
         return [...$this->range->schema(), ...array_filter([
             'x-quantity' => $this->quantity->value,
-            'x-unit' => Unit::of($this->quantity, $this->suffix)->symbol,
+            'x-unit' => $this->own->symbol,
             'description' => $this->about ?: null,
         ])];
     }

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Pipe;
+
+use Diastoma\Core\Data;
+use Diastoma\Core\Refused;
+
+/** What a material brings along before the engineer says better: start values with source in `data/pipe/materials.json`. */
+final class Material
+{
+    /**
+     * @return array{e_mod_gpa: float, nu: float, restraint: string, creep_m?: float}
+     *
+     * @throws Refused for a material that is not in the table
+     */
+    public static function startValues(string $name): array
+    {
+        $all = Data::json('pipe/materials.json')['materials'];
+        $material = $all[$name] ?? throw Refused::field('material', "material \"{$name}\" is not known; known are ".implode(', ', array_keys($all)).'.');
+
+        return array_map(fn (array $number) => $number['value'], $material);
+    }
+}
