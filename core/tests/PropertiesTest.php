@@ -73,20 +73,40 @@ it('encodes and decodes practice codes, and sees any single wrong digit', functi
     }
 });
 
-it('raises nothing on 200 healthy fusions with noise and finds every fault at its second', function () {
-    $judge = fn (array $samples, float $cold) => calc('fusion-trace', ['samples' => $samples, 'u_nom_v' => 39.5, 't_plan_s' => 200, 'r_nom_ohm' => 0.85, 'u_tol_pct' => 1.5, 'e_tol_pct' => 5, 'r_tol_pct' => 10, 'contact_ohm' => 0.1, 't_tol_s' => 3, 'r_cold_ohm' => $cold, 'e_nom_j' => 39.5 ** 2 * 200 / $cold]);
+/** @return array<string, mixed> how a fusion of a 225 mm coupling is judged, from a box that logs so often */
+function fusionJudged(string $fault, int $seed, float $perSecond, ?array $lost = null): array
+{
+    $log = FusionBox::logged(39.5, 0.85, 200, $fault, $seed, $perSecond, $lost);
+
+    return calc('fusion-trace', [
+        'samples' => $log['samples'], 'u_nom_v' => 39.5, 't_plan_s' => 200, 'r_nom_ohm' => 0.85, 'u_tol_pct' => 1.5, 'e_tol_pct' => 5, 'r_tol_pct' => 10, 'contact_ohm' => 0.1,
+        't_tol_s' => max(1, 1 / $perSecond), 'r_cold_ohm' => $log['r_ohm'], 'e_nom_j' => 39.5 ** 2 * 200 / $log['r_ohm'],
+    ]);
+}
+
+it('raises nothing on 200 healthy fusions with noise, logged once to ten times a second, some with a gap', function () {
     for ($seed = 1; $seed <= 200; $seed++) {
-        $cold = 0.85 * FusionBox::programme('none', $seed)['r_ratio'];
-        expect($judge(FusionBox::trace(39.5, 0.85, 200, 'none', $seed), $cold)['events'])->toBe([]);
+        $perSecond = [1, 2, 4, 5, 10][$seed % 5];
+        $from = 20 + $seed % 150;
+        $gap = $seed % 3 === 0 ? [$from, $from + 3] : null;
+        expect(fusionJudged('none', $seed, $perSecond, $gap)['events'])->toBe([], "seed {$seed}, {$perSecond} a second");
     }
-    foreach (['supply-sag' => ['under-voltage', 80], 'interruption' => ['supply-lost', 60], 'shorted-turns' => ['turn-short', 100], 'pulled-lead' => ['open-circuit', 120]] as $fault => [$code, $second]) {
-        for ($seed = 1; $seed <= 20; $seed++) {
-            $cold = 0.85 * FusionBox::programme($fault, $seed)['r_ratio'];
-            $events = array_column($judge(FusionBox::trace(39.5, 0.85, 200, $fault, $seed), $cold)['events'], 't_s', 'code');
-            expect($events)->toHaveKey($code)->and($events[$code])->toEqualWithDelta($second, 1.001);
+    // A longer gap is said, and what happened in it stays open.
+    $lost = fusionJudged('none', 7, 2, [50, 60]);
+    expect($lost['events'])->toBe([['code' => 'data-gap', 't_s' => 49.5]])->and($lost['verdict'])->toBe('open');
+});
+
+it('finds every fault of the stand-in by its name and at its second, within one sample', function (string $fault, string $code, float $share) {
+    foreach ([1, 2, 5, 10] as $perSecond) {
+        for ($seed = 1; $seed <= 15; $seed++) {
+            // A stretch of log that is lost elsewhere hides nothing.
+            $judged = fusionJudged($fault, $seed, $perSecond, $seed % 2 === 0 ? [160, 163] : null);
+            $events = array_column($judged['events'], 't_s', 'code');
+            expect($judged['verdict'])->toBe('bad')->and($events)->toHaveKey($code, message: json_encode($judged['events']))
+                ->and($events[$code])->toEqualWithDelta(200 * $share, 1 / $perSecond + 1e-6, "{$fault}, {$perSecond} a second, seed {$seed}");
         }
     }
-});
+})->with(array_map(fn (string $fault, array $shows) => [$fault, ...$shows], array_keys(FusionBox::SHOWS), FusionBox::SHOWS));
 
 it('names missing, odd and unknown inputs of every calculation, and never answers nonsense with a number', function () {
     $registry = Registry::standard();

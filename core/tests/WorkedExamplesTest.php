@@ -64,3 +64,18 @@ it('has a worked example for every calculation', function () {
     $with = array_unique(array_map(fn ($e) => $e[0]['calc'], iterator_to_array(examples(), false)));
     expect(array_values(array_diff(Registry::standard()->names(), $with)))->toBe([]);
 });
+
+it('lists every calculation under its own names, and no other', function () {
+    $catalogue = require dirname(__DIR__).'/src/Calculation/catalogue.php';
+    $named = [];
+    foreach (array_unique($catalogue) as $class) {
+        $about = (new ReflectionClass($class))->getAttributes(Diastoma\Core\Calculation\Calculates::class)[0]->newInstance();
+        foreach ([$about->name, ...$about->alsoNamed] as $name) {
+            expect($named)->not->toHaveKey($name);
+            $named[$name] = $class;
+        }
+    }
+    ksort($named);
+    ksort($catalogue);
+    expect($catalogue)->toBe($named);
+});

@@ -13,6 +13,8 @@ final class FactCheck
 {
     private const MOST_SAMPLES = 100000;
 
+    private const MOST_PHOTOS = 12;
+
     /**
      * @param  array<string, mixed>  $value
      * @return array<string, mixed>
@@ -24,8 +26,42 @@ final class FactCheck
         return match ($step->kind) {
             'round' => self::round($step, $value),
             'trace' => self::trace($step, $value),
-            default => self::fields($step->fields, $value, $step->kind === 'hold' ? ['signed'] : ['photo', 'remark']),
+            'hold' => self::hold($step, $value),
+            default => self::fields($step->fields, self::photos($value), ['photos', 'remark']),
         };
+    }
+
+    /**
+     * @param  array<string, mixed>  $value
+     * @return array<string, mixed>
+     */
+    private static function photos(array $value): array
+    {
+        $photos = $value['photos'] ?? [];
+        if (! is_array($photos) || ! array_is_list($photos) || count($photos) > self::MOST_PHOTOS
+            || array_filter($photos, fn ($id) => ! is_string($id) || preg_match('/^[0-9a-f-]{36}$/', $id) !== 1) !== []) {
+            throw Refused::field('photos', 'photos must be a list of at most '.self::MOST_PHOTOS.' ids.');
+        }
+
+        return $value;
+    }
+
+    /**
+     * Who does not sign says why.
+     *
+     * @param  array<string, mixed>  $value
+     * @return array<string, mixed>
+     */
+    private static function hold(Step $step, array $value): array
+    {
+        if (! is_bool($value['signed'] ?? null)) {
+            throw Refused::field('signed', 'signed must be true or false.');
+        }
+        if ($value['signed'] === false && (! is_string($value['remark'] ?? null) || mb_strlen(trim($value['remark'])) < 3)) {
+            throw Refused::field('remark', 'remark is missing: say why it is not signed.');
+        }
+
+        return self::fields($step->fields, self::photos($value), ['signed', 'remark', 'photos']);
     }
 
     /**
@@ -102,7 +138,7 @@ final class FactCheck
             throw Refused::together($faults);
         }
 
-        return ['readings' => $rows] + array_intersect_key($value, ['remark' => 1, 'view' => 1]);
+        return ['readings' => $rows] + array_intersect_key(self::photos($value), ['remark' => 1, 'view' => 1, 'photos' => 1]);
     }
 
     /**

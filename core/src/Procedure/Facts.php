@@ -13,7 +13,7 @@ final class Facts
     /** @var array<string, \DateTimeImmutable> step key => first time anything was recorded there */
     private array $first = [];
 
-    /** @var array<string, int> step key => number of different traces */
+    /** @var array<string, list<Fact>> step key => each trace put together, in the order in which they began to come */
     private array $traces = [];
 
     /** @param  list<Fact>  $facts  in the order in which they were stored */
@@ -35,8 +35,8 @@ final class Facts
             }
         }
         foreach ($parts as $step => $traces) {
-            $this->traces[$step] = count($traces);
-            $this->current[$step] = self::together(end($traces));
+            $this->traces[$step] = array_map(self::together(...), array_values($traces));
+            $this->current[$step] = $this->traces[$step][count($traces) - 1];
         }
     }
 
@@ -52,7 +52,19 @@ final class Facts
 
     public function tracesAt(string $step): int
     {
-        return $this->traces[$step] ?? 0;
+        return count($this->traces[$step] ?? []);
+    }
+
+    /** @return list<Fact> every trace of a step, the one that counts last */
+    public function attempts(string $step): array
+    {
+        return $this->traces[$step] ?? [];
+    }
+
+    /** Lets another trace of the step stand for it, to be judged by itself. */
+    public function show(string $step, Fact $trace): void
+    {
+        $this->current[$step] = $trace;
     }
 
     /** @param  non-empty-list<Fact>  $parts */

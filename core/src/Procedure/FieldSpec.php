@@ -8,6 +8,7 @@ use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Day;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Calculation\Field\Measure;
+use Diastoma\Core\Electrofusion\FittingCodeLayout;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\ParseQuantity;
 use Diastoma\Core\Units\Quantity;
@@ -17,12 +18,13 @@ use Diastoma\Core\Units\UnitSlipHint;
 /** One thing that a step asks for, and how what was typed becomes the stored value. */
 final readonly class FieldSpec
 {
-    public const TYPES = ['quantity', 'number', 'text', 'yesno', 'choice', 'time', 'day', 'code'];
+    public const TYPES = ['quantity', 'number', 'text', 'yesno', 'choice', 'time', 'day', 'code', 'item', 'layout'];
 
     /**
      * @param  float|null  $min  hard range, in the unit of the key
      * @param  list<array{value: string, label: string, verdict?: string}>  $options
      * @param  bool|null  $want  yes/no: the answer that is good; null when both are
+     * @param  string|null  $of  item: its kind in the stores
      */
     private function __construct(
         public string $key,
@@ -34,6 +36,7 @@ final readonly class FieldSpec
         public bool $optional,
         public array $options,
         public ?bool $want,
+        public ?string $of = null,
     ) {
     }
 
@@ -45,7 +48,7 @@ final readonly class FieldSpec
         return new self(
             $raw['key'], $raw['label'] ?? $raw['key'], $raw['type'] ?? ($quantity === null ? 'number' : 'quantity'), $quantity,
             isset($raw['min']) ? (float) $raw['min'] : null, isset($raw['max']) ? (float) $raw['max'] : null,
-            $raw['optional'] ?? false, $raw['options'] ?? [], $raw['want'] ?? null,
+            $raw['optional'] ?? false, $raw['options'] ?? [], $raw['want'] ?? null, $raw['of'] ?? null,
         );
     }
 
@@ -68,6 +71,8 @@ final readonly class FieldSpec
             'yesno' => is_bool($value) ? $value : throw Refused::field($this->key, "{$this->label}: answer yes or no."),
             'choice' => $this->readChoice($value),
             'time' => Instant::parse($value, $this->label, $this->key)->format('Y-m-d\TH:i:sP'),
+            'item' => $this->readItem($value),
+            'layout' => $this->readLayout($value),
             'day' => (new Day($this->key))->read($value, $this->label, $this->key, Family::Measuring)->format('Y-m-d'),
             default => $this->readText($value),
         };
@@ -132,6 +137,32 @@ final readonly class FieldSpec
         }
 
         return $value;
+    }
+
+    /**
+     * Something out of the stores, as it was when it was used: its id, its name and what is known of it.
+     *
+     * @return array<string, mixed>
+     */
+    private function readItem(mixed $value): array
+    {
+        if (! is_array($value) || ! is_string($value['id'] ?? null) || ! is_string($value['name'] ?? null) || strlen((string) json_encode($value)) > 8000) {
+            throw Refused::field($this->key, "{$this->label}: choose one out of the stores.");
+        }
+
+        return $value;
+    }
+
+    /** @return array<string, mixed> */
+    private function readLayout(mixed $value): array
+    {
+        try {
+            FittingCodeLayout::from($value);
+        } catch (Refused $refused) {
+            throw Refused::together(array_map(fn (array $f) => Refused::field($this->key, str_replace('layout: ', "{$this->label}: ", $f['message'])), $refused->faults));
+        }
+
+        return (array) $value;
     }
 
     private function readText(mixed $value): string

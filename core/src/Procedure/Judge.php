@@ -7,6 +7,7 @@ namespace Diastoma\Core\Procedure;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Instrument\Guard;
 use Diastoma\Core\Refused;
+use Diastoma\Core\Units\Display;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
@@ -45,13 +46,14 @@ final class Judge
         $states = [];
         foreach ($this->procedure->steps as $step) {
             if ($this->applies($step)) {
-                $states[$step->key()] = $this->step($step, $states);
+                $state = $states[$step->key()] = $this->step($step, $states);
+                $this->bindings->judged($step, $state->verdict);
             }
         }
         $next = null;
         foreach ($states as $key => $state) {
             $retry = $state->verdict === Verdict::Bad && $state->status === 'done' && ($this->procedure->step($key)?->raw['retry'] ?? true);
-            if ($next === null && ($state->status === 'todo' && ! $state->optional || $retry)) {
+            if ($next === null && ($state->status === 'todo' && ! $state->optional || $retry || $state->again)) {
                 $next = $key;
             }
         }
@@ -61,55 +63,138 @@ final class Judge
 
     private function applies(Step $step): bool
     {
-        foreach ($step->raw['when'] ?? [] as $condition) {
-            $value = $this->bindings->value($condition['of'], $step);
-            if (array_key_exists('is', $condition) && $value !== $condition['is']) {
-                return false;
-            }
-            if ((isset($condition['min']) || isset($condition['max'])) && (! is_numeric($value)
-                || (isset($condition['min']) && $value < $condition['min']) || (isset($condition['max']) && $value > $condition['max']))) {
-                return false;
-            }
-        }
+        return $this->holds($step->raw['when'] ?? [], $step);
+    }
 
-        return true;
+    /** @param  list<array<string, mixed>>  $conditions */
+    private function holds(array $conditions, Step $step): bool
+    {
+        return $conditions === [] || Condition::holds($conditions, fn (mixed $v) => $this->bindings->value($v, $step));
     }
 
     /** @param  array<string, StepState>  $before */
     private function step(Step $step, array $before): StepState
     {
         $fact = $this->facts->at($step->key());
-        $locked = $this->lock($step, $before);
-        $reasons = [];
-        $verdicts = [];
         $guide = [];
         foreach ($step->raw['guide'] ?? [] as $item) {
-            $result = $this->calculate($item, $step);
-            if (is_array($result) && isset($item['text'])) {
-                $guide[] = new Reason(Verdict::Good, $item['text'], '', $this->bindings->values($step, $item['calc']));
+            if ($this->holds($item['when'] ?? [], $step)) {
+                $result = $this->calculate($item, $step);
+                if (is_array($result) && isset($item['text'])) {
+                    $guide[] = new Reason(Verdict::Good, $item['text'], '', $this->bindings->values($step, $item['calc_as'] ?? $item['calc']));
+                }
             }
         }
-        if ($fact !== null) {
-            array_push($reasons, ...$this->own($step, $fact), ...$this->order($step, $fact, $before));
-            foreach ($step->raw['judge'] ?? [] as $item) {
-                array_push($reasons, ...$this->calculated($item, $step));
-            }
-            $verdicts = array_map(fn (Reason $r) => $r->verdict, $reasons);
-        }
-        $judging = $step->kind !== 'note' || $reasons !== [];
+        $opensAt = isset($step->raw['not_before']) ? $this->bindings->value($step->raw['not_before'], $step) : null;
+        $opensAt = is_string($opensAt) ? $opensAt : null;
+        $reasons = $fact === null ? [] : $this->reasons($step, $fact, $before, $opensAt);
+        $verdicts = array_map(fn (Reason $r) => $r->verdict, $reasons);
         $verdict = match (true) {
             $fact === null => Verdict::Open,
-            ! $judging, $verdicts === [] => Verdict::Good,
+            $verdicts === [] => Verdict::Good,
             default => Verdict::worst(...$verdicts),
         };
-        $summary = $fact === null || ! isset($step->raw['summary']) ? null
-            : new Reason($verdict, $step->raw['summary'], '', $this->bindings->values($step, null));
+        $summary = $fact === null || ! isset($step->raw['summary']) ? null : $this->summary($step, $verdict);
+        $status = $fact === null ? 'todo' : ($step->kind === 'trace' && ! $fact->value['final'] ? 'running' : 'done');
 
         return new StepState(
-            $step, $fact === null ? 'todo' : ($step->kind === 'trace' && ! $fact->value['final'] ? 'running' : 'done'),
-            $verdict, $fact, $reasons, $guide, $summary, $this->bindings->results($step->key()), $locked,
+            $step, $status, $verdict, $fact, $reasons, $guide, $summary, $this->bindings->results($step->key()), $this->bound($step->raw['device_in'] ?? null, $step), $this->bound($step->raw['model_in'] ?? null, $step),
+            $this->lock($step, $before, $opensAt), $opensAt, $this->cautions($step),
+            isset($step->raw['figure']) ? ['shape' => $step->raw['figure']['shape']] + ($this->bound($step->raw['figure']['in'], $step) ?? []) : null,
+            $status === 'done' && $this->facts->tracesAt($step->key()) === 1 && $this->repeatPermitted($step),
             Sentence::render($step->title, $this->bindings->values($step, null), UnitSystem::Metric),
         );
+    }
+
+    /** Of several ways to put it the first for which all is known. */
+    private function summary(Step $step, Verdict $verdict): Reason
+    {
+        $values = $this->bindings->values($step, null);
+        $ways = (array) $step->raw['summary'];
+        foreach ($ways as $way) {
+            if (Sentence::knows($way, $values)) {
+                break;
+            }
+        }
+
+        return new Reason($verdict, $way ?? '', '', $values);
+    }
+
+    /**
+     * @param  array<string, StepState>  $before
+     * @return list<Reason> the worst first
+     */
+    private function reasons(Step $step, Fact $fact, array $before, ?string $opensAt): array
+    {
+        // A trace that was broken off and made again is judged by itself too: it is part of the joint's story.
+        $calculated = [];
+        foreach ($this->facts->attempts($step->key()) ?: [$fact] as $attempt) {
+            $this->facts->show($step->key(), $attempt);
+            $calculated = $this->judged($step);
+            $this->bindings->attempted($step, $attempt, Verdict::worst(Verdict::Good, ...array_map(fn (Reason $r) => $r->verdict, $calculated)));
+        }
+        $reasons = [...$this->own($step, $fact), ...$this->order($step, $fact, $before), ...$this->tooEarly($step, $fact, $opensAt), ...$calculated];
+        usort($reasons, fn (Reason $a, Reason $b) => $a->verdict->urgency() <=> $b->verdict->urgency());
+
+        return $reasons;
+    }
+
+    /** @return list<Reason> what the calculations of a step say */
+    private function judged(Step $step): array
+    {
+        $reasons = [];
+        foreach ($step->raw['judge'] ?? [] as $item) {
+            if ($this->holds($item['when'] ?? [], $step)) {
+                array_push($reasons, ...$this->calculated($item, $step));
+            }
+        }
+
+        return $reasons;
+    }
+
+    /** @return list<Reason> */
+    private function tooEarly(Step $step, Fact $fact, ?string $opensAt): array
+    {
+        if ($opensAt === null || $fact->at >= new \DateTimeImmutable($opensAt)) {
+            return [];
+        }
+        $raw = $step->raw['early'] ?? [];
+        $values = ['opens_at' => $opensAt, 'at' => $fact->at->format('Y-m-d\TH:i:sP')] + $this->bindings->values($step, null);
+
+        return [new Reason(Verdict::from($raw['verdict'] ?? 'bad'), $raw['text'] ?? 'Done at {at|time}, not allowed before {opens_at|time}.', $raw['do'] ?? 'An engineer decides whether it can stand.', $values)];
+    }
+
+    /** May a step that is done only once be done again, by a permit of this procedure? */
+    private function repeatPermitted(Step $step): bool
+    {
+        return ($step->raw['once'] ?? false) && isset($step->raw['once_unless']) && $this->holds($step->raw['once_unless'], $step);
+    }
+
+    /** @return list<string> those that apply here */
+    private function cautions(Step $step): array
+    {
+        $cautions = [];
+        foreach ($step->raw['cautions'] ?? [] as $caution) {
+            if (is_string($caution)) {
+                $cautions[] = $caution;
+            } elseif ($this->holds($caution['when'] ?? [], $step)) {
+                $cautions[] = $caution['text'];
+            }
+        }
+
+        return $cautions;
+    }
+
+    /**
+     * What the device of a step must be told, what its model is to be run with, what its figure shows; what is not
+     * known yet is left out.
+     *
+     * @param  array<string, mixed>|null  $in
+     * @return array<string, mixed>|null
+     */
+    private function bound(?array $in, Step $step): ?array
+    {
+        return $in === null ? null : $this->bindings->resolve($in, $step);
     }
 
     /**
@@ -131,8 +216,14 @@ final class Judge
                 $reasons[] = new Reason(Verdict::Open, 'The trace is not complete.', 'Wait until the last part has come, or load the file from the device.', $values);
             }
             if (($step->raw['once'] ?? false) && $this->facts->tracesAt($step->key()) > 1) {
-                $reasons[] = new Reason(Verdict::Bad, $step->raw['once_text'] ?? 'This step was done twice.', $step->raw['once_do'] ?? 'Cut the joint out.', $values);
+                $reasons[] = $this->facts->tracesAt($step->key()) === 2 && $this->repeatPermitted($step)
+                    ? new Reason(Verdict::Close, $step->raw['once_permitted'] ?? 'Done twice, by permit.', '', $values)
+                    : new Reason(Verdict::Bad, $step->raw['once_text'] ?? 'This step was done twice.', $step->raw['once_do'] ?? 'Cut the joint out.', $values);
             }
+        }
+        $wanted = $step->raw['photo']['wanted'] ?? false;
+        if ((is_array($wanted) ? $this->holds($wanted, $step) : $wanted) && ($fact->value['photos'] ?? []) === []) {
+            $reasons[] = new Reason(Verdict::Open, 'A photo is wanted: '.$step->raw['photo']['of'].'.', 'Take it before the joint is covered.', $values);
         }
         foreach ($step->fields as $field) {
             $value = $fact->value[$field->key] ?? null;
@@ -187,7 +278,7 @@ final class Judge
     }
 
     /** @param  array<string, StepState>  $before */
-    private function lock(Step $step, array $before): ?string
+    private function lock(Step $step, array $before, ?string $opensAt): ?string
     {
         foreach ($step->raw['needs_good'] ?? [] as $id) {
             foreach ($this->keysOf($id, $step) as $key) {
@@ -204,6 +295,11 @@ final class Judge
                 }
             }
         }
+        if ($opensAt !== null && $this->now < new \DateTimeImmutable($opensAt)) {
+            $zone = $this->bindings->value('$line.time_zone', $step);
+
+            return Sentence::render('Not before {at|time}.', ['at' => $opensAt], UnitSystem::Metric, is_string($zone) ? new \DateTimeZone($zone) : null);
+        }
 
         return null;
     }
@@ -213,7 +309,7 @@ final class Judge
     {
         $keys = [];
         foreach ($this->procedure->steps as $step) {
-            if ($step->id === $id && ($from->side === null || $step->side === null || $step->side === $from->side)) {
+            if ($step->key() === $id || $step->id === $id && ($from->side === null || $step->side === null || $step->side === $from->side)) {
                 $keys[] = $step->key();
             }
         }
@@ -236,29 +332,36 @@ final class Judge
         $values = $this->bindings->values($step, $item['calc_as'] ?? $item['calc']);
         $limit = $this->limit($item);
         if (! is_array($result)) {
-            return [new Reason(Verdict::Open, $result, 'Record what is missing.', $values, $limit)];
+            // Nothing was missing: what was entered cannot be used.
+            return [new Reason(Verdict::Open, $result, $this->bindings->missing === [] ? 'Look again, and enter it as it is.' : 'Record what is missing.', $values, $limit)];
         }
         $verdict = $this->verdict($item, $result, $step);
+        if (is_array($item['judges'] ?? true) && ! in_array($verdict->value, $item['judges'], true)) {
+            return [];
+        }
         $reasons = [];
         foreach ($item['say'] ?? [] as $say) {
+            // A sentence may stand on another limit than its calculation, or on none (false).
+            $limit = array_key_exists('limit', $say) ? $this->limit($say) : $this->limit($item);
             $forVerdicts = (array) ($say['verdict'] ?? []);
             if ($forVerdicts !== [] && ! in_array($verdict->value, $forVerdicts, true)) {
                 continue;
             }
             if (isset($say['has'])) {
-                [$key, $wanted] = explode(':', $say['has'], 2);
+                [$key, $wanted] = [...explode(':', $say['has'], 2), null];
                 $held = $result[$key] ?? [];
-                $codes = is_array($held) ? array_map(fn ($h) => is_array($h) ? ($h['code'] ?? null) : $h, $held) : [$held];
-                $at = array_search($wanted, $codes, true);
-                if ($at === false) {
+                $codes = array_map(fn ($h) => (string) (is_array($h) ? ($h['code'] ?? '') : $h), is_array($held) ? $held : [$held]);
+                $at = $wanted === null ? array_key_first($codes) : array_search($wanted, $codes, true);
+                if ($at === false || $at === null) {
                     continue;
                 }
                 $reasons[] = new Reason($verdict, $say['text'], $say['do'] ?? '', [...$values, 'event' => is_array($held) && is_array($held[$at]) ? $held[$at] : []], $limit);
 
                 continue;
             }
-            if (isset($say['unless_has_any']) && $reasons !== []) {
-                continue;
+            // A sentence for the verdict as a whole is for what no code has told.
+            if ($reasons !== []) {
+                break;
             }
             $reasons[] = new Reason($verdict, $say['text'], $say['do'] ?? '', $values, $limit);
             break;
@@ -313,22 +416,41 @@ final class Judge
         }
         foreach ($item['limits'] ?? [] as $limit) {
             $value = $result[$limit['of']] ?? null;
-            $min = isset($limit['min']) ? $this->bindings->value($limit['min'], $step) : null;
-            $max = isset($limit['max']) ? $this->bindings->value($limit['max'], $step) : null;
-            $u = isset($limit['u']) ? $this->bindings->value($limit['u'], $step) : null;
+            $bound = fn (string $name): mixed => isset($limit[$name]) ? $this->sameUnit($limit['of'], $limit[$name], $step) : null;
+            $u = $bound('u');
             if (isset($limit['within'])) {
-                $wanted = $this->bindings->value($limit['within'], $step);
-                $tolerance = $this->bindings->value($limit['tol'], $step);
+                $wanted = $bound('within');
+                $tolerance = $bound('tol');
                 $verdicts[] = is_numeric($value) && is_numeric($wanted) && is_numeric($tolerance)
                     ? Guard::judge(abs((float) $value - (float) $wanted), null, (float) $tolerance, $u ?? 0.0)->verdict : Verdict::Open;
             } elseif (isset($limit['is'])) {
                 $verdicts[] = $value === null ? Verdict::Open : ($value === $limit['is'] ? Verdict::Good : Verdict::Bad);
             } else {
-                $verdicts[] = Guard::judge($value, $min, $max, $u, $limit['rule'] ?? 'guarded')->verdict;
+                $verdicts[] = Guard::judge($value, $bound('min'), $bound('max'), $u, $limit['rule'] ?? 'guarded')->verdict;
             }
         }
 
-        return $verdicts === [] ? Verdict::Good : Verdict::worst(...$verdicts);
+        $verdict = $verdicts === [] ? Verdict::Good : Verdict::worst(...$verdicts);
+        $excuse = $item['excuse'] ?? null;
+        if ($excuse !== null && $verdict === Verdict::Bad && array_diff((array) ($result[$excuse['of']] ?? []), $excuse['codes']) === [] && $this->holds($excuse['when'], $step)) {
+            return Verdict::from($excuse['as']);
+        }
+
+        return $verdict;
+    }
+
+    /** A limit in the unit of what it limits: `mark_mm` of a fact against `mark_m` of a result. */
+    private function sameUnit(string $of, mixed $limit, Step $step): mixed
+    {
+        $value = $this->bindings->value($limit, $step);
+        if (! is_string($limit) || ! is_numeric($value)) {
+            return $value;
+        }
+        [, $wanted] = Display::unitOf($of);
+        [, $given] = Display::unitOf(substr((string) strrchr('.'.$limit, '.'), 1));
+
+        return $wanted === null || $given === null || $wanted === $given || $wanted->quantity !== $given->quantity
+            ? $value : $wanted->fromSi($given->toSi((float) $value));
     }
 
     /**
@@ -338,7 +460,7 @@ final class Judge
     private function limit(array $item): ?array
     {
         $name = $item['limit'] ?? null;
-        $parameter = $name === null ? null : ($this->procedure->parameters[$name] ?? null);
+        $parameter = is_string($name) ? ($this->procedure->parameters[$name] ?? null) : null;
 
         return $parameter === null ? null : ['name' => $name] + $parameter;
     }

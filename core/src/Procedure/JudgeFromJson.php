@@ -8,7 +8,11 @@ use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\UnitSystem;
 
-/** The engine from JSON: `{"procedure": id or object, "line": {…}, "facts": [{"step", "value", "at"}], "now": "…"}`. */
+/**
+ * The engine from JSON: `{"procedure": id or object, "line": {…}, "facts": [{"step", "value", "at"}], "now": "…"}`.
+ * Times are shown in the line's `time_zone`. With `"tolerant": true` a fact that is refused is left out and named under
+ * `refused`, so that one wrong entry on a device does not hide the rest.
+ */
 final class JudgeFromJson
 {
     /**
@@ -20,19 +24,34 @@ final class JudgeFromJson
         $given = $input['procedure'] ?? throw Refused::field('procedure', 'procedure is missing: give the id of one that ships, or the procedure itself.');
         $procedure = is_array($given) ? Procedure::from($given)
             : (Procedure::shipped()[is_string($given) ? $given : ''] ?? throw Refused::field('procedure', 'procedure is not known; those that ship are '.implode(', ', array_keys(Procedure::shipped())).'.'));
-        $facts = [];
+        $facts = $refused = [];
         foreach (is_array($input['facts'] ?? []) ? $input['facts'] ?? [] : throw Refused::field('facts', 'facts must be a list.') as $i => $raw) {
             $key = is_array($raw) && is_string($raw['step'] ?? null) ? $raw['step'] : '';
-            $step = $procedure->step($key) ?? throw Refused::field('facts', 'facts, row '.($i + 1).": \"{$key}\" is no step of this procedure.");
-            $value = FactCheck::normalise($step, is_array($raw['value'] ?? null) ? $raw['value'] : []);
-            $facts[] = new Fact(
-                (string) ($raw['id'] ?? $i), $key, $value, Instant::parse($raw['at'] ?? null, 'at', 'facts'),
-                (string) ($raw['by'] ?? ''), (string) ($raw['role'] ?? ''), $raw['supersedes'] ?? null,
-            );
+            try {
+                $step = $procedure->step($key) ?? throw Refused::field('facts', 'facts, row '.($i + 1).": \"{$key}\" is no step of this procedure.");
+                $value = FactCheck::normalise($step, is_array($raw['value'] ?? null) ? $raw['value'] : []);
+                $facts[] = new Fact(
+                    (string) ($raw['id'] ?? $i), $key, $value, Instant::parse($raw['at'] ?? null, 'at', 'facts'),
+                    (string) ($raw['by'] ?? ''), (string) ($raw['role'] ?? ''), $raw['supersedes'] ?? null,
+                );
+            } catch (Refused $fault) {
+                if (($input['tolerant'] ?? false) !== true) {
+                    throw $fault;
+                }
+                $refused[] = ['id' => (string) ($raw['id'] ?? $i), 'message' => $fault->getMessage()];
+            }
         }
         $line = is_array($input['line'] ?? null) ? $input['line'] : [];
         $units = UnitSystem::tryFrom((string) ($input['units'] ?? 'metric')) ?? UnitSystem::Metric;
 
-        return Judge::judge($procedure, $facts, $line, Instant::parse($input['now'] ?? null, 'now', 'now'))->toArray($units);
+        $zone = null;
+        try {
+            $zone = isset($line['time_zone']) ? new \DateTimeZone((string) $line['time_zone']) : null;
+        } catch (\Exception) {
+            throw Refused::field('line', 'line: time_zone is no time zone that is known.');
+        }
+
+        return Judge::judge($procedure, $facts, $line, Instant::parse($input['now'] ?? null, 'now', 'now'))->toArray($units, $zone)
+            + (($input['tolerant'] ?? false) === true ? ['refused' => $refused] : []);
     }
 }

@@ -53,14 +53,13 @@ final readonly class Judgement
      */
     public function headline(): array
     {
-        $rank = ['bad' => 0, 'open' => 1, 'close' => 2, 'good' => 3];
         $all = [];
         foreach (array_reverse($this->steps) as $key => $state) {
             foreach ($state->reasons as $reason) {
                 $all[] = ['step' => $key, 'reason' => $reason];
             }
         }
-        usort($all, fn ($a, $b) => $rank[$a['reason']->verdict->value] <=> $rank[$b['reason']->verdict->value]);
+        usort($all, fn ($a, $b) => $a['reason']->verdict->urgency() <=> $b['reason']->verdict->urgency());
 
         return $all;
     }

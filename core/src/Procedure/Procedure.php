@@ -46,7 +46,20 @@ final readonly class Procedure
      */
     public static function from(array $raw): self
     {
+        $raw = StepLibrary::written($raw);
         ProcedureCheck::refuseFaults($raw);
+
+        return self::frozen($raw, self::hash($raw));
+    }
+
+    /**
+     * A text that was written out and checked when it was frozen.
+     *
+     * @param  array<string, mixed>  $raw
+     * @param  string  $hash  of this text
+     */
+    public static function frozen(array $raw, string $hash): self
+    {
         $steps = [];
         foreach ($raw['steps'] as $step) {
             foreach ($step['each'] ?? [null] as $side) {
@@ -54,7 +67,7 @@ final readonly class Procedure
             }
         }
 
-        return new self($raw['id'], $raw['version'], $raw['title'], $raw['joint_type'], self::hash($raw), $steps, $raw['parameters'] ?? [], $raw);
+        return new self($raw['id'], $raw['version'], $raw['title'], $raw['joint_type'], $hash, $steps, $raw['parameters'] ?? [], $raw);
     }
 
     /** @return array<string, self> procedures and test methods that ship, by id */

@@ -17,6 +17,9 @@ final class ProcedureCheck
     /** @var array<string, true> */
     private array $ids = [];
 
+    /** @var array<string, true> */
+    private array $keys = [];
+
     /** @param  array<string, mixed>  $raw */
     public static function refuseFaults(array $raw): void
     {
@@ -67,15 +70,20 @@ final class ProcedureCheck
             }
         }
         $id = (string) ($step['id'] ?? '');
-        if (isset($this->ids[$id])) {
-            $this->fault("{$path}.id", "\"{$id}\" stands twice");
+        // The rounds of a repeated step share its id, each with a key of its own.
+        foreach ($step['each'] ?? [null] as $side) {
+            $key = Step::keyOf($id, $side);
+            if (isset($this->keys[$key])) {
+                $this->fault("{$path}.id", "\"{$key}\" stands twice");
+            }
+            $this->keys[$key] = true;
         }
         if (! in_array($step['kind'] ?? null, Step::KINDS, true)) {
             $this->fault("{$path}.kind", 'must be one of '.implode(', ', Step::KINDS));
         }
         foreach (['after', 'needs_good'] as $key) {
             foreach ($step[$key] ?? [] as $other) {
-                if (! isset($this->ids[$other])) {
+                if (! isset($this->ids[$other]) && ! isset($this->keys[$other])) {
                     $this->fault("{$path}.{$key}", "\"{$other}\" is no earlier step");
                 }
             }
@@ -87,8 +95,36 @@ final class ProcedureCheck
         foreach ($step['fields'] ?? [] as $i => $field) {
             $this->field("{$path}.fields[{$i}]", $field);
         }
-        foreach ([...($step['guide'] ?? []), ...($step['judge'] ?? [])] as $i => $judge) {
-            $this->calculation("{$path}.judge[{$i}]", $judge, $raw);
+        foreach (['guide', 'judge'] as $list) {
+            foreach ($step[$list] ?? [] as $i => $judge) {
+                $this->calculation("{$path}.{$list}[{$i}]", $judge, $raw);
+                $this->conditions("{$path}.{$list}[{$i}].when", $judge['when'] ?? []);
+            }
+        }
+        $this->conditions("{$path}.when", $step['when'] ?? []);
+        $this->conditions("{$path}.once_unless", $step['once_unless'] ?? []);
+        foreach ($step['cautions'] ?? [] as $i => $caution) {
+            if (is_array($caution)) {
+                is_string($caution['text'] ?? null) || $this->fault("{$path}.cautions[{$i}].text", 'is missing');
+                $this->conditions("{$path}.cautions[{$i}].when", $caution['when'] ?? []);
+            }
+        }
+    }
+
+    private function conditions(string $path, mixed $conditions): void
+    {
+        if (! is_array($conditions) || ! array_is_list($conditions)) {
+            $this->fault($path, 'must be a list of conditions');
+
+            return;
+        }
+        foreach ($conditions as $i => $condition) {
+            $unknown = is_array($condition) ? array_diff(array_keys($condition), Condition::WORDS) : ['?'];
+            if ($unknown !== [] || (! isset($condition['of']) && ! isset($condition['any']))) {
+                $this->fault("{$path}[{$i}]", 'must be an object with "of" and one of '.implode(', ', array_slice(Condition::WORDS, 1, -1)).', or with "any"');
+            } elseif (isset($condition['any'])) {
+                $this->conditions("{$path}[{$i}].any", $condition['any']);
+            }
         }
     }
 
@@ -121,7 +157,13 @@ final class ProcedureCheck
 
             return;
         }
-        array_walk_recursive($judge['in'], function (mixed $value) use ($path, $raw): void {
+        if (! is_array($judge['in'] ?? [])) {
+            $this->fault("{$path}.in", 'must be an object');
+
+            return;
+        }
+        $in = $judge['in'] ?? [];
+        array_walk_recursive($in, function (mixed $value) use ($path, $raw): void {
             if (is_string($value) && str_starts_with($value, '$param.') && ! isset($raw['parameters'][substr($value, 7)])) {
                 $this->fault("{$path}.in", "\"{$value}\" is not among the parameters");
             }

@@ -9,6 +9,8 @@ final readonly class Step
 {
     public const KINDS = ['check', 'choice', 'number', 'round', 'scan', 'trace', 'bolts', 'timer', 'hold', 'note'];
 
+    private string $key;
+
     /**
      * @param  list<FieldSpec>  $fields
      * @param  array<string, mixed>  $raw
@@ -22,6 +24,7 @@ final readonly class Step
         public bool $optional,
         public array $raw,
     ) {
+        $this->key = self::keyOf($id, $side);
     }
 
     /** @param  array<string, mixed>  $raw */
@@ -36,7 +39,7 @@ final readonly class Step
     /** `od@a` for a step done on side a, else `conditions`. */
     public function key(): string
     {
-        return self::keyOf($this->id, $this->side);
+        return $this->key;
     }
 
     public static function keyOf(string $id, ?string $side): string

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Stores;
+
+use Diastoma\Core\Data;
+use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\FactCheck;
+use Diastoma\Core\Procedure\Judge;
+use Diastoma\Core\Procedure\Judgement;
+use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Refused;
+
+/**
+ * A kind of thing that is kept in the stores: cards, boxes, tools, sources of power, layouts of codes. What is asked of
+ * it and how it stands on a day is data, judged by the same engine as a joint.
+ */
+final readonly class StoreKind
+{
+    private const STEP = 'thing';
+
+    /** @param  array<string, mixed>  $raw */
+    private function __construct(public string $kind, public array $raw, private Procedure $procedure)
+    {
+    }
+
+    /** @return array<string, self> by kind, in the order in which a crew thinks of them */
+    public static function all(): array
+    {
+        static $all = null;
+        if ($all === null) {
+            $all = [];
+            $kinds = array_map(Data::json(...), Data::files('stores'));
+            usort($kinds, fn (array $a, array $b) => $a['rank'] <=> $b['rank']);
+            foreach ($kinds as $raw) {
+                $step = ['id' => self::STEP, 'kind' => 'number', 'title' => $raw['title'], 'fields' => $raw['fields'], 'judge' => $raw['judge'], 'summary' => $raw['summary']];
+                $all[$raw['kind']] = new self($raw['kind'], $raw, Procedure::from(['id' => 'store-'.$raw['kind'], 'version' => '1', 'title' => $raw['title'], 'joint_type' => 'store', 'steps' => [$step]]));
+            }
+        }
+
+        return $all;
+    }
+
+    /** @throws Refused for a kind that is not kept */
+    public static function of(string $kind): self
+    {
+        return self::all()[$kind] ?? throw Refused::field('kind', "kind \"{$kind}\" is not kept in the stores; kept are ".implode(', ', array_keys(self::all())).'.');
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed> as they are stored
+     *
+     * @throws Refused every fault with its field
+     */
+    public function checked(array $values): array
+    {
+        return FactCheck::normalise($this->procedure->steps[0], $values);
+    }
+
+    /**
+     * How a thing stands at a moment.
+     *
+     * @param  array<string, mixed>  $values  as stored
+     */
+    public function judged(array $values, \DateTimeImmutable $now, string $timeZone = 'UTC'): Judgement
+    {
+        return Judge::judge($this->procedure, [new Fact('thing', self::STEP, $values, $now)], ['time_zone' => $timeZone], $now);
+    }
+}

@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+use Diastoma\Core\Console;
+use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\FactCheck;
+use Diastoma\Core\Procedure\Judge;
+use Diastoma\Core\Procedure\JudgeFromJson;
+use Diastoma\Core\Procedure\Judgement;
+use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Units\UnitSystem;
+use Diastoma\Core\Verdict;
+
+/*
+ * The engine on small procedures made here: each shows one thing that a procedure file can say.
+ */
+function little(array $steps, array $more = []): Procedure
+{
+    return Procedure::from($more + ['id' => 'little', 'version' => '1', 'title' => 'Little', 'joint_type' => 'test', 'parameters' => [
+        'most_mm' => ['value' => 3, 'source' => 'this test', 'certainty' => 'project'], 'u_mm' => ['value' => 0.5, 'source' => 'this test', 'certainty' => 'project'],
+    ], 'steps' => $steps]);
+}
+
+/** @param  array<string, array<string, mixed>>  $values  step => value, in order, a minute apart */
+function littleJudged(Procedure $procedure, array $values, array $line = []): Judgement
+{
+    $facts = [];
+    $minute = 0;
+    foreach ($values as $key => $value) {
+        $facts[] = new Fact("f{$minute}", $key, FactCheck::normalise($procedure->step($key), $value), new DateTimeImmutable('2026-05-04T08:00:00Z +'.$minute++.' minutes'), 'J. Weir', 'joiner');
+    }
+
+    return Judge::judge($procedure, $facts, $line, new DateTimeImmutable('2026-05-04T12:00:00Z'));
+}
+
+const GAP = ['id' => 'gap', 'kind' => 'number', 'title' => 'Gap', 'fields' => [['key' => 'gap_mm', 'label' => 'Gap', 'quantity' => 'length', 'min' => 0, 'max' => 20]],
+    'judge' => [['calc' => 'guarded-verdict', 'limit' => 'most_mm', 'in' => ['value' => '$fact.gap_mm', 'limit_max' => '$param.most_mm', 'u_expanded' => '$param.u_mm'],
+        'say' => [['verdict' => 'bad', 'text' => 'Too wide: {fact.gap_mm|1}.', 'do' => 'Again.'], ['verdict' => ['good', 'close'], 'text' => '{fact.gap_mm|1} is in.']]]]];
+
+it('walks from open over good and close to bad as a reading nears its limit and passes it', function (?float $gap, Verdict $wanted) {
+    $judgement = littleJudged(little([GAP]), $gap === null ? [] : ['gap' => ['gap_mm' => $gap]]);
+    expect($judgement->verdict)->toBe($wanted)->and($judgement->next)->toBe($gap === null || $wanted === Verdict::Bad ? 'gap' : null);
+})->with([[null, Verdict::Open], [1.0, Verdict::Good], [2.5, Verdict::Good], [2.51, Verdict::Close], [3.0, Verdict::Close], [3.6, Verdict::Bad]]);
+
+it('shows a limit with value, source and certainty, or none where a sentence stands on none', function () {
+    $said = littleJudged(little([GAP]), ['gap' => ['gap_mm' => 9]])->toArray()['reasons'][0];
+    expect($said)->toMatchArray(['text' => 'Too wide: 9.0 mm.', 'do' => 'Again.'])->and($said['limit'])->toMatchArray(['name' => 'most_mm', 'shown' => '3.0 mm', 'source' => 'this test', 'certainty' => 'project']);
+    $without = GAP;
+    $without['judge'][0]['say'][0]['limit'] = false;
+    expect(littleJudged(little([$without]), ['gap' => ['gap_mm' => 9]])->toArray()['reasons'][0]['limit'])->toBeNull();
+});
+
+it('keeps what was recorded out of order and leaves it to the engineer', function () {
+    $steps = [['id' => 'clean', 'kind' => 'check', 'title' => 'Clean', 'fields' => [['key' => 'ok', 'label' => 'Clean', 'type' => 'yesno', 'want' => true]]], ['after' => ['clean']] + GAP];
+    $right = littleJudged(little($steps), ['clean' => ['ok' => true], 'gap' => ['gap_mm' => 1]]);
+    $wrong = littleJudged(little($steps), ['gap' => ['gap_mm' => 1], 'clean' => ['ok' => true]]);
+    expect($right->verdict)->toBe(Verdict::Good)->and($wrong->verdict)->toBe(Verdict::Open)
+        ->and($wrong->steps['gap']->reasons[0]->text)->toBe('Recorded before "Clean", which must come first.')
+        ->and(littleJudged(little($steps), [])->steps['gap']->locked)->toBe('"Clean" comes first.');
+});
+
+it('locks a step until another is good', function () {
+    $steps = [GAP, ['id' => 'fuse', 'kind' => 'check', 'title' => 'Fuse', 'needs_good' => ['gap'], 'fields' => [['key' => 'ok', 'label' => 'Fused', 'type' => 'yesno', 'want' => true]]]];
+    expect(littleJudged(little($steps), [])->steps['fuse']->locked)->toBe('"Gap" must be good first.')
+        ->and(littleJudged(little($steps), ['gap' => ['gap_mm' => 9]])->steps['fuse']->locked)->toBe('"Gap" must be good first.')
+        ->and(littleJudged(little($steps), ['gap' => ['gap_mm' => 3]])->steps['fuse']->locked)->toBeNull();
+});
+
+it('asks a step only where its condition holds', function () {
+    $steps = [GAP, ['id' => 'coil', 'kind' => 'check', 'title' => 'Coil', 'when' => [['of' => '$line.delivery', 'is' => 'coil'], ['of' => '$line.dn_mm', 'min' => 63, 'max' => 180]],
+        'fields' => [['key' => 'ok', 'label' => 'Straightened', 'type' => 'yesno', 'want' => true]]]];
+    $keys = fn (array $line) => array_keys(littleJudged(little($steps), [], $line)->steps);
+    expect($keys(['delivery' => 'coil', 'dn_mm' => 110]))->toBe(['gap', 'coil'])->and($keys(['delivery' => 'straight', 'dn_mm' => 110]))->toBe(['gap'])
+        ->and($keys(['delivery' => 'coil', 'dn_mm' => 225]))->toBe(['gap'])->and($keys(['delivery' => 'coil']))->toBe(['gap']);
+});
+
+it('does a sided step on each end, seen from its own side', function () {
+    $step = ['each' => ['a', 'b'], 'title' => 'Gap, {side}'] + GAP;
+    $judgement = littleJudged(little([$step]), ['gap@a' => ['gap_mm' => 1], 'gap@b' => ['gap_mm' => 9]], ['sides' => ['a' => 'pipe 7', 'b' => 'pipe 8']]);
+    expect(array_map(fn ($s) => [$s->title(), $s->verdict], array_values($judgement->steps)))->toBe([['Gap, pipe 7', Verdict::Good], ['Gap, pipe 8', Verdict::Bad]])->and($judgement->next)->toBe('gap@b');
+});
+
+it('takes a choice and a hold as the file says', function () {
+    $steps = [
+        ['id' => 'soil', 'kind' => 'choice', 'title' => 'Soil', 'fields' => [['key' => 'soil', 'label' => 'Soil', 'type' => 'choice', 'options' => [['value' => 'sand', 'label' => 'Sand'], ['value' => 'peat', 'label' => 'Peat', 'verdict' => 'bad', 'bad' => 'Peat does not carry.', 'do' => 'Dig it out.']]]]],
+        ['id' => 'sign', 'kind' => 'hold', 'title' => 'Sign', 'roles' => ['inspector'], 'refused_do' => 'Put it right.', 'fields' => []],
+    ];
+    $bad = littleJudged(little($steps), ['soil' => ['soil' => 'peat'], 'sign' => ['signed' => false, 'remark' => 'no photograph']]);
+    expect($bad->steps['soil']->reasons[0]->text)->toBe('Peat does not carry.')->and($bad->steps['sign']->reasons[0]->text)->toBe('J. Weir refused to sign: no photograph.')
+        ->and($bad->steps['sign']->reasons[0]->do)->toBe('Put it right.')->and($bad->readyForSignature())->toBeFalse();
+    $good = littleJudged(little($steps), ['soil' => ['soil' => 'sand'], 'sign' => ['signed' => true]]);
+    expect($good->verdict)->toBe(Verdict::Good)->and($good->readyForSignature())->toBeTrue();
+    expect(fn () => littleJudged(little($steps), ['sign' => ['signed' => false]]))->toThrow(Refused::class, 'say why it is not signed')
+        ->and(fn () => littleJudged(little($steps), ['sign' => ['signed' => 'yes']]))->toThrow(Refused::class, 'signed must be true or false');
+    expect(fn () => littleJudged(little($steps), ['soil' => ['soil' => 'rock']]))->toThrow(Refused::class, 'Soil: choose one of Sand, Peat.');
+});
+
+it('binds what is known and keeps the rest unknown', function (mixed $bound, mixed $wanted) {
+    $steps = [
+        ['id' => 'one', 'kind' => 'number', 'title' => 'One', 'fields' => [['key' => 'x_mm', 'label' => 'X', 'quantity' => 'length'], ['key' => 'ok', 'label' => 'OK', 'type' => 'yesno', 'want' => true, 'bad' => 'Not OK.']]],
+        ['id' => 'ring', 'kind' => 'round', 'title' => 'Ring', 'positions' => ['12:00', '3:00'], 'fields' => [['key' => 'd_mm', 'label' => 'D', 'quantity' => 'length']]],
+        ['id' => 'two', 'kind' => 'check', 'title' => 'Two', 'device' => 'any', 'device_in' => ['got' => $bound], 'fields' => [['key' => 'done', 'label' => 'Done', 'type' => 'yesno']]],
+    ];
+    $judgement = littleJudged(little($steps), ['one' => ['x_mm' => 4, 'ok' => false], 'ring' => ['readings' => [['clock' => '12', 'd_mm' => 110], ['clock' => '3', 'd_mm' => 111]]]], ['time_zone' => 'UTC', 'list' => [['code' => 'slip'], ['code' => 'gap']], 'series' => [[0, 1], [1, 1], [2.5, 1], [3.5, 1]]]);
+    expect($judgement->steps['two']->device)->toEqual($wanted === null ? [] : ['got' => $wanted]);
+})->with([
+    'a fact of another step' => ['$step.one.x_mm', 4.0], 'when it was done' => ['$step.one.@at', '2026-05-04T08:00:00+00:00'], 'a parameter' => ['$param.most_mm', 3], 'the line' => ['$line.time_zone', 'UTC'],
+    'now' => ['$now', '2026-05-04T12:00:00+00:00'], 'nothing' => ['$step.one.y_mm', null], 'a plain value' => ['plain', 'plain'],
+    'the first that is known' => [['$first' => ['$step.one.y_mm', '$step.one.x_mm', 7]], 4.0], 'the first of none' => [['$first' => ['$step.none.x', '$line.gone']], null],
+    'the earliest' => [['$earliest' => ['2026-05-04T10:00:00+02:00', '2026-05-04T08:30:00Z', '$line.gone']], '2026-05-04T10:00:00+02:00'],
+    'the largest' => [['$most' => ['$param.most_mm', '$step.one.x_mm', '$line.gone']], 4.0], 'the largest of none' => [['$most' => ['$line.gone']], null],
+    'the spacing' => [['$spacing' => '$line.series'], 1.0], 'no spacing' => [['$spacing' => '$line.gone'], null],
+    'all' => [['$all' => [true, true]], true], 'not all' => [['$all' => [true, false, '$line.gone']], false], 'all, not known' => [['$all' => [true, '$line.gone']], null],
+    'a code in a list' => [['$has' => '$line.list', 'any' => ['gap', 'leak']], true], 'no such code' => [['$has' => '$line.list', 'any' => ['leak']], false], 'no list' => [['$has' => '$line.gone', 'any' => ['leak']], null],
+    'a step gone wrong' => [['$good' => 'one'], false], 'and said so' => [['$bad' => 'one'], true], 'a good step' => [['$good' => 'ring'], true], 'an unknown step' => [['$bad' => 'three'], null],
+    'recorded' => [['$recorded' => 'one'], true], 'not recorded' => [['$recorded' => 'two'], false], 'not repeated' => [['$repeated' => 'one'], false], 'never begun' => [['$repeated' => 'two'], null],
+    'rows of a round' => [['$rows' => '$step.ring.readings', 'angle_deg' => 'angle', 'd_mm' => 'd_mm'], [['angle_deg' => 0.0, 'd_mm' => 110.0], ['angle_deg' => 90.0, 'd_mm' => 111.0]]],
+]);
+
+it('supersedes a fact, and a fact that supersedes', function () {
+    $procedure = little([GAP]);
+    $fact = fn (string $id, float $gap, ?string $supersedes) => new Fact($id, 'gap', ['gap_mm' => $gap], new DateTimeImmutable('2026-05-04T08:00:00Z'), supersedes: $supersedes);
+    $judge = fn (array $facts) => Judge::judge($procedure, $facts, [], new DateTimeImmutable('2026-05-04T12:00:00Z'));
+    expect($judge([$fact('a', 9, null), $fact('b', 8, 'a'), $fact('c', 1, 'b')])->verdict)->toBe(Verdict::Good)
+        ->and($judge([$fact('a', 1, null), $fact('b', 9, 'a')])->verdict)->toBe(Verdict::Bad);
+});
+
+it('judges from JSON, and leaves out what is refused only when it is told to', function () {
+    $in = ['procedure' => ['id' => 'little', 'version' => '1', 'title' => 'Little', 'joint_type' => 'test', 'parameters' => little([GAP])->raw['parameters'], 'steps' => [GAP]], 'now' => '2026-05-04T12:00:00Z', 'line' => ['time_zone' => 'Europe/Vienna'],
+        'facts' => [['id' => 'x', 'step' => 'gap', 'value' => ['gap_mm' => 90], 'at' => '2026-05-04T10:00:00Z'], ['id' => 'y', 'step' => 'gap', 'value' => ['gap_in' => 0.04], 'at' => '2026-05-04T10:05:00+02:00']]];
+    expect(fn () => (new JudgeFromJson)($in))->toThrow(Refused::class, 'Gap: 90 mm is outside 0 to 20 mm.');
+    $judged = (new JudgeFromJson)(['tolerant' => true, 'units' => 'us'] + $in);
+    expect($judged['verdict'])->toBe('good')->and($judged['refused'])->toHaveCount(1)->and($judged['refused'][0]['id'])->toBe('x')->and($judged['steps'][0]['reasons'][0]['text'])->toBe('0.040 in is in.');
+    foreach ([['procedure' => 'unknown'], ['procedure' => null], ['now' => 'noon'], ['facts' => 'none'], ['line' => ['time_zone' => 'Nowhere/City']], ['facts' => [['step' => 'dance', 'value' => [], 'at' => '2026-05-04T10:00:00Z']]]] as $wrong) {
+        expect(fn () => (new JudgeFromJson)($wrong + $in))->toThrow(Refused::class);
+    }
+});
+
+it('says what is wrong with each part of a procedure file', function (array $steps, string $fault) {
+    try {
+        little($steps);
+        $this->fail('must be refused');
+    } catch (Refused $refused) {
+        expect(implode(' ', array_column($refused->faults, 'message')))->toContain($fault);
+    }
+})->with([
+    [[], 'steps: must be a list with at least one step'], [[['kind' => 'note', 'title' => 'No id']], 'steps[0].id: is missing'], [[GAP, GAP], '"gap" stands twice'],
+    [[['after' => ['later']] + GAP], 'steps[0].after: "later" is no earlier step'], [[['kind' => 'round'] + GAP], 'a round needs at least two clock positions'],
+    [[['fields' => [['key' => 'gap', 'label' => 'G', 'quantity' => 'length']]] + GAP], '"gap" must end in a unit of length'], [[['fields' => [['key' => 'g_mm', 'label' => 'G', 'quantity' => 'width']]] + GAP], '"width" is no quantity'],
+    [[['fields' => [['key' => 'g', 'label' => 'G', 'type' => 'colour']]] + GAP], 'fields[0].type: must be one of'], [[['judge' => [['calc' => 'guarded-verdict', 'in' => ['value' => '$param.least_mm']]]] + GAP], '"$param.least_mm" is not among the parameters'],
+]);
+
+it('counts the signature out when it asks whether a subject may be signed', function () {
+    $procedure = little([GAP, ['id' => 'extra', 'kind' => 'note', 'title' => 'Extra', 'optional' => true, 'fields' => [['key' => 'text', 'label' => 'Text', 'type' => 'text']]], ['id' => 'sign', 'kind' => 'hold', 'title' => 'Sign', 'fields' => []]]);
+    expect(littleJudged($procedure, [])->readyForSignature())->toBeFalse()->and(littleJudged($procedure, ['gap' => ['gap_mm' => 1]])->readyForSignature())->toBeTrue()
+        ->and(littleJudged($procedure, ['gap' => ['gap_mm' => 1]])->total)->toBe(2)->and(littleJudged($procedure, ['gap' => ['gap_mm' => 1], 'extra' => ['text' => 'seen']])->total)->toBe(3);
+});
+
+/** @return array{int, string, string} exit code, output, complaints */
+function console(array $words, string $in = ''): array
+{
+    $streams = array_map(fn () => fopen('php://memory', 'w+'), range(0, 2));
+    fwrite($streams[0], $in);
+    rewind($streams[0]);
+    $code = (new Console(['diastoma', ...$words], ...$streams))->run();
+    rewind($streams[1]);
+    rewind($streams[2]);
+
+    return [$code, (string) stream_get_contents($streams[1]), (string) stream_get_contents($streams[2])];
+}
+
+it('answers at the command line with the exit code that scripts go by', function () {
+    expect(console(['calc', 'dew-point', '{"air_c": 20, "rh_pct": 50}'])[0])->toBe(0)
+        ->and(json_decode(console(['calc', 'dew-point'], '{"air_f": 68, "rh_pct": 50}')[1], true)['dew_c'])->toEqualWithDelta(9.255175, 1e-5)
+        ->and(console(['calc', 'dew-point', '{"air_c": 20}']))->toMatchArray([0 => 2, 1 => '{"error":{"field":"rh_pct","message":"rh_pct is missing."}}'."\n"])
+        ->and(console(['calc', 'dew-point', 'not json'])[0])->toBe(2)->and(console(['calc', 'dew-point', '[1]'])[0])->toBe(2)->and(console(['calc', 'unheard-of', '{}'])[0])->toBe(2)
+        ->and(console([])[0])->toBe(64)->and(console(['calc'])[0])->toBe(64)->and(console(['help'])[0])->toBe(0)
+        ->and(json_decode(console(['calc', 'dew-point', '--schema'])[1], true)['required'])->toBe(['air_c', 'rh_pct'])
+        ->and(substr_count(console(['calc', '--list'])[1], "\n"))->toBe(count(json_decode(console(['calc', '--list', '--schemas'])[1], true)));
+    [$code, $out] = console(['judge'], (string) json_encode(['procedure' => 'pvc-spigot-socket', 'now' => '2026-05-04T12:00:00Z', 'facts' => []]));
+    expect($code)->toBe(0)->and(json_decode($out, true))->toMatchArray(['verdict' => 'open', 'next' => 'pipes', 'done' => 0]);
+});
+
+it('shows every reason in the units of the reader', function () {
+    $judgement = littleJudged(little([GAP]), ['gap' => ['gap_in' => 0.2]]);
+    expect($judgement->toArray(UnitSystem::Metric)['reasons'][0]['text'])->toBe('Too wide: 5.1 mm.')->and($judgement->toArray(UnitSystem::Us)['reasons'][0]['text'])->toBe('Too wide: 0.200 in.');
+});
