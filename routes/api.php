@@ -7,6 +7,7 @@ use App\Http\Controllers\OpenApiController;
 use App\Http\Controllers\ProcedureController;
 use App\Http\Controllers\SectionController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\StoreController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('openapi.json', OpenApiController::class);
@@ -20,22 +21,32 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::get('lines', [LineController::class, 'index']);
     Route::post('lines', [LineController::class, 'store']);
     Route::get('lines/{line}', [LineController::class, 'show']);
+    Route::get('lines/{line}/log', [LineController::class, 'log']);
     Route::post('lines/{line}/sections', [LineController::class, 'addSection']);
     Route::post('centre-line', [LineController::class, 'readCentreLine']);
+    Route::post('lines/{line}/joints', [LineController::class, 'addJoints']);
     Route::get('lines/{line}/register', [FileController::class, 'register']);
     Route::get('lines/{line}/register.csv', [FileController::class, 'csv']);
     Route::get('lines/{line}/line.geojson', [FileController::class, 'geoJson']);
 
     Route::get('joints/{joint}', [JointController::class, 'show']);
     Route::post('joints/{joint}/facts', [JointController::class, 'record']);
+    Route::post('joints/{joint}/photos', [JointController::class, 'keepPhoto']);
+    Route::get('photos/{photo}', [JointController::class, 'photo']);
     Route::post('joints/{joint}/cut-out', [JointController::class, 'cutOut']);
 
     Route::get('sections/{section}', [SectionController::class, 'show']);
     Route::post('sections/{section}/tests', [SectionController::class, 'begin']);
     Route::get('tests/{test}', [JointController::class, 'showTest']);
     Route::post('tests/{test}/facts', [JointController::class, 'recordTest']);
+    Route::post('tests/{test}/photos', [JointController::class, 'keepTestPhoto']);
     Route::get('tests/{test}/stand-in', [SectionController::class, 'standIn']);
     Route::get('tests/{test}/pack.pdf', [SectionController::class, 'pack']);
+
+    Route::get('stores', [StoreController::class, 'index']);
+    Route::get('stores/kinds', [StoreController::class, 'kinds']);
+    Route::post('stores', [StoreController::class, 'keep']);
+    Route::get('stores/{item}/history', [StoreController::class, 'history']);
 
     Route::post('files/fusion-trace', [FileController::class, 'fusionTrace']);
     Route::post('files/pressure-log', [FileController::class, 'pressureLog']);

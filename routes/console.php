@@ -1,8 +1,16 @@
 <?php
 
 use App\Http\Controllers\OpenApiController;
+use App\Models\ProcedureText;
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Procedure\Procedure;
 use Illuminate\Support\Facades\Artisan;
+
+Artisan::command('procedures:ship', function () {
+    foreach (Procedure::shipped() as $procedure) {
+        ProcedureText::freeze($procedure);
+    }
+})->purpose('Freeze the procedures and methods that ship with this version; what lines use already stays as it is');
 
 Artisan::command('api:document', function (Registry $registry) {
     $this->output->write(json_encode(OpenApiController::document($registry), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR), false, 32);

@@ -9,6 +9,7 @@ use App\Models\Project;
 use App\Models\Section;
 use App\Models\User;
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Pipe\Material;
 use Diastoma\Core\PressureTest\SectionPlan;
 use Diastoma\Core\Refused;
 use Illuminate\Support\Facades\DB;
@@ -58,7 +59,7 @@ final class CreateLine
             'line_id' => $line->id, 'name' => $body['name'], 'from_m' => $body['from_m'], 'to_m' => $body['to_m'], 'method_hash' => $method->hash,
             'ask' => [
                 'gauge_m' => $body['gauge_m'] ?? $body['from_m'], 'stp_method' => $body['stp_method'] ?? 'en805-surge-calculated',
-                'water_c' => $body['water_c'] ?? 12, 'fill_l_s' => $body['fill_l_s'] ?? 5, 'pipe_max_bar' => $body['pipe_max_bar'] ?? null,
+                'water_c' => $body['water_c'] ?? 12, 'fill_l_s' => $body['fill_l_s'] ?? 5, 'pipe_max_bar' => $body['pipe_max_bar'] ?? null, 'factor' => $body['factor'] ?? null,
             ],
         ]);
     }
@@ -74,7 +75,7 @@ final class CreateLine
         if ($body['material'] === 'PE100') {
             $table = $this->registry->run('pe-pipe-metric', ['dn_mm' => $dn, 'sdr' => $sdr, 'service' => $body['service'] === 'gas' ? 'gas' : 'water']);
 
-            return ['material' => 'PE100', 'dn_mm' => $dn, 'od_mm' => $dn, 'sdr' => $sdr, 'wall_mm' => $table['e_min_mm'], 'e_mod_gpa' => 0.9, 'nu' => 0.45, 'restraint' => 'anchored', 'creep_m' => 0.08];
+            return ['material' => 'PE100', 'dn_mm' => $dn, 'od_mm' => $dn, 'sdr' => $sdr, 'wall_mm' => $table['e_min_mm']] + Material::startValues('PE100');
         }
         $od = 1000 * $this->registry->run('pipe-od', ['series' => 'iso-161', 'nominal' => $dn])['od_m'];
         $wall = $body['wall_mm'] ?? round($dn / $sdr, 1);
@@ -82,7 +83,7 @@ final class CreateLine
             throw Refused::field('wall_mm', "wall_mm is {$wall} mm; a wall is more than 0 and less than a fifth of the diameter, ".($od / 5).' mm.');
         }
 
-        return ['material' => 'PVC-U', 'dn_mm' => $dn, 'od_mm' => $od, 'sdr' => $sdr, 'wall_mm' => (float) $wall, 'e_mod_gpa' => 3.0, 'nu' => 0.38, 'restraint' => 'jointed', 'creep_m' => null];
+        return ['material' => 'PVC-U', 'dn_mm' => $dn, 'od_mm' => $od, 'sdr' => $sdr, 'wall_mm' => (float) $wall] + Material::startValues('PVC-U');
     }
 
     /**

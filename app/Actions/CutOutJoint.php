@@ -14,7 +14,7 @@ final class CutOutJoint
 {
     private const PIECE_M = 1.0;
 
-    /** @return array{Joint, Joint} */
+    /** @return list<Joint> two new ones in its place; none for what sits on a pipe: another is fused beside it */
     public function __invoke(Joint $joint, User $by, string $reason, float $pieceM = self::PIECE_M): array
     {
         return DB::transaction(function () use ($joint, $by, $reason, $pieceM): array {
@@ -26,17 +26,20 @@ final class CutOutJoint
                 throw Refused::field('joint', "Joint {$joint->number} is not made yet: there is nothing to cut out.");
             }
             $joint->update(['state' => 'cut-out', 'cut_out_at' => now(), 'cut_out_reason' => $reason, 'cut_out_by' => $by->id]);
+            if ($joint->place !== 'in-line') {
+                return [];
+            }
             $piece = "{$joint->number}P";
             $pipes = $joint->pipes ?? ['a' => 'laid', 'b' => 'new'];
             $new = [];
             foreach ([['A', -$pieceM / 2, ['a' => $pipes['a'], 'b' => $piece]], ['B', $pieceM / 2, ['a' => $piece, 'b' => $pipes['b']]]] as [$letter, $shift, $ends]) {
                 $new[] = Joint::query()->create([
                     'id' => (string) Str::uuid(), 'line_id' => $joint->line_id, 'number' => $joint->number.$letter,
-                    'chainage_m' => $joint->chainage_m + $shift, 'replaces_id' => $joint->id, 'pipes' => $ends,
+                    'chainage_m' => $joint->chainage_m + $shift, 'procedure_hash' => $joint->procedure_hash, 'replaces_id' => $joint->id, 'pipes' => $ends,
                 ]);
             }
 
-            return [$new[0], $new[1]];
+            return $new;
         });
     }
 }

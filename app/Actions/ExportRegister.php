@@ -17,7 +17,7 @@ final class ExportRegister
     /** @return array<string, mixed> */
     public function register(Line $line): array
     {
-        $line->load(['joints', 'sections.tests', 'procedureText']);
+        $line->load(['joints.procedureText', 'sections.tests', 'procedureText']);
         $numbers = $line->joints->pluck('number', 'id');
         $facts = $this->factsByJoint($line);
 
@@ -35,7 +35,7 @@ final class ExportRegister
         fputcsv($out, self::COLUMNS, ';', '"', '');
         $numbers = Joint::query()->where('line_id', $line->id)->pluck('number', 'id');
         $facts = $this->factsByJoint($line);
-        Joint::query()->where('line_id', $line->id)->orderBy('chainage_m')->orderBy('number')->chunk(500, function ($joints) use ($out, $line, $numbers, $facts): void {
+        Joint::query()->with('procedureText')->where('line_id', $line->id)->orderBy('chainage_m')->orderBy('number')->chunk(500, function ($joints) use ($out, $line, $numbers, $facts): void {
             foreach ($joints as $joint) {
                 $row = $this->row($line, $joint, $numbers[$joint->replaces_id] ?? '', $facts[$joint->id] ?? []);
                 // A cell that begins like a formula must stay text in a spreadsheet.
@@ -84,7 +84,7 @@ final class ExportRegister
 
         return array_combine(self::COLUMNS, [
             $joint->number, $joint->chainage_m, $easting, $northing, $level, $joint->state, $joint->verdict, $joint->pipes['a'] ?? '', $joint->pipes['b'] ?? '',
-            $line->procedureText->title, $line->procedureText->version, $joint->clocks['clamps_off'] ?? '', $joint->clocks['test_from'] ?? '',
+            ($joint->procedureText ?? $line->procedureText)->title, ($joint->procedureText ?? $line->procedureText)->version, $joint->clocks['clamps_off'] ?? '', $joint->clocks['test_from'] ?? '',
             $of('code')->value['serial'] ?? '', $of('pipes')?->user->name ?? '', ($signed->value['signed'] ?? false) === true ? $signed->user->name : '',
             $joint->sealed_at?->toIso8601ZuluString() ?? '', $replaces, $joint->cut_out_reason ?? '', $joint->headline[0]['text'] ?? '',
         ]);

@@ -29,6 +29,10 @@ final class JudgeSubject
             $this->notePipes($subject, $judgement);
         }
         $subject->save();
+        if ($subject instanceof Joint && $subject->host_id !== null) {
+            // Whether the pipes may be drawn hangs on the restraints.
+            $this(Joint::query()->findOrFail($subject->host_id));
+        }
 
         return $judgement;
     }
@@ -53,16 +57,32 @@ final class JudgeSubject
     private function notePipes(Joint $joint, Judgement $judgement): void
     {
         $value = $judgement->steps['pipes']->fact->value ?? null;
-        if (isset($value['pipe_a'], $value['pipe_b'])) {
-            $joint->pipes = ['a' => $value['pipe_a'], 'b' => $value['pipe_b']];
+        if (isset($value['pipe_a'])) {
+            $joint->pipes = ['a' => $value['pipe_a'], 'b' => $value['pipe_b'] ?? ''];
         }
+    }
+
+    /**
+     * What was typed where it is not the stored value itself: another unit's key, or text with its own unit.
+     *
+     * @return array<string, mixed>
+     */
+    private static function typed(Fact $fact): array
+    {
+        $plain = fn (mixed $v): bool => is_scalar($v);
+
+        return array_filter(
+            array_filter($fact->typed, $plain),
+            fn (mixed $typed, string|int $key) => ! isset($fact->value[$key]) || (is_string($typed) && is_numeric($fact->value[$key])),
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 
     /** @return list<array<string, mixed>> facts of a subject as the API shows them */
     public static function facts(Subject $subject): array
     {
         return array_values($subject->facts()->with('user')->get()->map(fn (Fact $f) => [
-            'id' => $f->id, 'seq' => $f->seq, 'step' => $f->step, 'value' => $f->value, 'recorded_at' => $f->recorded_at,
+            'id' => $f->id, 'seq' => $f->seq, 'step' => $f->step, 'value' => $f->value, 'typed' => (object) self::typed($f), 'recorded_at' => $f->recorded_at,
             'by' => $f->user->name, 'role' => $f->role, 'supersedes' => $f->supersedes, 'reason' => $f->reason,
         ])->all());
     }

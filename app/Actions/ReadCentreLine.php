@@ -38,12 +38,15 @@ final class ReadCentreLine
                 continue;
             }
             $cells = str_getcsv($line, $delimiter, '"', '');
+            if ($delimiter === ',' && count($cells) > count($heading)) {
+                throw Refused::field('file', 'line '.($i + 2).' holds more cells than the heading. Decimal commas need semicolons between the columns.');
+            }
             $point = [];
             foreach ($at as $name => $column) {
                 $cell = trim((string) ($cells[$column] ?? ''));
                 $cell = $delimiter !== ',' && preg_match('/^-?\d+,\d+$/', $cell) === 1 ? str_replace(',', '.', $cell) : $cell;
                 if (preg_match('/^-?\d+(\.\d+)?$/', $cell) !== 1) {
-                    throw Refused::field('file', 'line '.($i + 2).": {$name} \"".mb_substr($cell, 0, 40).'" is no number.'.(count($cells) > count($heading) ? ' Decimal commas need semicolons between the columns.' : ''));
+                    throw Refused::field('file', 'line '.($i + 2).": {$name} \"".mb_substr($cell, 0, 40).'" is no number.');
                 }
                 $point[] = (float) $cell;
             }

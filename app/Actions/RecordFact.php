@@ -4,6 +4,7 @@ namespace App\Actions;
 
 use App\Models\Fact;
 use App\Models\Role;
+use App\Models\StoreItem;
 use App\Models\Subject;
 use App\Models\User;
 use App\Support\Conflict;
@@ -50,7 +51,8 @@ final class RecordFact
                 ?? throw Refused::field('step', "\"{$body['step']}\" is no step of this procedure.");
             $this->mustBeAllowed($step, $role);
             $recorded = Instant::parse($body['recorded_at'], 'recorded_at', 'recorded_at');
-            $value = FactCheck::normalise($step, $body['value']);
+            $value = $this->withItems($subject, $step, FactCheck::normalise($step, $body['value']));
+            $this->mustNotComeTooEarly($subject, $step, $recorded);
             $this->mustSupersedeRightly($subject, $step, $body);
             if ($step->kind === 'hold' && ($value['signed'] ?? null) === true) {
                 $this->mustBeReady($subject, $step);
@@ -68,6 +70,35 @@ final class RecordFact
 
             return ['judgement' => $judgement, 'stored' => true];
         }, 3);
+    }
+
+    /**
+     * What was chosen out of the stores is kept as the stores knew it, not as the device had it.
+     *
+     * @param  array<string, mixed>  $value
+     * @return array<string, mixed>
+     */
+    private function withItems(Subject $subject, Step $step, array $value): array
+    {
+        foreach ($step->fields as $field) {
+            if ($field->type !== 'item' || ! isset($value[$field->key])) {
+                continue;
+            }
+            $item = StoreItem::query()->where('project_id', $subject->line()->project_id)->where('kind', $field->of)->find($value[$field->key]['id'])
+                ?? throw Refused::field($field->key, "{$field->label}: that is not in the stores of this project.");
+            $value[$field->key] = $item->snapshot();
+        }
+
+        return $value;
+    }
+
+    /** Steps that hurt when they come too early are not stored while they are locked. */
+    private function mustNotComeTooEarly(Subject $subject, Step $step, \DateTimeImmutable $recorded): void
+    {
+        $locked = ($step->raw['gate'] ?? false) ? $subject->judgement($recorded)->steps[$step->key()]->locked ?? null : null;
+        if ($locked !== null) {
+            throw Refused::field('step', "\"{$step->title}\" is not recorded: {$locked}");
+        }
     }
 
     private function mustBeAllowed(Step $step, Role $role): void
@@ -107,6 +138,10 @@ final class RecordFact
         }
         foreach ($subject->holdsUpSignature() as $why) {
             throw Refused::field('signed', "It cannot be signed yet: {$why}");
+        }
+        // A permit is asked for because something is not good.
+        if ($step->raw['free'] ?? false) {
+            return;
         }
         foreach ($subject->judgement()->steps as $other) {
             if ($other->step->kind !== 'hold' && ! $other->optional && ! in_array($other->verdict->value, ['good', 'close'], true)) {

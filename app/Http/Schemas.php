@@ -23,13 +23,35 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'material', type: 'string'), new OA\Property(property: 'dn_mm', type: 'number'), new OA\Property(property: 'od_mm', type: 'number'),
     new OA\Property(property: 'sdr', type: 'number'), new OA\Property(property: 'wall_mm', type: 'number'),
 ])]
-#[OA\Schema(schema: 'JointShort', required: ['id', 'number', 'chainage_m', 'state', 'verdict', 'done', 'total', 'next_step', 'clocks', 'replaces_id', 'pipes', 'headline'], properties: [
+#[OA\Schema(schema: 'JointShort', required: ['id', 'number', 'chainage_m', 'state', 'verdict', 'done', 'total', 'next_step', 'clocks', 'replaces_id', 'pipes', 'headline', 'place', 'host_id', 'procedure_hash'], properties: [
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'chainage_m', type: 'number'),
     new OA\Property(property: 'state', type: 'string', enum: ['planned', 'begun', 'made', 'accepted', 'cut-out']), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
     new OA\Property(property: 'done', type: 'integer'), new OA\Property(property: 'total', type: 'integer'), new OA\Property(property: 'next_step', type: 'string', nullable: true),
     new OA\Property(property: 'clocks', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties(type: 'string')),
     new OA\Property(property: 'replaces_id', type: 'string', nullable: true), new OA\Property(property: 'pipes', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties(type: 'string')),
-    new OA\Property(property: 'headline', type: 'string', nullable: true),
+    new OA\Property(property: 'headline', type: 'string', nullable: true), new OA\Property(property: 'place', type: 'string', enum: ['in-line', 'on-pipe', 'restraint']),
+    new OA\Property(property: 'host_id', description: 'the joint whose pipe end a restraint is fused on', type: 'string', nullable: true), new OA\Property(property: 'procedure_hash', description: 'null: the procedure of the line', type: 'string', nullable: true),
+])]
+#[OA\Schema(schema: 'NewJoint', required: ['procedure_hash'], properties: [
+    new OA\Property(property: 'procedure_hash', type: 'string'), new OA\Property(property: 'chainage_m', type: 'number'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'pipe', description: 'number of the pipe it sits on', type: 'string'),
+    new OA\Property(property: 'host_id', description: 'restraints: the joint whose pipe ends they are fused on', type: 'string'), new OA\Property(property: 'count', description: 'restraints on each end', type: 'integer'),
+])]
+#[OA\Schema(schema: 'Photo', required: ['id', 'step', 'taken_at', 'width', 'height', 'by'], properties: [
+    new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'step', type: 'string'), new OA\Property(property: 'taken_at', type: 'string'), new OA\Property(property: 'width', type: 'integer'), new OA\Property(property: 'height', type: 'integer'), new OA\Property(property: 'by', type: 'string'),
+])]
+#[OA\Schema(schema: 'StoreKind', required: ['kind', 'title', 'plural', 'named', 'note', 'fields'], properties: [
+    new OA\Property(property: 'kind', type: 'string'), new OA\Property(property: 'title', type: 'string'), new OA\Property(property: 'plural', type: 'string'), new OA\Property(property: 'named', type: 'string'), new OA\Property(property: 'note', type: 'string'),
+    new OA\Property(property: 'fields', type: 'array', items: new OA\Items(type: 'object', additionalProperties: true)),
+])]
+#[OA\Schema(schema: 'StoreItem', required: ['id', 'project_id', 'thing_id', 'kind', 'name', 'values', 'snapshot', 'verdict', 'reasons', 'by', 'at', 'retired'], properties: [
+    new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'thing_id', type: 'string'), new OA\Property(property: 'kind', type: 'string'), new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'values', type: 'object', additionalProperties: true), new OA\Property(property: 'snapshot', description: 'as a fact carries it', type: 'object', additionalProperties: true), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+    new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reason')), new OA\Property(property: 'summary', type: 'string', nullable: true), new OA\Property(property: 'by', type: 'string'), new OA\Property(property: 'at', type: 'string'),
+    new OA\Property(property: 'supersedes', type: 'string', nullable: true), new OA\Property(property: 'reason', type: 'string', nullable: true), new OA\Property(property: 'retired', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'NewStoreItem', required: ['id', 'project_id', 'kind', 'name', 'values'], properties: [
+    new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'kind', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'values', type: 'object', additionalProperties: true),
+    new OA\Property(property: 'supersedes', type: 'string', nullable: true), new OA\Property(property: 'reason', type: 'string', nullable: true), new OA\Property(property: 'retired', type: 'boolean'),
 ])]
 #[OA\Schema(schema: 'Verdict', type: 'string', enum: ['good', 'close', 'bad', 'open'])]
 #[OA\Schema(schema: 'TestShort', required: ['id', 'number', 'state', 'verdict'], properties: [
@@ -45,15 +67,16 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'project', type: 'string'), new OA\Property(property: 'pipe', ref: '#/components/schemas/Pipe'), new OA\Property(property: 'length_m', type: 'number'), new OA\Property(property: 'start_m', type: 'number'),
     new OA\Property(property: 'joints', type: 'array', items: new OA\Items(ref: '#/components/schemas/JointShort')), new OA\Property(property: 'sections', type: 'array', items: new OA\Items(ref: '#/components/schemas/SectionShort')),
 ])]
-#[OA\Schema(schema: 'LineFull', required: ['role', 'time_zone', 'design_bar', 'mdp_bar', 'pipe_length_m', 'centre_line', 'procedure'], allOf: [new OA\Schema(ref: '#/components/schemas/LineShort')], properties: [
-    new OA\Property(property: 'role', type: 'string', enum: ['joiner', 'foreman', 'inspector', 'engineer']), new OA\Property(property: 'time_zone', type: 'string'),
+#[OA\Schema(schema: 'LineFull', required: ['project_id', 'role', 'time_zone', 'design_bar', 'mdp_bar', 'pipe_length_m', 'centre_line', 'procedure'], allOf: [new OA\Schema(ref: '#/components/schemas/LineShort')], properties: [
+    new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'role', type: 'string', enum: ['joiner', 'foreman', 'inspector', 'engineer']), new OA\Property(property: 'time_zone', type: 'string'),
     new OA\Property(property: 'design_bar', type: 'number'), new OA\Property(property: 'mdp_bar', type: 'number'), new OA\Property(property: 'pipe_length_m', type: 'number'),
     new OA\Property(property: 'centre_line', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
     new OA\Property(property: 'procedure', required: ['hash', 'title', 'key', 'version'], type: 'object', properties: [new OA\Property(property: 'hash', type: 'string'), new OA\Property(property: 'title', type: 'string'), new OA\Property(property: 'key', type: 'string'), new OA\Property(property: 'version', type: 'string')]),
 ])]
 #[OA\Schema(schema: 'NewSection', required: ['name', 'from_m', 'to_m', 'method_hash'], properties: [
     new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'from_m', type: 'number'), new OA\Property(property: 'to_m', type: 'number'), new OA\Property(property: 'method_hash', type: 'string'),
-    new OA\Property(property: 'gauge_m', type: 'number'), new OA\Property(property: 'stp_method', type: 'string'),
+    new OA\Property(property: 'gauge_m', type: 'number'), new OA\Property(property: 'stp_method', type: 'string', enum: ['en805-surge-calculated', 'en805-surge-assumed', 'factor']),
+    new OA\Property(property: 'water_c', type: 'number'), new OA\Property(property: 'fill_l_s', type: 'number'), new OA\Property(property: 'pipe_max_bar', type: 'number', nullable: true), new OA\Property(property: 'factor', type: 'number'),
 ])]
 #[OA\Schema(schema: 'NewLine', required: ['project_id', 'name', 'service', 'material', 'dn_mm', 'sdr', 'design_bar', 'mdp_bar', 'pipe_length_m', 'procedure_hash', 'centre_line', 'sections'], properties: [
     new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'service', type: 'string', enum: ['water', 'sewer', 'gas']),
@@ -69,11 +92,14 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'step', type: 'string'), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'text', type: 'string'), new OA\Property(property: 'do', type: 'string'),
     new OA\Property(property: 'limit', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/Limit')]),
 ])]
-#[OA\Schema(schema: 'StepState', required: ['key', 'id', 'side', 'kind', 'title', 'status', 'verdict', 'optional', 'locked', 'summary', 'guide', 'reasons', 'results', 'fact_id'], properties: [
+#[OA\Schema(schema: 'StepState', required: ['key', 'id', 'side', 'kind', 'title', 'status', 'verdict', 'optional', 'locked', 'opens_at', 'cautions', 'figure', 'again', 'summary', 'guide', 'reasons', 'results', 'device', 'model', 'fact_id'], properties: [
     new OA\Property(property: 'key', type: 'string'), new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'side', type: 'string', nullable: true), new OA\Property(property: 'kind', type: 'string'), new OA\Property(property: 'title', type: 'string'),
     new OA\Property(property: 'status', type: 'string', enum: ['todo', 'running', 'done']), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'optional', type: 'boolean'),
     new OA\Property(property: 'locked', type: 'string', nullable: true), new OA\Property(property: 'summary', type: 'string', nullable: true), new OA\Property(property: 'guide', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reason')), new OA\Property(property: 'results', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'object')),
+    new OA\Property(property: 'opens_at', description: 'the time before which it must not be done', type: 'string', nullable: true), new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')), new OA\Property(property: 'figure', description: 'a drawing: its shape and what it shows', type: 'object', nullable: true, additionalProperties: true), new OA\Property(property: 'again', description: 'done, and by permit it may be done once more', type: 'boolean'),
+    new OA\Property(property: 'model', description: 'what is known of the joint for the model of its inside', type: 'object', nullable: true, additionalProperties: true),
+    new OA\Property(property: 'device', description: 'what the device of this step must be told, by unit-named key', type: 'object', nullable: true, additionalProperties: true),
     new OA\Property(property: 'fact_id', type: 'string', nullable: true), new OA\Property(property: 'by', type: 'string', nullable: true), new OA\Property(property: 'at', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'Judgement', required: ['verdict', 'done', 'total', 'next', 'ready_for_signature', 'steps', 'reasons', 'clocks', 'procedure', 'judged_at'], properties: [
@@ -82,21 +108,27 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'clocks', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')), new OA\Property(property: 'procedure', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')), new OA\Property(property: 'judged_at', type: 'string'),
 ])]
 #[OA\Schema(schema: 'Fact', required: ['id', 'seq', 'step', 'value', 'recorded_at', 'by', 'role', 'supersedes', 'reason'], properties: [
-    new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'seq', type: 'integer'), new OA\Property(property: 'step', type: 'string'), new OA\Property(property: 'value', type: 'object', additionalProperties: true),
+    new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'seq', type: 'integer'), new OA\Property(property: 'step', type: 'string'), new OA\Property(property: 'value', type: 'object', additionalProperties: true), new OA\Property(property: 'typed', description: 'as it was typed, where that is not the stored value: another unit\'s key, or text with its unit', type: 'object', additionalProperties: true),
     new OA\Property(property: 'recorded_at', type: 'string'), new OA\Property(property: 'by', type: 'string'), new OA\Property(property: 'role', type: 'string'), new OA\Property(property: 'supersedes', type: 'string', nullable: true), new OA\Property(property: 'reason', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'NewFact', required: ['id', 'step', 'value', 'recorded_at'], properties: [
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'step', type: 'string'), new OA\Property(property: 'value', type: 'object', additionalProperties: true), new OA\Property(property: 'recorded_at', type: 'string'),
     new OA\Property(property: 'supersedes', type: 'string', nullable: true), new OA\Property(property: 'reason', type: 'string', nullable: true),
 ])]
-#[OA\Schema(schema: 'Subject', required: ['id', 'state', 'number', 'judgement', 'facts', 'procedure_hash', 'line', 'closed'], properties: [
+#[OA\Schema(schema: 'Subject', required: ['id', 'state', 'number', 'context', 'judgement', 'facts', 'photos', 'procedure_hash', 'line', 'closed'], properties: [
+    new OA\Property(property: 'photos', type: 'array', items: new OA\Items(ref: '#/components/schemas/Photo')), new OA\Property(property: 'place', type: 'string'), new OA\Property(property: 'host', ref: '#/components/schemas/JointName', nullable: true),
+    new OA\Property(property: 'restraints', type: 'array', items: new OA\Items(required: ['id', 'number', 'side', 'state', 'verdict', 'free_from'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'side', type: 'string'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'free_from', type: 'string', nullable: true)])),
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'chainage_m', type: 'number'),
     new OA\Property(property: 'judgement', ref: '#/components/schemas/Judgement'), new OA\Property(property: 'facts', type: 'array', items: new OA\Items(ref: '#/components/schemas/Fact')), new OA\Property(property: 'procedure_hash', type: 'string'),
-    new OA\Property(property: 'line', required: ['id', 'name', 'service', 'time_zone'], type: 'object', properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'service', type: 'string'), new OA\Property(property: 'time_zone', type: 'string')]),
+    new OA\Property(property: 'line', required: ['id', 'project_id', 'name', 'service', 'time_zone'], type: 'object', properties: [new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'service', type: 'string'), new OA\Property(property: 'time_zone', type: 'string')]),
     new OA\Property(property: 'closed', type: 'string', nullable: true), new OA\Property(property: 'cut_out_reason', type: 'string', nullable: true), new OA\Property(property: 'pipes', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties(type: 'string')),
     new OA\Property(property: 'seal', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties(type: 'string')),
     new OA\Property(property: 'replaces', ref: '#/components/schemas/JointName', nullable: true), new OA\Property(property: 'replaced_by', type: 'array', items: new OA\Items(ref: '#/components/schemas/JointName')),
     new OA\Property(property: 'context', type: 'object', additionalProperties: true), new OA\Property(property: 'section', type: 'object', properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'from_m', type: 'number'), new OA\Property(property: 'to_m', type: 'number')]),
+])]
+#[OA\Schema(schema: 'LogEntry', required: ['at', 'by', 'kind', 'id', 'name', 'title', 'again'], properties: [
+    new OA\Property(property: 'at', type: 'string'), new OA\Property(property: 'by', type: 'string'), new OA\Property(property: 'kind', type: 'string', enum: ['joint', 'test']), new OA\Property(property: 'id', type: 'string'),
+    new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'title', type: 'string'), new OA\Property(property: 'again', description: 'it supersedes an earlier entry', type: 'boolean'),
 ])]
 #[OA\Schema(schema: 'JointName', required: ['id', 'number'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string')])]
 #[OA\Schema(schema: 'Recorded', required: ['judgement', 'state', 'stored'], properties: [new OA\Property(property: 'judgement', ref: '#/components/schemas/Judgement'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'stored', type: 'boolean')])]
@@ -110,7 +142,7 @@ use OpenApi\Attributes as OA;
 ])]
 #[OA\Schema(schema: 'Plan', required: ['length_m', 'profile', 'stp_kpa', 'gauge', 'heads', 'compliance', 'raise', 'raise_with_air', 'fill', 'vents', 'thrust', 'earliest', 'missing', 'joint_count', 'verdict'], properties: [
     new OA\Property(property: 'length_m', type: 'number'), new OA\Property(property: 'profile', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))), new OA\Property(property: 'stp_kpa', type: 'number'),
-    new OA\Property(property: 'gauge', type: 'object', required: ['gauge_m', 'gauge_level_m', 'min_kpa', 'max_kpa', 'target_kpa', 'feasible', 'lowest_m', 'highest_m'], properties: [new OA\Property(property: 'gauge_m', type: 'number'), new OA\Property(property: 'gauge_level_m', type: 'number'), new OA\Property(property: 'min_kpa', type: 'number'), new OA\Property(property: 'max_kpa', type: 'number'), new OA\Property(property: 'target_kpa', type: 'number'), new OA\Property(property: 'feasible', type: 'boolean'), new OA\Property(property: 'lowest_m', type: 'number'), new OA\Property(property: 'highest_m', type: 'number')]),
+    new OA\Property(property: 'gauge', type: 'object', required: ['gauge_m', 'gauge_level_m', 'min_kpa', 'max_kpa', 'target_kpa', 'feasible', 'lowest_m', 'highest_m', 'pipe_max_stated'], properties: [new OA\Property(property: 'pipe_max_stated', type: 'boolean'), new OA\Property(property: 'pipe_max_kpa', type: 'number', nullable: true), new OA\Property(property: 'gauge_m', type: 'number'), new OA\Property(property: 'gauge_level_m', type: 'number'), new OA\Property(property: 'min_kpa', type: 'number'), new OA\Property(property: 'max_kpa', type: 'number'), new OA\Property(property: 'target_kpa', type: 'number'), new OA\Property(property: 'feasible', type: 'boolean'), new OA\Property(property: 'lowest_m', type: 'number'), new OA\Property(property: 'highest_m', type: 'number')]),
     new OA\Property(property: 'heads', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
     new OA\Property(property: 'compliance', type: 'object', required: ['volume_m3', 'compliance_l_per_bar'], properties: [new OA\Property(property: 'volume_m3', type: 'number'), new OA\Property(property: 'compliance_l_per_bar', type: 'number')]),
     new OA\Property(property: 'raise', type: 'object', required: ['total_l'], properties: [new OA\Property(property: 'total_l', type: 'number')]), new OA\Property(property: 'raise_with_air', type: 'object', required: ['total_l'], properties: [new OA\Property(property: 'total_l', type: 'number')]),
@@ -125,7 +157,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'FileSamples', required: ['samples', 'columns'], properties: [new OA\Property(property: 'samples', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))), new OA\Property(property: 'columns', type: 'array', items: new OA\Items(type: 'string')), new OA\Property(property: 'summary', type: 'object', additionalProperties: true)])]
 #[OA\Schema(schema: 'ProcedureShort', required: ['hash', 'key', 'version', 'title', 'family', 'joint_type'], properties: [
     new OA\Property(property: 'hash', type: 'string'), new OA\Property(property: 'key', type: 'string'), new OA\Property(property: 'version', type: 'string'), new OA\Property(property: 'title', type: 'string'), new OA\Property(property: 'family', type: 'string'), new OA\Property(property: 'joint_type', type: 'string'),
-    new OA\Property(property: 'school', type: 'string'), new OA\Property(property: 'own', type: 'boolean'), new OA\Property(property: 'parameters', type: 'object', additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/Limit')),
+    new OA\Property(property: 'school', type: 'string'), new OA\Property(property: 'place', type: 'string'), new OA\Property(property: 'own', type: 'boolean'), new OA\Property(property: 'parameters', type: 'object', additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/Limit')),
 ])]
 #[OA\Schema(schema: 'RegisterRow', required: ['id', 'joint', 'chainage_m', 'state', 'verdict'], properties: [
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'joint', type: 'string'), new OA\Property(property: 'chainage_m', type: 'number'), new OA\Property(property: 'easting', type: 'number'), new OA\Property(property: 'northing', type: 'number'), new OA\Property(property: 'level_m', type: 'number'),

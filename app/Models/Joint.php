@@ -7,6 +7,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * @property string $line_id
+ * @property string|null $procedure_hash null: that of the line
+ * @property string $place in-line, on-pipe or restraint
+ * @property string|null $host_id the joint whose pipe end this restraint is fused on
+ * @property string|null $side a or b, of the host
  * @property string $number
  * @property float $chainage_m
  * @property string|null $replaces_id
@@ -14,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $cut_out_reason
  * @property array{a: string, b: string}|null $pipes numbers of the two pipes, planned or recorded
  * @property-read Line $ofLine
+ * @property-read ProcedureText|null $procedureText
  */
 class Joint extends Subject
 {
@@ -34,9 +39,20 @@ class Joint extends Subject
         return $this->ofLine;
     }
 
+    /** @return BelongsTo<ProcedureText, $this> */
+    public function procedureText(): BelongsTo
+    {
+        return $this->belongsTo(ProcedureText::class, 'procedure_hash', 'hash');
+    }
+
+    public function text(): ProcedureText
+    {
+        return $this->procedureText ?? $this->ofLine->procedureText;
+    }
+
     public function procedure(): Procedure
     {
-        return $this->ofLine->procedureText->procedure();
+        return $this->text()->procedure();
     }
 
     public function context(): array
@@ -47,7 +63,18 @@ class Joint extends Subject
         return $line->pipe + [
             'service' => $line->service, 'time_zone' => $line->project->time_zone, 'mdp_bar' => $line->mdp_bar,
             'sides' => ['a' => "pipe {$pipes['a']}", 'b' => "pipe {$pipes['b']}"],
+            // The first of the two joints that replace one brings the closing piece.
+            'closing_piece' => $this->replaces_id !== null && str_ends_with($this->number, 'A'),
+            'restraints' => $this->procedure()->step('restraints') === null ? [] : $this->restraints(),
         ];
+    }
+
+    /** @return list<array{number: string, end: string, verdict: string, free_from: string|null}> */
+    private function restraints(): array
+    {
+        return array_values(self::query()->where('host_id', $this->id)->where('state', '!=', 'cut-out')->orderBy('number')->get()->map(fn (self $r) => [
+            'number' => $r->number, 'end' => (string) $r->side, 'verdict' => $r->verdict, 'free_from' => $r->clocks['pull_from'] ?? null,
+        ])->all());
     }
 
     public function closed(): ?string

@@ -33,7 +33,7 @@ class ProcedureText extends Model
     {
         static $read = [];
 
-        return $read[$this->hash] ??= Procedure::from(json_decode($this->body, true, 64, JSON_THROW_ON_ERROR));
+        return $read[$this->hash] ??= Procedure::frozen(json_decode($this->body, true, 64, JSON_THROW_ON_ERROR), $this->hash);
     }
 
     public static function freeze(Procedure $procedure, ?int $projectId = null, ?int $by = null): self

@@ -21,6 +21,12 @@ enum Role: string
         return $this === self::Engineer;
     }
 
+    /** A saddle or another joint that the plan does not know. Restraints come with the work and are added by anybody. */
+    public function mayAddJoint(): bool
+    {
+        return $this === self::Engineer || $this === self::Foreman;
+    }
+
     public function mayCutOut(): bool
     {
         return $this !== self::Joiner;

@@ -43,6 +43,12 @@ abstract class Subject extends Model
         return $this->morphMany(Fact::class, 'subject')->orderBy('seq');
     }
 
+    /** @return MorphMany<Photo, $this> */
+    public function photos(): MorphMany
+    {
+        return $this->morphMany(Photo::class, 'subject')->orderBy('created_at');
+    }
+
     abstract public function line(): Line;
 
     abstract public function procedure(): Procedure;

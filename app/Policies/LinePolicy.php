@@ -25,6 +25,11 @@ final class LinePolicy
         return $this->may($user, $line, fn ($role) => $role->mayCutOut(), 'A foreman, an inspector or an engineer orders a cut-out.');
     }
 
+    public function addJoint(User $user, Line $line): Response
+    {
+        return $this->may($user, $line, fn ($role) => $role->mayAddJoint(), 'A foreman or an engineer adds a joint to the line.');
+    }
+
     public function test(User $user, Line $line): Response
     {
         return $this->may($user, $line, fn ($role) => $role->mayTest(), 'A foreman, an inspector or an engineer begins a test.');

@@ -2,9 +2,11 @@
 
 namespace Database\Demo;
 
+use App\Actions\AddJoints;
 use App\Actions\CreateLine;
 use App\Actions\CutOutJoint;
 use App\Actions\JudgeSubject;
+use App\Actions\KeepPhoto;
 use App\Actions\PlanSection;
 use App\Actions\RecordFact;
 use App\Models\Joint;
@@ -16,6 +18,7 @@ use App\Models\Subject;
 use App\Models\User;
 use Diastoma\Core\PressureTest\Segment;
 use Diastoma\Core\Simulation\PumpAndLogger;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 
 /** A made-up valley with a water main half laid, so that each page has something true to show. Nobody and nothing here is real. */
@@ -41,6 +44,9 @@ final class Demo
         private readonly CutOutJoint $cutOut,
         private readonly JudgeSubject $judge,
         private readonly PlanSection $planSection,
+        private readonly AddJoints $addJoints,
+        private readonly KeepPhoto $keepPhoto,
+        private readonly Stores $stores,
     ) {
     }
 
@@ -56,8 +62,11 @@ final class Demo
         $other = User::query()->create(['name' => 'Ina Marrow', 'email' => 'ina@diastoma.example', 'password' => self::PASSWORD]);
         $other->projects()->attach($stranger, ['role' => 'engineer']);
 
+        $this->stores->fill($project, $this->people, $this->now);
         $this->mainLine($project);
         $this->pvcLine($project);
+        $this->trunkMain($project);
+        $this->gasLine($project);
     }
 
     private function mainLine(Project $project): void
@@ -69,7 +78,7 @@ final class Demo
             'procedure_hash' => ProcedureText::query()->where('key', 'ef-coupler-one-pass')->firstOrFail()->hash,
             'centre_line' => self::centreLine(),
             'sections' => [
-                ['name' => 'Section 1', 'from_m' => 0, 'to_m' => 210, 'method_hash' => $visco, 'gauge_m' => 0],
+                ['name' => 'Section 1', 'from_m' => 0, 'to_m' => 210, 'method_hash' => $visco, 'gauge_m' => 0, 'pipe_max_bar' => 16],
                 ['name' => 'Section 2', 'from_m' => 210, 'to_m' => 378, 'method_hash' => $makeup, 'gauge_m' => 210],
                 ['name' => 'Section 3', 'from_m' => 378, 'to_m' => 606, 'method_hash' => $visco, 'gauge_m' => 378],
             ],
@@ -98,6 +107,111 @@ final class Demo
         $this->begin($joints['35'], 35, $this->now->modify('-12 minutes'));
         $this->test($line, 0, 'none', $this->now->modify('-3 days')->setTime(8, 0), true);
         $this->test($line, 1, 'air', $this->now->modify('-1 day')->setTime(8, 30), false);
+    }
+
+    /** A large main: one joint accepted, one with two windings cooling, one whose gap asks for preheating, one whose restraints still cool. */
+    private function trunkMain(Project $project): void
+    {
+        $line = ($this->createLine)($project, $this->people['engineer'], [
+            'name' => 'Stour Bank trunk main', 'service' => 'water', 'material' => 'PE100', 'dn_mm' => 630, 'sdr' => 17, 'design_bar' => 6, 'mdp_bar' => 8, 'pipe_length_m' => 12,
+            'procedure_hash' => $this->procedure('ef-coupler-large')->hash, 'centre_line' => [[0, 4600.0, 1500.0, 91.0], [60, 4660.0, 1502.0, 91.4], [120, 4719.0, 1511.0, 90.7]],
+            'sections' => [['name' => 'Trunk, first section', 'from_m' => 0, 'to_m' => 120, 'method_hash' => $this->procedure('pe-viscoelastic')->hash, 'gauge_m' => 0]],
+        ]);
+        $joints = $line->joints()->get()->keyBy('number');
+        $restrained = function (Joint $joint, \DateTimeImmutable $at, int $each = 3, bool $signed = true) use ($line): void {
+            foreach (($this->addJoints)($line, ['procedure_hash' => $this->procedure('ef-restraint')->hash, 'host_id' => $joint->id, 'count' => $each]) as $n => $restraint) {
+                foreach (LargeCoupling::restraint($n, $at->modify("+{$n} minutes"), $this->stores) as $fact) {
+                    if ($fact['at'] <= $this->now) {
+                        $this->fact($restraint, 'joiner', $fact['step'], $fact['value'], $fact['at']);
+                    }
+                }
+                if ($signed) {
+                    $this->fact($restraint, 'foreman', 'accept', ['signed' => true], $at->modify('+40 minutes'));
+                }
+            }
+        };
+        foreach ([['1', '-26 hours', [2.4, 1.5], 'one'], ['2', '-310 minutes', [2.7, 2.2, 1.6], 'two'], ['3', '-92 minutes', [2.6], 'one']] as [$number, $began, $gaps, $windings]) {
+            $joint = $joints[$number];
+            $start = $this->now->modify($began);
+            $restrained($joint, $start->modify('+20 minutes'));
+            $joint->refresh();
+            $facts = LargeCoupling::facts($joint->pipes ?? ['a' => $number, 'b' => $number], $start, $this->stores, $gaps, $windings);
+            foreach ($facts as $fact) {
+                if ($fact['at'] > $this->now || ($number === '3' && in_array($fact['step'], ['ready', 'fusion', 'cooling', 'look'], true)) || ($number === '2' && in_array($fact['step'], ['cooling', 'look'], true))) {
+                    continue;
+                }
+                if ($fact['step'] === 'look') {
+                    $fact['value']['photos'] = [$this->photo($joint, 'look', $fact['at'])];
+                }
+                $this->fact($joint, 'joiner', $fact['step'], $fact['value'], $fact['at']);
+            }
+            if ($number === '1') {
+                $this->accept($joint, $this->now->modify('-20 hours'));
+            }
+        }
+        $restrained($joints['4'], $this->now->modify('-24 minutes'), 3, false);
+    }
+
+    /** A gas main with three service saddles: one tapped, one waiting for its branch test, one broken off by a lost supply. */
+    private function gasLine(Project $project): void
+    {
+        $line = ($this->createLine)($project, $this->people['engineer'], [
+            'name' => 'Mallow Street gas services', 'service' => 'gas', 'material' => 'PE100', 'dn_mm' => 180, 'sdr' => 11, 'design_bar' => 4, 'mdp_bar' => 5, 'pipe_length_m' => 12,
+            'procedure_hash' => $this->procedure('ef-coupler-groove')->hash, 'centre_line' => [[0, 4380.0, 1020.0, 99.1], [60, 4440.0, 1021.5, 99.0]], 'sections' => [],
+        ]);
+        foreach ($line->joints()->get() as $n => $joint) {
+            // The last one, at the end of the street, still cools.
+            $this->make($joint, 90 + $n, $n < 3 ? $this->now->modify('-5 days')->setTime(7, 30)->modify('+'.(70 * $n).' minutes') : $this->now->modify('-46 minutes'), 'none', $n < 3);
+            if ($n < 3) {
+                $this->accept($joint, $this->now->modify('-5 days')->setTime(13, 0));
+            }
+        }
+        $saddle = $this->procedure('ef-saddle-tapping')->hash;
+        foreach ([[14.0, '-3 days', 'none', 18], [31.5, '-38 minutes', 'none', 16], [43.0, '-55 minutes', 'interruption', 13]] as $n => [$chainage, $began, $fault, $steps]) {
+            $joint = ($this->addJoints)($line, ['procedure_hash' => $saddle, 'chainage_m' => $chainage])[0];
+            foreach (array_slice(Saddle::facts($n + 1, (string) ($joint->pipes['a'] ?? '1'), $this->now->modify($began), $this->stores, $fault), 0, $steps) as $fact) {
+                if ($fact['at'] <= $this->now) {
+                    if ($fact['step'] === 'look') {
+                        $fact['value']['photos'] = [$this->photo($joint, 'look', $fact['at'])];
+                    }
+                    $this->fact($joint, 'joiner', $fact['step'], $fact['value'], $fact['at']);
+                }
+            }
+            if ($n === 0) {
+                $this->accept($joint, $this->now->modify('-2 days'));
+            }
+        }
+    }
+
+    private function procedure(string $key): ProcedureText
+    {
+        return ProcedureText::query()->where('key', $key)->latest()->firstOrFail();
+    }
+
+    /** A drawn picture: a coupling between two pipes with their marks. Nothing here was ever photographed. */
+    private function photo(Subject $subject, string $step, \DateTimeImmutable $at): string
+    {
+        $image = imagecreatetruecolor(960, 640);
+        $colour = fn (int $rgb): int => (int) imagecolorallocate($image, $rgb >> 16, ($rgb >> 8) & 255, $rgb & 255);
+        imagefilledrectangle($image, 0, 0, 960, 640, $colour(0x9A8468));
+        imagefilledrectangle($image, 0, 450, 960, 640, $colour(0x6E5A44));
+        imagefilledrectangle($image, 0, 210, 960, 430, $colour(0x1F2226));
+        imagefilledrectangle($image, 300, 180, 660, 460, $colour(0x2B2F35));
+        foreach ([286, 666] as $x) {
+            imagefilledrectangle($image, $x, 210, $x + 7, 430, $colour(0xE8E2D0));
+        }
+        foreach ([360, 600] as $x) {
+            imagefilledellipse($image, $x, 200, 34, 34, $colour(0x14161A));
+            imagefilledellipse($image, $x, 200, 16, 16, $colour(0xD9B13B));
+        }
+        imagestring($image, 5, 330, 590, 'made-up picture: coupling, marks, indicators', $colour(0xF7F2E9));
+        $file = (string) tempnam(sys_get_temp_dir(), 'photo');
+        imagejpeg($image, $file, 85);
+        $id = (string) Str::uuid();
+        ($this->keepPhoto)($subject, $this->people['joiner'], $id, $step, $at->format('Y-m-d\TH:i:sP'), new UploadedFile($file, 'look.jpg', 'image/jpeg', null, true));
+        unlink($file);
+
+        return $id;
     }
 
     private function pvcLine(Project $project): void
@@ -135,16 +249,29 @@ final class Demo
 
     private function make(Joint $joint, int $seed, \DateTimeImmutable $start, string $fault = 'none', bool $cooled = true): void
     {
-        foreach (CouplerJoint::facts($seed, $joint->pipes ?? ['a' => 'laid', 'b' => 'new'], $start, $fault, $cooled) as $fact) {
+        foreach ($this->couplerFacts($joint, $seed, $start, $fault, $cooled) as $fact) {
             $this->fact($joint, 'joiner', $fact['step'], $fact['value'], $fact['at']);
+            if ($fact['step'] === 'pipes' && ($joint->context()['closing_piece'] ?? false)) {
+                // 1000 mm between the ends at 12 °C, tied in at 10 °C.
+                $this->fact($joint, 'joiner', 'piece', ['gap_mm' => 1000, 'measured_c' => 12, 'tie_c' => 10, 'piece_c' => 12, 'free_m' => 0, 'coupling_mm' => 230, 'cut_mm' => 994], $fact['at']);
+            }
         }
+    }
+
+    /** @return list<array{step: string, value: array<string, mixed>, at: \DateTimeImmutable}> */
+    private function couplerFacts(Joint $joint, int $seed, \DateTimeImmutable $start, string $fault = 'none', bool $cooled = true): array
+    {
+        return CouplerJoint::facts(
+            (int) $joint->loadMissing('ofLine')->line()->pipe['dn_mm'], $seed, $joint->pipes ?? ['a' => 'laid', 'b' => 'new'], $start, $this->stores->kit(), ['generator' => $this->stores->chosen('set'), 'lead' => $this->stores->chosen('lead')],
+            $this->stores->chosen('layout'), $fault, $cooled,
+        );
     }
 
     /** A joint at the face: the first steps only, the second pipe too oval. */
     private function begin(Joint $joint, int $seed, \DateTimeImmutable $start): void
     {
-        foreach (CouplerJoint::facts($seed, $joint->pipes ?? ['a' => 'laid', 'b' => 'new'], $start) as $fact) {
-            if (! in_array($fact['step'], ['conditions', 'pipes', 'code', 'label', 'od@a', 'ovality@a', 'toe@a', 'scrape@a', 'wipe@a', 'mark@a', 'od@b', 'ovality@b'], true)) {
+        foreach ($this->couplerFacts($joint, $seed, $start) as $fact) {
+            if (! in_array($fact['step'], ['kit', 'supply', 'conditions', 'pipes', 'code', 'label', 'od@a', 'ovality@a', 'toe@a', 'scrape@a', 'wipe@a', 'mark@a', 'od@b', 'ovality@b'], true)) {
                 continue;
             }
             if ($fact['step'] === 'ovality@b') {

@@ -6,6 +6,7 @@ use App\Models\ProcedureText;
 use Database\Demo\Demo;
 use Diastoma\Core\Procedure\Procedure;
 use Illuminate\Database\Seeder;
+use Illuminate\Support\Facades\DB;
 
 /** Procedures that ship, then the demo. */
 final class DatabaseSeeder extends Seeder
@@ -15,6 +16,7 @@ final class DatabaseSeeder extends Seeder
         foreach (Procedure::shipped() as $procedure) {
             ProcedureText::freeze($procedure);
         }
-        app(Demo::class)->build();
+        // All of the demo or none of it: a start that was broken off loads it again.
+        DB::transaction(fn () => app(Demo::class)->build());
     }
 }

@@ -4,14 +4,18 @@ namespace App\Http\Controllers;
 
 use App\Actions\CutOutJoint;
 use App\Actions\JudgeSubject;
+use App\Actions\KeepPhoto;
 use App\Actions\RecordFact;
 use App\Models\Joint;
+use App\Models\Photo;
 use App\Models\PressureTest;
 use App\Models\Seal;
 use App\Models\Subject;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Storage;
 use OpenApi\Attributes as OA;
 
 final class JointController extends Controller
@@ -27,7 +31,9 @@ final class JointController extends Controller
         $this->member($request, $joint->line());
 
         return new JsonResponse($this->subject($request, $joint) + $this->about($joint) + [
-            'number' => $joint->number, 'chainage_m' => $joint->chainage_m, 'pipes' => $joint->pipes, 'cut_out_reason' => $joint->cut_out_reason,
+            'number' => $joint->number, 'chainage_m' => $joint->chainage_m, 'place' => $joint->place, 'pipes' => $joint->pipes, 'cut_out_reason' => $joint->cut_out_reason,
+            'host' => $joint->host_id === null ? null : Joint::query()->find($joint->host_id)?->only(['id', 'number']),
+            'restraints' => Joint::query()->where('host_id', $joint->id)->orderBy('number')->get()->map(fn (Joint $j) => $j->only(['id', 'number', 'side', 'state', 'verdict']) + ['free_from' => $j->clocks['pull_from'] ?? null])->all(),
             'replaces' => $joint->replaces_id === null ? null : Joint::query()->find($joint->replaces_id)?->only(['id', 'number']),
             'replaced_by' => Joint::query()->where('replaces_id', $joint->id)->orderBy('number')->get()->map->only(['id', 'number'])->all(),
         ]);
@@ -39,7 +45,7 @@ final class JointController extends Controller
         $this->member($request, $test->line());
 
         return new JsonResponse($this->subject($request, $test) + $this->about($test) + [
-            'number' => (string) $test->number, 'context' => $test->context, 'section' => $test->section->only(['id', 'name', 'from_m', 'to_m']),
+            'number' => (string) $test->number, 'section' => $test->section->only(['id', 'name', 'from_m', 'to_m']),
         ]);
     }
 
@@ -67,6 +73,38 @@ final class JointController extends Controller
         return new JsonResponse(array_map(fn (Joint $j) => $j->only(['id', 'number']), $new), 201);
     }
 
+    #[OA\Post(path: '/joints/{joint}/photos', summary: 'Keep a picture of a step; the same id twice is kept once', tags: ['joints'], parameters: [new OA\Parameter(name: 'joint', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['id', 'step', 'taken_at', 'file'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'step', type: 'string'), new OA\Property(property: 'taken_at', type: 'string'), new OA\Property(property: 'file', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 201, description: 'Kept', content: new OA\JsonContent(ref: '#/components/schemas/Photo')), new OA\Response(response: 422, description: 'No picture', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]
+    public function keepPhoto(Request $request, Joint $joint, KeepPhoto $keep): JsonResponse
+    {
+        return $this->keepOn($request, $joint, $keep);
+    }
+
+    #[OA\Post(path: '/tests/{test}/photos', summary: 'Keep a picture of a step of a test', tags: ['tests'], parameters: [new OA\Parameter(name: 'test', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 201, description: 'Kept', content: new OA\JsonContent(ref: '#/components/schemas/Photo'))])]
+    public function keepTestPhoto(Request $request, PressureTest $test, KeepPhoto $keep): JsonResponse
+    {
+        return $this->keepOn($request, $test, $keep);
+    }
+
+    #[OA\Get(path: '/photos/{photo}', summary: 'A picture', tags: ['joints'], parameters: [new OA\Parameter(name: 'photo', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'JPEG')])]
+    public function photo(Request $request, Photo $photo): Response
+    {
+        $subject = $photo->subject;
+        $subject instanceof Subject || abort(404);
+        $this->member($request, $subject->line());
+        $bytes = Storage::get(Photo::path($photo->id)) ?? abort(404);
+
+        return new Response($bytes, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable', 'X-Content-Type-Options' => 'nosniff']);
+    }
+
+    private function keepOn(Request $request, Subject $subject, KeepPhoto $keep): JsonResponse
+    {
+        $this->member($request, $subject->line());
+        $body = $request->validate(['id' => 'required|uuid', 'step' => 'required|string|max:64', 'taken_at' => 'required|string|max:40', 'file' => 'required|file|max:16384']);
+        $photo = $keep($subject, $this->user($request), $body['id'], $body['step'], $body['taken_at'], $request->file('file'));
+
+        return new JsonResponse($photo->only(['id', 'step', 'taken_at', 'width', 'height']) + ['by' => $photo->user->name], 201);
+    }
+
     private function recordOn(Request $request, Subject $subject, RecordFact $record): JsonResponse
     {
         $role = $this->member($request, $subject->line());
@@ -85,8 +123,8 @@ final class JointController extends Controller
         $seal = Seal::query()->where('subject_id', $subject->id)->first();
 
         return [
-            'id' => $subject->id, 'state' => $subject->state, 'facts' => JudgeSubject::facts($subject), 'procedure_hash' => $subject->procedure()->hash,
-            'line' => ['id' => $line->id, 'name' => $line->name, 'service' => $line->service, 'time_zone' => $line->project->time_zone],
+            'id' => $subject->id, 'state' => $subject->state, 'context' => $subject->context(), 'photos' => $subject->photos()->with('user')->get()->map(fn (Photo $p) => $p->only(['id', 'step', 'taken_at', 'width', 'height']) + ['by' => $p->user->name])->all(), 'facts' => JudgeSubject::facts($subject), 'procedure_hash' => $subject->procedure()->hash,
+            'line' => ['id' => $line->id, 'project_id' => $line->project_id, 'name' => $line->name, 'service' => $line->service, 'time_zone' => $line->project->time_zone],
             'closed' => $subject->closed(), 'seal' => $seal?->only(['hash', 'previous', 'sealed_at', 'verdict']),
         ];
     }

@@ -2,8 +2,10 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\AddJoints;
 use App\Actions\CreateLine;
 use App\Actions\ReadCentreLine;
+use App\Actions\ReadDayLog;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\PressureTest;
@@ -17,6 +19,12 @@ use OpenApi\Attributes as OA;
 
 final class LineController extends Controller
 {
+    private const SECTION = [
+        'name' => 'required|string|max:80', 'from_m' => 'required|numeric', 'to_m' => 'required|numeric', 'method_hash' => 'required|string|size:64',
+        'gauge_m' => 'nullable|numeric', 'stp_method' => 'nullable|in:en805-surge-calculated,en805-surge-assumed,factor', 'factor' => 'nullable|numeric|between:1,3', 'water_c' => 'nullable|numeric|between:1,40',
+        'fill_l_s' => 'nullable|numeric|between:0.01,1000', 'pipe_max_bar' => 'nullable|numeric|between:0.1,200',
+    ];
+
     #[OA\Get(path: '/lines', summary: 'Lines of my projects', tags: ['lines'], responses: [new OA\Response(response: 200, description: 'Lines', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LineShort')))])]
     public function index(Request $request): JsonResponse
     {
@@ -39,9 +47,8 @@ final class LineController extends Controller
             'material' => 'required|in:PE100,PVC-U', 'dn_mm' => 'required|numeric', 'sdr' => 'required|numeric|between:5,51', 'wall_mm' => 'nullable|numeric',
             'design_bar' => 'required|numeric|between:0.1,100', 'mdp_bar' => 'required|numeric|between:0.1,100', 'pipe_length_m' => 'required|numeric|between:0.5,25',
             'procedure_hash' => 'required|string|size:64', 'centre_line' => 'required|array|min:2|max:20000',
-            'sections' => 'array|max:200', 'sections.*.name' => 'required|string|max:80', 'sections.*.from_m' => 'required|numeric', 'sections.*.to_m' => 'required|numeric', 'sections.*.method_hash' => 'required|string|size:64',
-            'sections.*.gauge_m' => 'nullable|numeric', 'sections.*.stp_method' => 'nullable|in:en805-surge-calculated,en805-surge-assumed,factor',
-        ]);
+            'sections' => 'array|max:200',
+        ] + array_combine(array_map(fn ($key) => "sections.*.{$key}", array_keys(self::SECTION)), self::SECTION));
         $project = Project::query()->findOrFail($body['project_id']);
         $role = $this->user($request)->roleOn($project->id) ?? abort(404);
         if (! $role->mayPlan()) {
@@ -59,18 +66,37 @@ final class LineController extends Controller
         return new JsonResponse($this->full($line, $request));
     }
 
+    #[OA\Get(path: '/lines/{line}/log', summary: 'What was recorded last on a line, newest first', tags: ['lines'], parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Entries', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LogEntry')))])]
+    public function log(Request $request, Line $line, ReadDayLog $read): JsonResponse
+    {
+        $this->member($request, $line);
+
+        return new JsonResponse($read($line));
+    }
+
     #[OA\Post(path: '/lines/{line}/sections', summary: 'Add a section to be tested', tags: ['sections'], parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewSection')), responses: [new OA\Response(response: 201, description: 'The line', content: new OA\JsonContent(ref: '#/components/schemas/LineFull'))])]
     public function addSection(Request $request, Line $line): JsonResponse
     {
         $this->member($request, $line);
         Gate::authorize('plan', $line);
-        CreateLine::addSection($line, $request->validate([
-            'name' => 'required|string|max:80', 'from_m' => 'required|numeric', 'to_m' => 'required|numeric', 'method_hash' => 'required|string|size:64',
-            'gauge_m' => 'nullable|numeric', 'stp_method' => 'nullable|in:en805-surge-calculated,en805-surge-assumed,factor', 'water_c' => 'nullable|numeric|between:1,40',
-            'fill_l_s' => 'nullable|numeric|between:0.01,1000', 'pipe_max_bar' => 'nullable|numeric|between:0.1,200',
-        ]));
+        CreateLine::addSection($line, $request->validate(self::SECTION));
 
         return new JsonResponse($this->full($line->refresh(), $request), 201);
+    }
+
+    #[OA\Post(path: '/lines/{line}/joints', summary: 'Add a saddle, a joint that is not planned, or the restraints of a joint', tags: ['lines'], parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewJoint')), responses: [new OA\Response(response: 201, description: 'The new joints', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/JointShort'))), new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]
+    public function addJoints(Request $request, Line $line, AddJoints $add): JsonResponse
+    {
+        $this->member($request, $line);
+        $body = $request->validate([
+            'procedure_hash' => 'required|string|size:64', 'chainage_m' => 'nullable|numeric', 'number' => 'nullable|string|max:20|regex:/^[A-Za-z0-9-]+$/', 'host_id' => 'nullable|uuid',
+            'count' => 'nullable|integer', 'pipe' => 'nullable|string|max:60',
+        ]);
+        if (! isset($body['host_id'])) {
+            Gate::authorize('addJoint', $line);
+        }
+
+        return new JsonResponse(array_map(fn (Joint $j) => $this->joint($j->refresh()), $add($line, $body)), 201);
     }
 
     #[OA\Post(path: '/centre-line', summary: 'Read a centre line from CSV or GeoJSON text', tags: ['lines'], requestBody: new OA\RequestBody(content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 200, description: 'Points', content: new OA\JsonContent(properties: [new OA\Property(property: 'points', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')))]))])]
@@ -88,7 +114,7 @@ final class LineController extends Controller
 
         return [
             'id' => $line->id, 'name' => $line->name, 'service' => $line->service, 'project' => $line->project->name, 'time_zone' => $line->project->time_zone,
-            'role' => $this->user($request)->roleOn($line->project_id)?->value, 'pipe' => $line->pipe, 'design_bar' => $line->design_bar, 'mdp_bar' => $line->mdp_bar,
+            'project_id' => $line->project_id, 'role' => $this->user($request)->roleOn($line->project_id)?->value, 'pipe' => $line->pipe, 'design_bar' => $line->design_bar, 'mdp_bar' => $line->mdp_bar,
             'pipe_length_m' => $line->pipe_length_m, 'length_m' => $line->length(), 'start_m' => $line->centre_line[0][0], 'centre_line' => $line->centre_line,
             'procedure' => ['hash' => $line->procedure_hash, 'title' => $line->procedureText->title, 'key' => $line->procedureText->key, 'version' => $line->procedureText->version],
             'joints' => $line->joints->map(fn (Joint $j) => $this->joint($j))->all(),
@@ -102,7 +128,7 @@ final class LineController extends Controller
         return [
             'id' => $j->id, 'number' => $j->number, 'chainage_m' => $j->chainage_m, 'state' => $j->state, 'verdict' => $j->verdict,
             'done' => $j->done, 'total' => $j->total, 'next_step' => $j->next_step, 'clocks' => $j->clocks ?: null, 'replaces_id' => $j->replaces_id,
-            'pipes' => $j->pipes, 'headline' => $j->headline[0]['text'] ?? null,
+            'pipes' => $j->pipes, 'headline' => $j->headline[0]['text'] ?? null, 'place' => $j->place, 'host_id' => $j->host_id, 'procedure_hash' => $j->procedure_hash,
         ];
     }
 

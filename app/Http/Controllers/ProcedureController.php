@@ -23,7 +23,7 @@ final class ProcedureController extends Controller
 
         return new JsonResponse(ProcedureText::query()->where(fn ($q) => $q->whereNull('project_id')->orWhereIn('project_id', $projects))
             ->orderBy('family')->orderBy('title')->get()->map(fn (ProcedureText $p) => $p->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']) + [
-                'school' => $p->procedure()->raw['school'] ?? '', 'parameters' => $p->procedure()->parameters, 'own' => $p->project_id !== null,
+                'school' => $p->procedure()->raw['school'] ?? '', 'place' => $p->procedure()->raw['place'] ?? 'in-line', 'parameters' => $p->procedure()->parameters, 'own' => $p->project_id !== null,
             ])->all());
     }
 

@@ -1,0 +1,103 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\ProcedureText;
+use Diastoma\Core\Refused;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Joints that the plan of pipe lengths does not know: a saddle on the wall of a pipe, restraints on the ends of a joint. */
+final class AddJoints
+{
+    private const MOST_RESTRAINTS = 12;
+
+    public function __construct(private readonly JudgeSubject $judge)
+    {
+    }
+
+    /**
+     * @param  array{procedure_hash: string, chainage_m?: float|null, number?: string|null, host_id?: string|null, count?: int|null, pipe?: string|null}  $body
+     * @return list<Joint>
+     */
+    public function __invoke(Line $line, array $body): array
+    {
+        $procedure = ProcedureText::query()->where('family', 'joint')->where(fn ($q) => $q->whereNull('project_id')->orWhere('project_id', $line->project_id))->find($body['procedure_hash'])
+            ?? throw Refused::field('procedure_hash', 'Choose the procedure for this joint.');
+        $place = $procedure->procedure()->raw['place'] ?? 'in-line';
+
+        return DB::transaction(function () use ($line, $body, $procedure, $place): array {
+            Line::query()->lockForUpdate()->findOrFail($line->id);
+            $new = $place === 'restraint' ? $this->restraints($line, $body, $procedure) : [$this->joint($line, $body, $procedure, $place)];
+            array_map(fn (Joint $j) => ($this->judge)($j->refresh()), $new);
+
+            return $new;
+        });
+    }
+
+    /** @param  array<string, mixed>  $body */
+    private function joint(Line $line, array $body, ProcedureText $procedure, string $place): Joint
+    {
+        $at = $body['chainage_m'] ?? throw Refused::field('chainage_m', 'chainage_m is missing: say where on the line the joint is.');
+        $start = $line->centre_line[0][0];
+        $end = $start + $line->length();
+        if ($at < $start - 1e-6 || $at > $end + 1e-6) {
+            throw Refused::field('chainage_m', "chainage_m is {$at} m; the line goes from {$start} to {$end} m.");
+        }
+        $number = trim((string) ($body['number'] ?? '')) ?: $this->nextNumber($line, $place === 'on-pipe' ? 'S' : 'J');
+        if (Joint::query()->where('line_id', $line->id)->where('number', $number)->exists()) {
+            throw Refused::field('number', "number: there is a joint {$number} on this line already.");
+        }
+
+        return Joint::query()->create([
+            'id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => $number, 'chainage_m' => $at, 'procedure_hash' => $procedure->hash, 'place' => $place,
+            'pipes' => ['a' => $body['pipe'] ?? $this->pipeAt($line, $at), 'b' => ''],
+        ]);
+    }
+
+    /**
+     * As many on each end of the host as are asked for.
+     *
+     * @param  array<string, mixed>  $body
+     * @return list<Joint>
+     */
+    private function restraints(Line $line, array $body, ProcedureText $procedure): array
+    {
+        $host = Joint::query()->where('line_id', $line->id)->where('place', 'in-line')->find($body['host_id'] ?? '')
+            ?? throw Refused::field('host_id', 'host_id is missing: say whose pipe ends the restraints are fused on.');
+        $each = (int) ($body['count'] ?? 3);
+        if ($each < 1 || $each > self::MOST_RESTRAINTS) {
+            throw Refused::field('count', "count is {$each}; 1 to ".self::MOST_RESTRAINTS.' restraints on each end are possible.');
+        }
+        $new = [];
+        foreach (['a', 'b'] as $side) {
+            $have = Joint::query()->where('host_id', $host->id)->where('side', $side)->count();
+            for ($n = 1; $n <= $each; $n++) {
+                $new[] = Joint::query()->create([
+                    'id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => $host->number.$side.($have + $n), 'chainage_m' => $host->chainage_m, 'procedure_hash' => $procedure->hash,
+                    'place' => 'restraint', 'host_id' => $host->id, 'side' => $side, 'pipes' => ['a' => $host->pipes[$side] ?? $side, 'b' => ''],
+                ]);
+            }
+        }
+
+        return $new;
+    }
+
+    private function nextNumber(Line $line, string $letter): string
+    {
+        $taken = Joint::query()->where('line_id', $line->id)->where('number', 'like', "{$letter}%")->pluck('number');
+        $largest = $taken->map(fn (string $n) => preg_match("/^{$letter}(\d+)$/", $n, $m) === 1 ? (int) $m[1] : 0)->max() ?? 0;
+
+        return $letter.($largest + 1);
+    }
+
+    /** The planned number of the pipe that lies there. */
+    private function pipeAt(Line $line, float $at): string
+    {
+        $after = Joint::query()->where('line_id', $line->id)->where('place', 'in-line')->where('chainage_m', '>=', $at)->orderBy('chainage_m')->first();
+
+        return $after->pipes['a'] ?? Joint::query()->where('line_id', $line->id)->where('place', 'in-line')->orderByDesc('chainage_m')->first()->pipes['b'] ?? '1';
+    }
+}

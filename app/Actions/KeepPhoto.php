@@ -1,0 +1,65 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Photo;
+use App\Models\Subject;
+use App\Models\User;
+use App\Support\Conflict;
+use Diastoma\Core\Calculation\Field\Instant;
+use Diastoma\Core\Refused;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
+
+/**
+ * Keeps a picture of a step, once. It is drawn anew as JPEG: what is no picture is refused, and where it was taken, by
+ * which phone, does not travel along.
+ */
+final class KeepPhoto
+{
+    private const LONGEST_SIDE = 1600;
+
+    private const QUALITY = 82;
+
+    /** Larger pictures are not opened: they would fill the memory. */
+    private const MOST_PIXELS = 50_000_000;
+
+    public function __invoke(Subject $subject, User $by, string $id, string $step, string $takenAt, UploadedFile $file): Photo
+    {
+        $known = Photo::query()->find($id);
+        if ($known !== null) {
+            return $known->subject_id === $subject->getKey() && $known->step === $step ? $known : throw new Conflict('id', 'Another picture is kept under this id already; make a new id.');
+        }
+        $subject->procedure()->step($step) ?? throw Refused::field('step', "\"{$step}\" is no step of this procedure.");
+        Instant::parse($takenAt, 'taken_at', 'taken_at');
+        $jpeg = $this->jpeg((string) $file->get());
+        Storage::put(Photo::path($id), $jpeg['bytes']);
+
+        return Photo::query()->create([
+            'id' => $id, 'subject_type' => $subject->getMorphClass(), 'subject_id' => $subject->getKey(), 'step' => $step, 'sha256' => hash('sha256', $jpeg['bytes']),
+            'bytes' => strlen($jpeg['bytes']), 'width' => $jpeg['width'], 'height' => $jpeg['height'], 'taken_at' => $takenAt, 'user_id' => $by->id,
+        ]);
+    }
+
+    /** @return array{bytes: string, width: int, height: int} */
+    private function jpeg(string $bytes): array
+    {
+        $size = @getimagesizefromstring($bytes);
+        if ($size === false || ! in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)) {
+            throw Refused::field('file', 'The file is no picture: JPEG, PNG or WebP is wanted.');
+        }
+        if ($size[0] * $size[1] > self::MOST_PIXELS) {
+            throw Refused::field('file', "The picture has {$size[0]} by {$size[1]} pixels; at most 50 million are taken.");
+        }
+        $image = @imagecreatefromstring($bytes) ?: throw Refused::field('file', 'The picture is broken: it cannot be opened.');
+        $scale = min(1, self::LONGEST_SIDE / max($size[0], $size[1]));
+        [$width, $height] = [max(1, (int) round($size[0] * $scale)), max(1, (int) round($size[1] * $scale))];
+        $drawn = imagecreatetruecolor($width, $height);
+        imagefill($drawn, 0, 0, (int) imagecolorallocate($drawn, 255, 255, 255));
+        imagecopyresampled($drawn, $image, 0, 0, 0, 0, $width, $height, $size[0], $size[1]);
+        ob_start();
+        imagejpeg($drawn, null, self::QUALITY);
+
+        return ['bytes' => (string) ob_get_clean(), 'width' => $width, 'height' => $height];
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Project;
+use App\Models\StoreItem;
+use App\Models\User;
+use App\Support\Conflict;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Stores\StoreKind;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Puts a thing into the stores, or what is newly known of it in the place of what was known. Nothing is overwritten. */
+final class KeepStoreItem
+{
+    /** @param  array{id: string, kind: string, name: string, values: array<string, mixed>, supersedes?: string|null, reason?: string|null, retired?: bool|null}  $body */
+    public function __invoke(Project $project, User $by, array $body): StoreItem
+    {
+        return DB::transaction(function () use ($project, $by, $body): StoreItem {
+            $known = StoreItem::query()->find($body['id']);
+            if ($known !== null) {
+                return $known->project_id === $project->id ? $known : throw new Conflict('id', 'Another thing is kept under this id already; make a new id.');
+            }
+            $before = isset($body['supersedes']) ? StoreItem::query()->lockForUpdate()->where('project_id', $project->id)->find($body['supersedes']) : null;
+            if (isset($body['supersedes'])) {
+                if ($before === null || $before->kind !== $body['kind']) {
+                    throw Refused::field('supersedes', 'supersedes names nothing of this kind in the stores of the project.');
+                }
+                if (StoreItem::query()->where('supersedes', $before->id)->exists()) {
+                    throw new Conflict('supersedes', "{$before->name} was changed by somebody else meanwhile; load the stores again.");
+                }
+                if (trim((string) ($body['reason'] ?? '')) === '') {
+                    throw Refused::field('reason', 'reason is missing: say what has changed.');
+                }
+            }
+            $twin = StoreItem::inStores()->where('project_id', $project->id)->where('kind', $body['kind'])->where('name', $body['name'])
+                ->when($before !== null, fn ($q) => $q->where('thing_id', '!=', $before?->thing_id))->exists();
+            if ($twin) {
+                throw Refused::field('name', "name: \"{$body['name']}\" is in the stores already; give this one another name or number.");
+            }
+
+            return StoreItem::query()->create([
+                'id' => $body['id'], 'project_id' => $project->id, 'thing_id' => $before->thing_id ?? (string) Str::uuid(), 'kind' => $body['kind'], 'name' => $body['name'],
+                'values' => StoreKind::of($body['kind'])->checked($body['values']), 'supersedes' => $before?->id, 'reason' => $body['reason'] ?? null, 'retired' => $body['retired'] ?? false, 'user_id' => $by->id,
+                'created_at' => now(),
+            ]);
+        });
+    }
+}
