@@ -1,14 +1,37 @@
 import react from '@vitejs/plugin-react'
-import { defineConfig } from 'vite'
+import { fileURLToPath } from 'node:url'
+import { defineConfig, type Plugin } from 'vite'
+
+const php = (file: string): string => fileURLToPath(new URL(`./node_modules/@php-wasm/web-8-2/asyncify/${file}`, import.meta.url))
+
+/**
+ * PHP for the browser comes in two builds of 18 MB. Only the one that every browser runs is shipped, and its binary as a
+ * file with an address of its own, so that it is fetched when it is needed and kept by the service worker.
+ */
+function phpForBrowsers(): Plugin {
+  return {
+    name: 'php-for-browsers',
+    enforce: 'pre',
+    resolveId(id, importer) {
+      if (id === 'php-for-browsers') return '\0php-for-browsers'
+      if (id === 'php-for-browsers-wasm?url' || (id.endsWith('.wasm') && importer?.includes('@php-wasm'))) return `${php('8_2_33/php_8_2.wasm')}?url`
+      return null
+    },
+    load: (id) => (id === '\0php-for-browsers' ? `import * as loader from ${JSON.stringify(php('php_8_2.js'))}; export const getPHPLoaderModule = async () => loader` : null),
+  }
+}
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [phpForBrowsers(), react()],
+  // The loader of PHP holds an eval for extensions loaded at run time; there are none, and the security policy forbids it.
+  worker: { format: 'es', plugins: () => [phpForBrowsers()], rollupOptions: { checks: { eval: false } } },
   publicDir: false,
   base: '/build/',
   build: {
     outDir: 'public/build',
     manifest: 'manifest.json',
     emptyOutDir: true,
+    chunkSizeWarningLimit: 1000,
     rollupOptions: { input: 'resources/js/main.tsx' },
   },
   test: { environment: 'jsdom', include: ['resources/js/**/*.test.{ts,tsx}'] },

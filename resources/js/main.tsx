@@ -20,6 +20,8 @@ const SectionPage = lazy(() => import('./section/SectionPage'))
 const TestPage = lazy(() => import('./section/TestPage'))
 const RegisterPage = lazy(() => import('./records/RegisterPage'))
 const ProceduresPage = lazy(() => import('./procedures/ProceduresPage'))
+const StoresPage = lazy(() => import('./stores/StoresPage'))
+const TagPage = lazy(() => import('./joint/TagPage'))
 const BenchPage = lazy(() => import('./bench/BenchPage'))
 
 /** Colours of the theme for plain SVG and outlines. */
@@ -45,6 +47,8 @@ const router = createBrowserRouter([
       { path: '/lines/:id', element: <LinePage /> },
       { path: '/lines/:id/register', element: <RegisterPage /> },
       { path: '/joints/:id', element: <JointPage /> },
+      { path: '/joints/:id/tag', element: <TagPage /> },
+      { path: '/stores', element: <StoresPage /> },
       { path: '/sections/:id', element: <SectionPage /> },
       { path: '/tests/:id', element: <TestPage /> },
       { path: '/procedures', element: <ProceduresPage /> },

@@ -16,7 +16,8 @@ self.addEventListener('install', (event) => {
       await cache.add('/')
       const manifest = (await (await fetch('/build/manifest.json', { cache: 'no-cache' })).json()) as Record<string, { file: string; css?: string[]; assets?: string[] }>
       const files = new Set(Object.values(manifest).flatMap((m) => [m.file, ...(m.css ?? []), ...(m.assets ?? [])]))
-      await Promise.all([...files].map((f) => cache.add(`/build/${f}`).catch(() => undefined)))
+      // The core that judges on the device is large: it is fetched when a line is looked at, not before the first view.
+      await Promise.all([...files].filter((f) => !f.includes('php_')).map((f) => cache.add(`/build/${f}`).catch(() => undefined)))
       await self.skipWaiting()
     })(),
   )
@@ -24,7 +25,8 @@ self.addEventListener('install', (event) => {
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()))
 
 registerRoute(({ url }) => url.pathname.startsWith('/build/'), new CacheFirst({ cacheName: SHELL }))
-registerRoute(({ request }) => request.mode === 'navigate', async () => {
+// Test packs and exports are opened like pages, but they are files of the server.
+registerRoute(({ url, request }) => request.mode === 'navigate' && !url.pathname.startsWith('/api/'), async () => {
   try {
     const fresh = await fetch('/')
     if (fresh.ok) await (await caches.open(SHELL)).put('/', fresh.clone())

@@ -3,6 +3,7 @@ import type { components } from './schema'
 type Schemas = components['schemas']
 export type Me = Schemas['Me']
 export type LineShort = Schemas['LineShort']
+export type LogEntry = components['schemas']['LogEntry']
 export type LineFull = Schemas['LineFull'] & LineShort
 export type JointShort = Schemas['JointShort']
 export type SectionShort = Schemas['SectionShort']
@@ -22,12 +23,20 @@ export type PracticeLabel = Schemas['PracticeLabel']
 export type BoxProgramme = Schemas['BoxProgramme']
 export type LogProgramme = Schemas['LogProgramme']
 export type FileSamples = Schemas['FileSamples']
+export type Photo = Schemas['Photo']
+export type StoreItem = Schemas['StoreItem']
+export type NewStoreItem = Schemas['NewStoreItem']
+export type StoreKind = Omit<Schemas['StoreKind'], 'fields'> & { fields: FieldSpec[] }
 
 /** One field of a step, as the procedure file states it. */
 export interface FieldSpec {
   key: string
   label: string
-  type?: 'quantity' | 'number' | 'text' | 'yesno' | 'choice' | 'time' | 'day' | 'code'
+  type?: 'quantity' | 'number' | 'text' | 'yesno' | 'choice' | 'time' | 'day' | 'code' | 'item' | 'layout'
+  /** item: its kind in the stores */
+  of?: string
+  /** what is filled in until somebody changes it */
+  preset?: string | boolean
   quantity?: string
   min?: number
   max?: number
@@ -36,22 +45,30 @@ export interface FieldSpec {
   want?: boolean
 }
 
+/** Which digits of a fitting code hold what. */
+export interface CodeLayout {
+  fields: Record<string, { from: number; to: number; scale?: number; values?: Record<string, number>; seconds?: Record<string, number> }>
+}
+
 export interface StepText {
   id: string
+  /** sides or rounds in which this text holds; a step that is repeated has several texts under one id */
+  each?: string[]
   kind: string
   title: string
   why?: string
   fields?: FieldSpec[]
   positions?: string[]
   across?: boolean
-  cautions?: string[]
   columns?: string[]
   columns_optional?: number
   device?: string
+  action?: string
   roles?: string[]
   after?: string[]
   needs_good?: string[]
   drawing?: Record<string, string>
+  photo?: { of: string }
 }
 
 export interface ProcedureText {
@@ -64,6 +81,10 @@ export interface ProcedureText {
   steps: StepText[]
   parameters: Record<string, { value: number | string; label?: string; source?: string; certainty?: string }>
 }
+
+/** The text of a step in the round or on the side at hand. */
+export const textOf = (procedure: { steps: StepText[] }, state: { id: string; side: string | null }): StepText =>
+  procedure.steps.find((s) => s.id === state.id && (s.each === undefined || (state.side !== null && s.each.includes(state.side))))!
 
 /** A refusal by the server: a sentence, and each field with its own. */
 export class Refusal extends Error {

@@ -1,5 +1,5 @@
 import { QueryClient, useQuery, type UseQueryResult } from '@tanstack/react-query'
-import { api, Refusal, type BoxProgramme, type LineFull, type LineShort, type Me, type PracticeLabel, type ProcedureShort, type ProcedureText, type Register, type SectionPlan, type Subject } from './client'
+import { api, Refusal, type BoxProgramme, type LineFull, type LineShort, type LogEntry, type Me, type PracticeLabel, type ProcedureShort, type ProcedureText, type Register, type StoreItem, type StoreKind, type SectionPlan, type Subject } from './client'
 
 export const queries = new QueryClient({
   defaultOptions: {
@@ -24,14 +24,27 @@ const use = <T>(path: string, options: { every?: number; fixed?: boolean; off?: 
 
 export const useMe = () => use<Me>('me')
 export const useLines = () => use<LineShort[]>('lines')
-export const useLine = (id: string) => use<LineFull>(`lines/${id}`)
-export const useSubject = (path: string) => use<Subject>(path)
+export const useLine = (id: string) => use<LineFull>(`lines/${id}`, { off: id === '' })
+export const useLog = (id: string) => use<LogEntry[]>(`lines/${id}/log`, { off: id === '' })
+/**
+ * Facts are only ever added: an answer that lacks one that is known was on its way before it was stored, and must not
+ * take the page back a step under someone's fingers.
+ */
+export const notOlder = (known: Subject | undefined, answer: Subject): Subject => {
+  const ids = new Set(answer.facts.map((f) => f.id))
+  return known?.facts.some((f) => !ids.has(f.id)) ? known : answer
+}
+
+export const useSubject = (path: string) =>
+  useQuery<Subject>({ queryKey: path.split('/'), queryFn: async () => notOlder(queries.getQueryData<Subject>(path.split('/')), await api.get<Subject>(`/${path}`)), staleTime: 5_000 })
 export const useProcedure = (hash: string | undefined) => use<ProcedureText>(`procedures/${hash ?? ''}`, { fixed: true, off: !hash })
 export const useProcedures = () => use<ProcedureShort[]>('procedures')
 export const useSection = (id: string) => use<SectionPlan>(`sections/${id}`)
 export const useRegister = (id: string) => use<Register>(`lines/${id}/register`)
 export const useBox = () => use<Record<string, BoxProgramme>>('stand-ins/fusion-box', { fixed: true })
 export const useLabels = () => use<PracticeLabel[]>('stand-ins/labels', { fixed: true })
+export const useStores = () => use<StoreItem[]>('stores')
+export const useStoreKinds = () => use<StoreKind[]>('stores/kinds', { fixed: true })
 export type Units = Record<string, Record<string, { symbol: string; factor: number; offset: number }>>
 export const useUnits = () => use<Units>('units', { fixed: true })
 export type CalcSchema = {

@@ -174,6 +174,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/joints/{joint}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a picture of a step; the same id twice is kept once */
+        post: operations["1165ec4498059f49cb6d475672da5fa0"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/tests/{test}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a picture of a step of a test */
+        post: operations["09832269d38d4da82ebd82edb3852346"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A picture */
+        get: operations["98f57bd861cdf9affea59f4e7fa77697"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines": {
         parameters: {
             query?: never;
@@ -209,6 +260,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lines/{line}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was recorded last on a line, newest first */
+        get: operations["ee299056ea2cb242a126bdce9a33b190"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines/{line}/sections": {
         parameters: {
             query?: never;
@@ -220,6 +288,23 @@ export interface paths {
         put?: never;
         /** Add a section to be tested */
         post: operations["07dfdbf656e7b548cd87691bea579532"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/{line}/joints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a saddle, a joint that is not planned, or the restraints of a joint */
+        post: operations["35b231845dad556b99584051b5066788"];
         delete?: never;
         options?: never;
         head?: never;
@@ -467,6 +552,58 @@ export interface paths {
         patch: operations["f19b520802653e5db3e7b012522e5f96"];
         trace?: never;
     };
+    "/stores": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is in the stores of my projects, and how it stands today */
+        get: operations["986ef8c4a34758b068c149cddcb4f81a"];
+        put?: never;
+        /** Put a thing into the stores, or what is newly known of it */
+        post: operations["0a3d7c2db5158368adba6a93c42dc967"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/stores/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Kinds of things that are kept, with what is asked of each */
+        get: operations["0dc4385784e127ba868e257d2725bea4"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/stores/{item}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that was ever known of a thing, newest first */
+        get: operations["a394987b1cd5b857dc96335d3d00cd07"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -520,6 +657,75 @@ export interface components {
                 [key: string]: string;
             } | null;
             headline: string | null;
+            /** @enum {string} */
+            place: "in-line" | "on-pipe" | "restraint";
+            /** @description the joint whose pipe end a restraint is fused on */
+            host_id: string | null;
+            /** @description null: the procedure of the line */
+            procedure_hash: string | null;
+        };
+        NewJoint: {
+            procedure_hash: string;
+            chainage_m?: number;
+            number?: string;
+            /** @description number of the pipe it sits on */
+            pipe?: string;
+            /** @description restraints: the joint whose pipe ends they are fused on */
+            host_id?: string;
+            /** @description restraints on each end */
+            count?: number;
+        };
+        Photo: {
+            id: string;
+            step: string;
+            taken_at: string;
+            width: number;
+            height: number;
+            by: string;
+        };
+        StoreKind: {
+            kind: string;
+            title: string;
+            plural: string;
+            named: string;
+            note: string;
+            fields: {
+                [key: string]: unknown;
+            }[];
+        };
+        StoreItem: {
+            id: string;
+            project_id: number;
+            thing_id: string;
+            kind: string;
+            name: string;
+            values: {
+                [key: string]: unknown;
+            };
+            /** @description as a fact carries it */
+            snapshot: {
+                [key: string]: unknown;
+            };
+            verdict: components["schemas"]["Verdict"];
+            reasons: components["schemas"]["Reason"][];
+            summary?: string | null;
+            by: string;
+            at: string;
+            supersedes?: string | null;
+            reason?: string | null;
+            retired: boolean;
+        };
+        NewStoreItem: {
+            id: string;
+            project_id: number;
+            kind: string;
+            name: string;
+            values: {
+                [key: string]: unknown;
+            };
+            supersedes?: string | null;
+            reason?: string | null;
+            retired?: boolean;
         };
         /** @enum {string} */
         Verdict: "good" | "close" | "bad" | "open";
@@ -552,6 +758,7 @@ export interface components {
             sections: components["schemas"]["SectionShort"][];
         };
         LineFull: components["schemas"]["LineShort"] & {
+            project_id: number;
             /** @enum {string} */
             role: "joiner" | "foreman" | "inspector" | "engineer";
             time_zone: string;
@@ -572,7 +779,12 @@ export interface components {
             to_m: number;
             method_hash: string;
             gauge_m?: number;
-            stp_method?: string;
+            /** @enum {string} */
+            stp_method?: "en805-surge-calculated" | "en805-surge-assumed" | "factor";
+            water_c?: number;
+            fill_l_s?: number;
+            pipe_max_bar?: number | null;
+            factor?: number;
         };
         NewLine: {
             project_id: number;
@@ -622,6 +834,23 @@ export interface components {
             results: {
                 [key: string]: Record<string, never>;
             };
+            /** @description the time before which it must not be done */
+            opens_at: string | null;
+            cautions: string[];
+            /** @description a drawing: its shape and what it shows */
+            figure: {
+                [key: string]: unknown;
+            } | null;
+            /** @description done, and by permit it may be done once more */
+            again: boolean;
+            /** @description what is known of the joint for the model of its inside */
+            model: {
+                [key: string]: unknown;
+            } | null;
+            /** @description what the device of this step must be told, by unit-named key */
+            device: {
+                [key: string]: unknown;
+            } | null;
             fact_id: string | null;
             by?: string | null;
             at?: string | null;
@@ -649,6 +878,10 @@ export interface components {
             value: {
                 [key: string]: unknown;
             };
+            /** @description as it was typed, where that is not the stored value: another unit's key, or text with its unit */
+            typed?: {
+                [key: string]: unknown;
+            };
             recorded_at: string;
             by: string;
             role: string;
@@ -666,6 +899,17 @@ export interface components {
             reason?: string | null;
         };
         Subject: {
+            photos: components["schemas"]["Photo"][];
+            place?: string;
+            host?: components["schemas"]["JointName"] | null;
+            restraints?: {
+                id: string;
+                number: string;
+                side: string;
+                state: string;
+                verdict: components["schemas"]["Verdict"];
+                free_from: string | null;
+            }[];
             id: string;
             state: string;
             number: string;
@@ -674,6 +918,7 @@ export interface components {
             facts: components["schemas"]["Fact"][];
             procedure_hash: string;
             line: {
+                project_id: number;
                 id: string;
                 name: string;
                 service: string;
@@ -689,7 +934,7 @@ export interface components {
             } | null;
             replaces?: components["schemas"]["JointName"] | null;
             replaced_by?: components["schemas"]["JointName"][];
-            context?: {
+            context: {
                 [key: string]: unknown;
             };
             section?: {
@@ -698,6 +943,17 @@ export interface components {
                 from_m?: number;
                 to_m?: number;
             };
+        };
+        LogEntry: {
+            at: string;
+            by: string;
+            /** @enum {string} */
+            kind: "joint" | "test";
+            id: string;
+            name: string;
+            title: string;
+            /** @description it supersedes an earlier entry */
+            again: boolean;
         };
         JointName: {
             id: string;
@@ -741,6 +997,8 @@ export interface components {
             profile: number[][];
             stp_kpa: number;
             gauge: {
+                pipe_max_stated: boolean;
+                pipe_max_kpa?: number | null;
                 gauge_m: number;
                 gauge_level_m: number;
                 min_kpa: number;
@@ -810,6 +1068,7 @@ export interface components {
             family: string;
             joint_type: string;
             school?: string;
+            place?: string;
             own?: boolean;
             parameters?: {
                 [key: string]: components["schemas"]["Limit"];
@@ -922,6 +1181,21 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * box-time-check
+         * @description May the box show this time for this label?
+         */
+        Calc_box_time_check: {
+            label_time_s: number;
+            temp_c: number;
+            t_ref_c: number;
+            k_max_pct_per_k: number;
+            shown_s?: number;
+            /** @default 1 */
+            tol_s: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * calibration-status
          * @description Was the instrument in date when used?
          */
@@ -987,6 +1261,21 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * clamp-force
+         * @description How hard do the bolts of the clamp press?
+         */
+        Calc_clamp_force: {
+            torque_nm: number;
+            bolt_mm: number;
+            k_factor: number;
+            bolts: number;
+            /** @description torque that the maker prescribes */
+            wanted_nm?: number;
+            tol_pct?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * clock-angle
          * @description Which angle is this clock position?
          */
@@ -997,6 +1286,19 @@ export interface components {
              * @enum {string}
              */
             view: "forward" | "reverse";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * code-layout-check
+         * @description May codes be read by this layout?
+         */
+        Calc_code_layout_check: {
+            layout: unknown;
+            /** @default false */
+            practice: boolean;
+            confirmed_by?: string;
+            proved_on?: string;
         } & {
             [key: string]: unknown;
         };
@@ -1056,6 +1358,17 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * decohesion-result
+         * @description Did the test piece come apart brittle?
+         */
+        Calc_decohesion_result: {
+            brittle_mm: number;
+            fused_mm: number;
+            limit_pct?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * dew-point
          * @description At what surface temperature does water settle?
          */
@@ -1091,6 +1404,49 @@ export interface components {
             /** Format: date-time */
             filled_at?: string;
             soak_h?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * elapsed
+         * @description Has enough time passed?
+         */
+        Calc_elapsed: {
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            to?: string;
+            least_s?: number;
+            most_s?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * electrofusion-closing-piece
+         * @description How long is the last piece cut?
+         */
+        Calc_electrofusion_closing_piece: {
+            /** @description between the fixed ends, as measured */
+            gap_mm: number;
+            /** @description wanted between the pipe ends in each coupling */
+            end_clearance_mm: number;
+            t_measure_c: number;
+            t_tie_c: number;
+            t_piece_c?: number;
+            /**
+             * @description length on both sides that is free to move
+             * @default 0
+             */
+            free_string_mm: number;
+            /** @default 0.00018 */
+            alpha_per_k: number;
+            coupling_mm?: number;
+            peel_margin_mm?: number;
+            /**
+             * @default piece
+             * @enum {string}
+             */
+            slide_on: "piece" | "main";
         } & {
             [key: string]: unknown;
         };
@@ -1191,6 +1547,37 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * fitting-code-encode
+         * @description Which code says these values?
+         */
+        Calc_fitting_code_encode: {
+            layout: unknown;
+            dn_mm: number;
+            voltage_v: number;
+            resistance_ohm: number;
+            time_s: number;
+            /** @default 10 */
+            resistance_tol_pct: number;
+            /** @default 0 */
+            correction_pct_per_k: number;
+            cooling_min?: number;
+            /** @default 0 */
+            kind: number;
+            /** @default 0 */
+            maker: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * fitting-code-shape
+         * @description Is this a whole fitting code?
+         */
+        Calc_fitting_code_shape: {
+            code: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * fusion-energy
          * @description What current, power and energy does the fusion take?
          */
@@ -1198,6 +1585,102 @@ export interface components {
             u_v: number;
             r_ohm: number;
             t_s: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * fusion-inside
+         * @description What happened inside this joint, and what would a fault have done? (for understanding, never a permission)
+         */
+        Calc_fusion_inside: {
+            /** @description pipe after peeling */
+            od_mm: number;
+            wall_mm: number;
+            u_v: number;
+            r_ohm: number;
+            t_s: number;
+            pipe_c: number;
+            fitting_c: number;
+            air_c: number;
+            coupling_mm?: number;
+            /** @description heated length, if known; a saddle: its length */
+            zone_mm?: number;
+            /**
+             * @description a saddle: how far it reaches round the pipe
+             * @default 360
+             */
+            cover_deg: number;
+            /** @description radial */
+            gap_mm?: number;
+            fitting_wall_mm?: number;
+            wire_depth_mm?: number;
+            /** @description of the label */
+            cooling_min?: number;
+            /**
+             * @description both faces below this count as cool
+             * @default 80
+             */
+            cool_to_c: number;
+            /** @default 40 */
+            frames: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * fusion-thermal-sim
+         * @description What happens inside this joint? (for understanding, never a permission)
+         */
+        Calc_fusion_thermal_sim: {
+            /** @description after peeling */
+            pipe_od_mm: number;
+            pipe_wall_mm: number;
+            /** @description radial */
+            gap_mm: number;
+            /** @description bore of the coupling to the wire plane */
+            wire_depth_mm: number;
+            /** @description bore to outside */
+            fitting_wall_mm: number;
+            /** @description all heated length together */
+            zone_len_mm: number;
+            u_v: number;
+            r_ref_ohm: number;
+            t_fuse_s: number;
+            pipe_c: number;
+            fitting_c: number;
+            air_c: number;
+            /**
+             * @description rise of the resistance with temperature
+             * @default 0
+             */
+            tcr_per_k: number;
+            /** @default 20 */
+            t_ref_c: number;
+            /** @default 5 */
+            h_in_wm2k: number;
+            /** @default 10 */
+            h_out_wm2k: number;
+            /**
+             * @description cold edges that draw heat along the pipe: 4 for a coupling with two zones
+             * @default 0
+             */
+            edges: number;
+            pauses?: number[][];
+            cool_to_c?: number;
+            /**
+             * @description followed at least so long after power-off
+             * @default 0
+             */
+            cool_for_s: number;
+            /**
+             * @description widest cell
+             * @default 0.5
+             */
+            cell_mm: number;
+            /**
+             * @description pictures of the temperature along the radius, for the fusion and again for the cooling
+             * @default 0
+             */
+            frames: number;
         } & {
             [key: string]: unknown;
         };
@@ -1278,6 +1761,37 @@ export interface components {
             limit_mm?: number;
             /** @default false */
             strict: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * generator-size
+         * @description Does the generator carry this fitting?
+         */
+        Calc_generator_size: {
+            /** @description largest power into the fitting: U²/R at the low end of the window, cold */
+            p_fuse_w: number;
+            /** @description of the box */
+            efficiency: number;
+            /** @description of the box */
+            power_factor: number;
+            /**
+             * @description other loads on the set
+             * @default 0
+             */
+            other_va: number;
+            /** @default 0 */
+            margin_pct: number;
+            /**
+             * @description for height and heat
+             * @default 0
+             */
+            derate_pct: number;
+            /** @description continuous, from the plate */
+            rated_va?: number;
+            /** @description all fusions of the job together */
+            t_s?: number;
+            l_per_kwh?: number;
         } & {
             [key: string]: unknown;
         };
@@ -1428,12 +1942,37 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * joint-story
+         * @description Do the traces of this joint tell one good story?
+         */
+        Calc_joint_story: {
+            roles_required: string[];
+            traces: ({
+                role: string;
+                /** Format: date-time */
+                start: string;
+                /** Format: date-time */
+                end: string;
+                /** @enum {string} */
+                verdict: "good" | "close" | "bad" | "open";
+            } & {
+                [key: string]: unknown;
+            })[];
+            /** @default 1 */
+            max_preheats: number;
+            /** @default false */
+            order_strict: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * joint-verdict
          * @description Accept, review or cut out?
          */
         Calc_joint_verdict: {
             /** @description sign => true, false, null (not looked at) or "n/a" */
             signs: unknown;
+            not_here?: string[];
         } & {
             [key: string]: unknown;
         };
@@ -1447,6 +1986,26 @@ export interface components {
             pipe_sdr: number;
             sdr_min: number;
             sdr_max: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * lead-drop
+         * @description May this extension lead be used?
+         */
+        Calc_lead_drop: {
+            supply_v: number;
+            /** @description what the box takes in */
+            load_w: number;
+            /** @description one way */
+            length_m: number;
+            /** @default 1 */
+            power_factor: number;
+            ohm_per_km_20c?: number;
+            area_mm2?: number;
+            /** @default 20 */
+            conductor_c: number;
+            limit_pct?: number;
         } & {
             [key: string]: unknown;
         };
@@ -1508,6 +2067,24 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * mark-at-face
+         * @description Does the insertion mark stand at the face all round?
+         */
+        Calc_mark_at_face: {
+            readings: ({
+                clock_h: number;
+                out_mm: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /** @description how far the mark may be from the face */
+            limit_mm?: number;
+            /** @description largest minus smallest */
+            skew_limit_mm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * measurement-uncertainty
          * @description How well is this value known?
          */
@@ -1548,6 +2125,26 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * operator-card
+         * @description May the holder of this card make this joint?
+         */
+        Calc_operator_card: {
+            used_at: string;
+            /** Format: date */
+            valid_until?: string;
+            work?: string;
+            works?: string;
+            dn_mm?: number;
+            dn_min_mm?: number;
+            dn_max_mm?: number;
+            material?: string;
+            materials?: string;
+            /** @default UTC */
+            time_zone: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * out-of-round
          * @description How far is the pipe out of round, and which way is it long?
          */
@@ -1577,6 +2174,29 @@ export interface components {
              * @enum {string}
              */
             rule: "guarded" | "guarded-95" | "simple";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * ovality-radii
+         * @description What shape has the pipe end, by a gauge that turns round a centre?
+         */
+        Calc_ovality_radii: {
+            readings: ({
+                r_mm: number;
+                angle_deg?: number;
+                clock_h?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /**
+             * @description standard uncertainty of one reading
+             * @default 0.1
+             */
+            u_instr_mm: number;
+            limit_mm?: number;
+            limit_pct?: number;
+            flat_limit_mm?: number;
         } & {
             [key: string]: unknown;
         };
@@ -1698,6 +2318,22 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * pe-thermal-length
+         * @description How much does a PE string move, or pull when held?
+         */
+        Calc_pe_thermal_length: {
+            length_m: number;
+            t1_c: number;
+            t2_c: number;
+            /** @default 0.00018 */
+            alpha_per_k: number;
+            od_mm?: number;
+            wall_mm?: number;
+            e_mpa?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * pe-three-point
          * @description Leak, air or sound, by the log slope?
          */
@@ -1724,6 +2360,28 @@ export interface components {
             series: "awwa-ciod" | "astm-d3034" | "astm-f679" | "ips" | "en-545" | "en-10220" | "iso-161";
             /** @description inch or DN, as the series */
             nominal: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * preheat-loop
+         * @description Fuse now, preheat again, or give up?
+         */
+        Calc_preheat_loop: {
+            limit_mm: number;
+            max_preheats: number;
+            precool_s: number;
+            gap_start_mm: number;
+            /** @default true */
+            strict: boolean;
+            /** @default false */
+            mandatory: boolean;
+            preheats?: ({
+                waited_s: number;
+                gap_mm?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
         } & {
             [key: string]: unknown;
         };
@@ -1774,6 +2432,28 @@ export interface components {
             ratio_min: number;
             /** @default 4 */
             tur_min: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * restraints-ready
+         * @description May the pipes be pulled by their restraints?
+         */
+        Calc_restraints_ready: {
+            restraints: ({
+                number: string;
+                /** @enum {string} */
+                end: "a" | "b";
+                /** @enum {string} */
+                verdict: "good" | "close" | "bad" | "open";
+                /** Format: date-time */
+                free_from?: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+            per_end: number;
+            /** Format: date-time */
+            pulled_at?: string;
         } & {
             [key: string]: unknown;
         };
@@ -1833,6 +2513,39 @@ export interface components {
             k: number;
             /** @default 1 */
             max_flags: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * saddle-prep
+         * @description How large a patch is washed and peeled for the saddle?
+         */
+        Calc_saddle_prep: {
+            /** @description along the pipe */
+            saddle_width_mm: number;
+            od_mm: number;
+            /** @description how far the saddle reaches round the pipe */
+            cover_deg: number;
+            margin_mm: number;
+            /** @default 3 */
+            wash_factor: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * scrape-budget
+         * @description How many more passes can the pipe take?
+         */
+        Calc_scrape_budget: {
+            od_mm: number;
+            depth_per_pass_mm: number;
+            od_min_mm?: number;
+            /** @description bore of the coupling, with gap_max_mm */
+            bore_mm?: number;
+            gap_max_mm?: number;
+            /** @description with wall_min_mm */
+            wall_mm?: number;
+            wall_min_mm?: number;
         } & {
             [key: string]: unknown;
         };
@@ -1930,6 +2643,21 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * semi-infinite-flux
+         * @description How warm does a thick body get under a constant flux?
+         */
+        Calc_semi_infinite_flux: {
+            k_wmk: number;
+            rho_kgm3: number;
+            c_jkgk: number;
+            q_wm2: number;
+            t_s: number;
+            /** @default 0 */
+            x_mm: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * spigot-chamfer
          * @description How long must the chamfer be, and is it right?
          */
@@ -1952,6 +2680,20 @@ export interface components {
             system: "si" | "us";
             station?: string;
             distance_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * stefan-front
+         * @description How far has melting gone from a hot wall?
+         */
+        Calc_stefan_front: {
+            k_wmk: number;
+            rho_kgm3: number;
+            c_jkgk: number;
+            latent_jkg: number;
+            dt_k: number;
+            t_s: number;
         } & {
             [key: string]: unknown;
         };
@@ -2048,6 +2790,15 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * trace-code-shape
+         * @description Which traceability code is this?
+         */
+        Calc_trace_code_shape: {
+            code: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * unit-slip-hint
          * @description Was the number meant in another unit?
          */
@@ -2124,6 +2875,26 @@ export interface components {
             resolution_kpa: number;
             /** @default false */
             visible_leak: boolean;
+            /** @default 60 */
+            relax_least_min: number;
+            /** @default 10 */
+            raise_most_min: number;
+            /** @default 30 */
+            hold_least_min: number;
+            /** @default 60 */
+            creep_least_min: number;
+            /** @default 30 */
+            creep_drop_most_percent: number;
+            /** @default 10 */
+            reduction_least_percent: number;
+            /** @default 15 */
+            reduction_most_percent: number;
+            /** @default 30 */
+            main_min: number;
+            /** @default 90 */
+            extension_min: number;
+            /** @default 25 */
+            extension_fall_kpa: number;
         } & {
             [key: string]: unknown;
         };
@@ -2440,6 +3211,89 @@ export interface operations {
             };
         };
     };
+    "1165ec4498059f49cb6d475672da5fa0": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                joint: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    id: string;
+                    step: string;
+                    taken_at: string;
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Photo"];
+                };
+            };
+            /** @description No picture */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "09832269d38d4da82ebd82edb3852346": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                test: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Photo"];
+                };
+            };
+        };
+    };
+    "98f57bd861cdf9affea59f4e7fa77697": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description JPEG */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     ceeb765bb6273967b49253800fa62516: {
         parameters: {
             query?: never;
@@ -2515,6 +3369,28 @@ export interface operations {
             };
         };
     };
+    ee299056ea2cb242a126bdce9a33b190: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Entries */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogEntry"][];
+                };
+            };
+        };
+    };
     "07dfdbf656e7b548cd87691bea579532": {
         parameters: {
             query?: never;
@@ -2537,6 +3413,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LineFull"];
+                };
+            };
+        };
+    };
+    "35b231845dad556b99584051b5066788": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewJoint"];
+            };
+        };
+        responses: {
+            /** @description The new joints */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JointShort"][];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2964,6 +3875,101 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Me"];
+                };
+            };
+        };
+    };
+    "986ef8c4a34758b068c149cddcb4f81a": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Things */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreItem"][];
+                };
+            };
+        };
+    };
+    "0a3d7c2db5158368adba6a93c42dc967": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewStoreItem"];
+            };
+        };
+        responses: {
+            /** @description The thing */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreItem"];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "0dc4385784e127ba868e257d2725bea4": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Kinds */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreKind"][];
+                };
+            };
+        };
+    };
+    a394987b1cd5b857dc96335d3d00cd07: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Entries */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreItem"][];
                 };
             };
         };

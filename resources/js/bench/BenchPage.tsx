@@ -79,7 +79,7 @@ function Sum({ name, schema }: { name: string; schema: CalcSchema }): ReactEleme
       <Typography variant="body2" sx={{ mb: 2 }}>Source: {schema['x-source']}</Typography>
       <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); void run() }} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 }}>
         {Object.entries(schema.properties).map(([key, s]) => {
-          const label = `${key.replace(/_/g, ' ')}${s['x-unit'] ? ` (${String(s['x-unit'])})` : ''}${schema.required.includes(key) ? '' : ', optional'}`
+          const label = `${named(key, s['x-unit'] as string | undefined)}${schema.required.includes(key) ? '' : ' (optional)'}`
           const props = { label, value: texts[key] ?? '', onChange: (e: { target: { value: string } }) => setTexts((t) => ({ ...t, [key]: e.target.value })), error: fault?.field === key, helperText: (s['description'] as string | undefined) ?? (s['default'] !== undefined ? `else ${String(s['default'])}` : undefined) }
           if (Array.isArray(s['enum'])) return <TextField key={key} select {...props}><MenuItem value="">–</MenuItem>{(s['enum'] as string[]).map((o) => <MenuItem key={o} value={o}>{o}</MenuItem>)}</TextField>
           if (s['type'] === 'boolean') return <TextField key={key} select {...props}><MenuItem value="">–</MenuItem><MenuItem value="true">yes</MenuItem><MenuItem value="false">no</MenuItem></TextField>
@@ -91,11 +91,17 @@ function Sum({ name, schema }: { name: string; schema: CalcSchema }): ReactEleme
       {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 2 }}>{fault.message}</Typography>}
       {out && (
         <Box component="dl" aria-live="polite" sx={{ mt: 3, display: 'grid', gridTemplateColumns: 'minmax(140px, auto) 1fr', columnGap: 3, rowGap: 1, '& dd': { m: 0, fontWeight: 700, fontSize: '1.15rem', overflowWrap: 'anywhere' } }}>
-          {Object.entries(out).map(([k, v]) => [<dt key={k}>{k.replace(/_/g, ' ')}</dt>, <dd key={`${k}=`}>{typeof v === 'number' ? Number(v.toPrecision(7)) : v === null ? '–' : typeof v === 'object' ? JSON.stringify(v) : String(v)}</dd>])}
+          {Object.entries(out).map(([k, v]) => [<dt key={k}>{k.replace(/_pct$|_percent$/, ', %').replace(/_/g, ' ')}</dt>, <dd key={`${k}=`}>{typeof v === 'number' ? Number(v.toPrecision(7)) : v === null ? '–' : typeof v === 'object' ? JSON.stringify(v) : String(v)}</dd>])}
         </Box>
       )}
     </Box>
   )
+}
+
+/** A key as a label: the unit goes behind a comma. */
+function named(key: string, unit: string | undefined): string {
+  const bare = unit ? key.replace(/_(per_k|per_f|kg_m3|m3_s|l_s|l_h|m3_h|l_min|m_s|kpa_h|bar_h|[a-z0-9]+)$/, '') : key.replace(/_(pct|percent)$/, '')
+  return `${bare.replace(/_/g, ' ')}${unit ? `, ${unit}` : bare === key ? '' : ', %'}`
 }
 
 /** The wanted shape of a list or object as an example line. */

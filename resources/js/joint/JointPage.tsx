@@ -1,14 +1,15 @@
 import { Box, Button, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { api } from '../api/client'
-import { queries, useLine, useProcedure, useSubject } from '../api/queries'
+import { api, type Subject } from '../api/client'
+import { queries, useLine, useProcedure, useProcedures, useSubject } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { LineString } from '../ui/LineString'
 import { Page } from '../ui/Page'
 import { Sheet } from '../ui/Sheet'
 import { useShow } from '../ui/units'
-import { useNow } from '../ui/useNow'
+import { clockAndCountdown, useNow } from '../ui/useNow'
+import { VerdictMark } from '../ui/Verdict'
 import { StepRunner } from '../steps/StepRunner'
 import { Loading } from '../ui/Loading'
 
@@ -25,7 +26,7 @@ export default function JointPage(): ReactElement {
   if (!joint.data || !procedure.data) return <Loading query={joint.error ? joint : procedure} up={{ to: '/', label: 'Lines' }} />
   const { data } = joint
   return (
-    <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={<>Joint {data.number} <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>{line.data ? `${line.data.pipe.dn_mm} SDR ${line.data.pipe.sdr}, ` : ''}pipes {data.pipes?.['a'] ?? '–'} → {data.pipes?.['b'] ?? '–'}, {show('x_m', 'length', data.chainage_m)}</Box></>}>
+    <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={<>{data.place === 'restraint' ? 'Restraint' : data.place === 'on-pipe' ? 'Saddle' : 'Joint'} {data.number} <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>{line.data ? `${line.data.pipe.dn_mm} SDR ${line.data.pipe.sdr}, ` : ''}{data.place === 'in-line' ? `pipes ${data.pipes?.['a'] ?? '–'} → ${data.pipes?.['b'] ?? '–'}` : `pipe ${data.pipes?.['a'] ?? '–'}`}, {show('x_m', 'length', data.chainage_m)}</Box></>}>
       {line.data && (
         <>
           <Box sx={{ display: { xs: 'block', md: 'none' } }}><LineString compact joints={line.data.joints} sections={[]} startM={line.data.start_m} lengthM={line.data.length_m} service={line.data.service} at={id} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => w.subject.slice(7)))} /></Box>
@@ -33,11 +34,51 @@ export default function JointPage(): ReactElement {
         </>
       )}
       {data.replaces && <Typography variant="body2">In place of <Link to={`/joints/${data.replaces.id}`}>joint {data.replaces.number}</Link>, which was cut out.</Typography>}
+      {data.host && <Typography variant="body2">Fused on the pipe end of <Link to={`/joints/${data.host.id}`}>joint {data.host.number}</Link>, to pull by.</Typography>}
       {data.cut_out_reason && <Typography sx={{ mt: 1 }}>Cut out: {data.cut_out_reason} {(data.replaced_by ?? []).length > 0 && <>In its place: {data.replaced_by!.map((r) => <Link key={r.id} to={`/joints/${r.id}`} style={{ marginRight: 8 }}>joint {r.number}</Link>)}</>}</Typography>}
       <StepRunner key={id} path={`joints/${id}`} data={data} procedure={procedure.data} role={line.data?.role} />
+      {procedure.data.steps.some((s) => s.id === 'restraints') && <Restraints joint={data} now={now} zone={data.line.time_zone} closed={data.closed !== null} />}
+      {data.state !== 'planned' && <Typography sx={{ mt: 2 }}><Link to={`/joints/${id}/tag`}>Tag to print: number, time, operator, code</Link></Typography>}
       {data.state !== 'cut-out' && data.state !== 'planned' && line.data && line.data.role !== 'joiner' && <CutOut id={id} number={data.number} urgent={data.judgement.verdict === 'bad'} />}
       {data.judgement.verdict === 'bad' && line.data?.role === 'joiner' && data.state !== 'cut-out' && data.judgement.clocks['clamps_off'] && <Typography sx={{ mt: 2 }}>Tell the foreman: the cut-out is ordered by a foreman, an inspector or an engineer.</Typography>}
     </Page>
+  )
+}
+
+/** The restraints on both ends of a large coupling, each a joint of its own. */
+function Restraints({ joint, now, zone, closed }: { joint: Subject; now: number; zone: string; closed: boolean }): ReactElement {
+  const procedures = useProcedures()
+  const [fault, setFault] = useState<string | null>(null)
+  const restraints = joint.restraints ?? []
+  const procedure = (procedures.data ?? []).filter((p) => p.place === 'restraint')[0]
+  const add = async (): Promise<void> => {
+    try {
+      await api.post(`/lines/${joint.line.id}/joints`, { procedure_hash: procedure!.hash, host_id: joint.id, count: 3 })
+      await queries.invalidateQueries()
+    } catch (error) {
+      setFault((error as Error).message)
+    }
+  }
+  return (
+    <Box component="section" aria-labelledby="restraints" sx={{ mt: 3 }}>
+      <Typography id="restraints" variant="h2">Restraints</Typography>
+      {restraints.length === 0 && <Typography sx={{ my: 1 }}>None yet: each is fused as a joint of its own, with code, trace and cooling time.</Typography>}
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, columnGap: 5 }}>
+        {(['a', 'b'] as const).map((side) => (
+          <Box key={side}>
+            {restraints.some((r) => r.side === side) && <Typography variant="h3" component="h3" sx={{ mt: 1 }}>Pipe {joint.pipes?.[side] ?? side}</Typography>}
+            {restraints.filter((r) => r.side === side).map((r) => (
+              <Box key={r.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'flex', gap: 1.5, alignItems: 'center' }}>
+                <VerdictMark verdict={r.verdict} />
+                <Typography><Link to={`/joints/${r.id}`}>{r.number}</Link> · {r.free_from ? (Date.parse(r.free_from) > now ? `not pulled before ${clockAndCountdown(r.free_from, now, zone)}` : r.state === 'accepted' ? 'may be pulled by' : 'cool, not yet signed') : r.state === 'planned' ? 'not begun' : 'begun'}</Typography>
+              </Box>
+            ))}
+          </Box>
+        ))}
+      </Box>
+      {!closed && procedure && <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void add()}>{restraints.length === 0 ? 'Add three on each end' : 'Add three more on each end'}</Button>}
+      {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>{fault}</Typography>}
+    </Box>
   )
 }
 
@@ -51,7 +92,7 @@ function CutOut({ id, number, urgent }: { id: string; number: string; urgent: bo
       const made = await api.post<{ id: string; number: string }[]>(`/joints/${id}/cut-out`, { reason })
       await queries.invalidateQueries()
       setOpen(false)
-      void navigate(`/joints/${made[0]!.id}`)
+      if (made[0]) void navigate(`/joints/${made[0].id}`)
     } catch (error) {
       setFault((error as Error).message)
     }

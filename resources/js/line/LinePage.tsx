@@ -1,14 +1,17 @@
-import { Box, Button, Link as MuiLink, TextField, Typography } from '@mui/material'
-import { useEffect, useState, type ReactElement } from 'react'
+import { Box, Button, Link as MuiLink, Switch, TextField, Typography } from '@mui/material'
+import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import type { JointShort, LineFull } from '../api/client'
-import { useLine, useProcedure } from '../api/queries'
+import { textOf, type JointShort, type LineFull, type LogEntry } from '../api/client'
+import { useLine, useLog, useProcedure } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
+import { keepForTrench } from './keepForTrench'
 import { coolingUntil, faceOf, LineString } from '../ui/LineString'
+import { AddJoint } from './AddJoint'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { Sheet } from '../ui/Sheet'
 import { useShow } from '../ui/units'
+import { runningClocks, useRinging, type RunningClock } from '../ui/useClocks'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence, VerdictMark } from '../ui/Verdict'
 
@@ -32,16 +35,26 @@ export default function LinePage(): ReactElement {
     window.addEventListener('keydown', keys)
     return () => window.removeEventListener('keydown', keys)
   }, [])
+  const fresh = query.data
+  const clocks = useMemo(() => runningClocks((fresh?.joints ?? []).filter((j) => !isFree(j, now)), now), [fresh, now])
+  const ringing = useRinging(clocks, now)
+  const [adding, setAdding] = useState(false)
+  useEffect(() => {
+    if (!fresh) return
+    // Not in the way of the first view.
+    const later = window.setTimeout(() => void keepForTrench(fresh), 1_500)
+    return () => window.clearTimeout(later)
+  }, [fresh])
   if (!query.data) return <Loading query={query} up={{ to: '/', label: 'Lines' }} />
   const line = query.data
   const face = faceOf(line.joints)
-  const cooling = line.joints.filter((j) => coolingUntil(j, now) !== null)
-  const ready = line.joints.filter((j) => j.state === 'begun' && j.clocks?.['clamps_off'] && coolingUntil(j, now) === null && j.verdict !== 'bad')
+  const ready = line.joints.filter((j) => isFree(j, now))
   const bad = line.joints.filter((j) => j.verdict === 'bad' && j.state !== 'cut-out' && j.clocks?.['clamps_off'])
   const unsigned = line.joints.filter((j) => j.state === 'made')
-  const stepTitle = face && procedure.data?.steps.find((s) => s.id === face.next_step?.split('@')[0])?.title
-  const side = face?.next_step?.split('@')[1]
-  const title = stepTitle?.replace('{side}', side ? `pipe ${face?.pipes?.[side] ?? side}` : '')
+  const [step, side] = face?.next_step?.split('@') ?? []
+  const stepTitle = face && step && procedure.data && face.procedure_hash === null ? textOf(procedure.data, { id: step, side: side ?? null })?.title : undefined
+  const services = line.joints.filter((j) => j.place === 'on-pipe' && j.state !== 'accepted' && j.state !== 'cut-out' && j.verdict !== 'bad')
+  const title = stepTitle?.replace('{side}', side && face?.pipes?.[side] ? `pipe ${face.pipes[side]}` : (side ?? ''))
   const next = line.sections.find((s) => !s.tests.some((t) => t.state === 'accepted'))
   const holding = next ? line.joints.filter((j) => j.chainage_m > next.from_m - 1e-6 && j.chainage_m < next.to_m + 1e-6 && j.state !== 'accepted' && j.state !== 'cut-out') : []
 
@@ -62,14 +75,22 @@ export default function LinePage(): ReactElement {
           ) : (
             <Typography sx={{ my: 1 }}>Every joint of this line is made.</Typography>
           )}
+          {services.length > 0 && <List title="On the pipe, not finished" joints={services} note={(j) => (j.state === 'planned' ? 'not begun' : `${j.done} of ${j.total} steps`)} />}
           {bad.length > 0 && <List title="Bad: waits for a cut-out" joints={bad} note={(j) => j.headline ?? ''} />}
           {unsigned.length > 0 && <List title="Waits for a signature" joints={unsigned} note={() => 'made, not yet accepted'} />}
         </Box>
         <Box component="section" aria-labelledby="clocks">
           <Typography id="clocks" variant="h2" sx={{ mb: 1 }}>Clocks</Typography>
-          {cooling.length === 0 && ready.length === 0 && <Typography sx={{ my: 1 }}>No joint is cooling.</Typography>}
-          {cooling.map((j) => <Clock key={j.id} joint={j} text={`clamps off ${clockAndCountdown(j.clocks!['clamps_off']!, now, line.time_zone)}`} />)}
-          {ready.map((j) => <Clock key={j.id} joint={j} text="cooled: clamps may come off" />)}
+          {clocks.length === 0 && ready.length === 0 && <Typography sx={{ my: 1 }}>No joint is cooling.</Typography>}
+          {ringing.rung && <Typography role="status" sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, fontSize: '1.1rem', fontWeight: 700 }}>Joint {ringing.rung.joint.number}: {ringing.rung.label.toLowerCase()} now.</Typography>}
+          <Clocks clocks={clocks} now={now} zone={line.time_zone} />
+          <Clocks clocks={ready.map((joint) => ({ joint, name: 'free', label: 'cooled', at: 0 }))} now={now} zone={line.time_zone} />
+          {clocks.length > 0 && (
+            <Box component="label" sx={{ display: 'flex', gap: 1, alignItems: 'center', minHeight: 56, cursor: 'pointer' }}>
+              <Switch checked={ringing.on} onChange={(e) => ringing.set(e.target.checked)} sx={{ '& .Mui-checked + .MuiSwitch-track': { bgcolor: 'text.primary' } }} />
+              Ring when a clock runs out
+            </Box>
+          )}
           <Typography variant="h2" sx={{ mt: 3 }}>Next test</Typography>
           {next ? (
             <Typography sx={{ my: 1 }}>
@@ -84,19 +105,69 @@ export default function LinePage(): ReactElement {
             {line.sections.map((s) => <MuiLink key={s.id} component={Link} to={`/sections/${s.id}`} sx={{ py: 1 }}>{s.name}</MuiLink>)}
             <MuiLink component={Link} to={`/lines/${id}/register`} sx={{ py: 1 }}>Register and exports</MuiLink>
             <MuiLink component="button" onClick={() => setFind(true)} sx={{ py: 1, font: 'inherit' }}>Find a joint</MuiLink>
+            {(line.role === 'engineer' || line.role === 'foreman') && <MuiLink component="button" onClick={() => setAdding(true)} sx={{ py: 1, font: 'inherit' }}>Add a saddle or joint</MuiLink>}
           </Box>
         </Box>
       </Box>
+      <DayLog line={line} />
+      <AddJoint open={adding} onClose={() => setAdding(false)} line={line} />
       <FindSheet open={find} onClose={() => setFind(false)} line={line} />
     </Page>
   )
 }
 
-function Clock({ joint, text }: { joint: JointShort; text: string }): ReactElement {
+/** What was recorded last, under its day; the days of the place, not of the reader. */
+function DayLog({ line }: { line: LineFull }): ReactElement | null {
+  const log = useLog(line.id)
+  const zone = { timeZone: line.time_zone }
+  const days = new Map<string, LogEntry[]>()
+  for (const entry of log.data ?? []) {
+    const day = new Date(entry.at).toLocaleDateString('en-GB', { ...zone, weekday: 'long', day: 'numeric', month: 'long' })
+    days.set(day, [...(days.get(day) ?? []), entry])
+  }
+  if (days.size === 0) return null
   return (
-    <Typography sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, fontSize: '1.1rem' }}>
-      <MuiLink component={Link} to={`/joints/${joint.id}`}>Joint {joint.number}</MuiLink>: {text}
-    </Typography>
+    <Box component="section" aria-labelledby="log" sx={{ mt: 4 }}>
+      <Typography id="log" variant="h2">Lately</Typography>
+      {[...days].map(([day, entries]) => (
+        <Box key={day} sx={{ mt: 1.5 }}>
+          <Typography variant="h3" component="h3">{day}</Typography>
+          <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, columnGap: 6, columns: { xs: 1, md: 2 } }}>
+            {entries.map((e) => (
+              <Box component="li" key={`${e.id}${e.title}${e.at}`} sx={{ display: 'flex', gap: 1.5, py: 0.75, breakInside: 'avoid' }}>
+                <Box component="span" sx={{ fontVariantNumeric: 'tabular-nums', color: 'text.secondary' }}>{new Date(e.at).toLocaleTimeString('en-GB', { ...zone, hour: '2-digit', minute: '2-digit' })}</Box>
+                <span><MuiLink component={Link} to={`/${e.kind}s/${e.id}`}>{e.name}</MuiLink> · {e.title}{e.again ? ', again' : ''} · {e.by}</span>
+              </Box>
+            ))}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  )
+}
+
+/** Cooled, and the clamps are still on. */
+const isFree = (j: JointShort, now: number): boolean => j.state === 'begun' && j.verdict !== 'bad' && j.next_step === 'cooling' && j.clocks?.['clamps_off'] !== undefined && coolingUntil(j, now) === null
+
+/** Restraints of one joint that cool together stand on one line: the last of them counts. */
+function Clocks({ clocks, now, zone }: { clocks: RunningClock[]; now: number; zone: string }): ReactElement {
+  const groups = new Map<string, RunningClock[]>()
+  for (const k of clocks) {
+    const key = k.joint.host_id ? `${k.joint.host_id}/${k.name}` : k.joint.id
+    groups.set(key, [...(groups.get(key) ?? []), k])
+  }
+  return (
+    <>
+      {[...groups.values()].map((group) => {
+        const last = group[group.length - 1]!
+        const host = last.joint.host_id
+        return (
+          <Typography key={last.joint.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, fontSize: '1.1rem' }}>
+            <MuiLink component={Link} to={`/joints/${host && group.length > 1 ? host : last.joint.id}`}>{group.length > 1 ? `${group.length} restraints` : `Joint ${last.joint.number}`}</MuiLink>: {last.label.toLowerCase()}{last.at > 0 ? <> <strong>{clockAndCountdown(new Date(last.at).toISOString(), now, zone)}</strong></> : <strong>, clamps may come off</strong>}
+          </Typography>
+        )
+      })}
+    </>
   )
 }
 
@@ -114,9 +185,32 @@ function List({ title, joints, note }: { title: string; joints: JointShort[]; no
   )
 }
 
+/** The code of a tag, from a picture of it. */
+function ScanTag({ onJoint }: { onJoint: (id: string) => void }): ReactElement {
+  const input = useRef<HTMLInputElement>(null)
+  const [said, setSaid] = useState<string | null>(null)
+  return (
+    <>
+      <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => input.current?.click()}>Scan a tag</Button>
+      <input ref={input} type="file" accept="image/*" capture="environment" hidden aria-label="Picture of a tag" onChange={async (e) => {
+        const picture = e.target.files?.[0]
+        e.target.value = ''
+        if (!picture) return
+        const { readTag } = await import('../steps/reader')
+        const id = /joints\/([0-9a-f-]{36})/.exec((await readTag(picture).catch(() => null)) ?? '')?.[1]
+        if (id) onJoint(id)
+        else setSaid('No tag of a joint found in that picture. Take it straight on, whole code in view.')
+      }} />
+      {said && <Typography role="alert" sx={{ mt: 1 }}>{said}</Typography>}
+    </>
+  )
+}
+
 function FindSheet({ open, onClose, line }: { open: boolean; onClose: () => void; line: LineFull }): ReactElement {
   const [text, setText] = useState('')
   const navigate = useNavigate()
+  // A tag's code is an address that ends in the joint.
+  const scanned = /joints\/([0-9a-f-]{36})/.exec(text)?.[1]
   const words = text.trim().toLowerCase()
   // Joints by number first, then by the pipes that meet there, then what begins so.
   const byPipe = (j: JointShort): boolean => Object.values(j.pipes ?? {}).some((p) => p.toLowerCase() === words || p.replace(/^0+/, '') === words)
@@ -124,7 +218,8 @@ function FindSheet({ open, onClose, line }: { open: boolean; onClose: () => void
   const found = words === '' ? [] : line.joints.filter((j) => rank(j) < 3).sort((a, b) => rank(a) - rank(b)).slice(0, 8)
   return (
     <Sheet open={open} onClose={onClose} title="Find a joint or a pipe">
-      <TextField autoFocus label="Number of a joint or a pipe" value={text} onChange={(e) => setText(e.target.value)} sx={{ mt: 1 }} onKeyDown={(e) => e.key === 'Enter' && found[0] && void navigate(`/joints/${found[0].id}`)} />
+      <TextField autoFocus label="Number of a joint or a pipe" value={text} onChange={(e) => setText(e.target.value)} sx={{ mt: 1 }} onKeyDown={(e) => { if (e.key === 'Enter' && (scanned ?? found[0])) void navigate(`/joints/${scanned ?? found[0]!.id}`) }} />
+      <ScanTag onJoint={(id) => void navigate(`/joints/${id}`)} />
       {found.map((j) => <Button key={j.id} fullWidth sx={{ justifyContent: 'flex-start' }} onClick={() => void navigate(`/joints/${j.id}`)}>Joint {j.number}, pipes {j.pipes?.['a']} → {j.pipes?.['b']}</Button>)}
       {words !== '' && found.length === 0 && <Typography sx={{ mt: 2 }}>No joint or pipe by that number on this line.</Typography>}
     </Sheet>

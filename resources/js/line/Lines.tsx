@@ -30,7 +30,7 @@ export default function Lines(): ReactElement {
       {lines.data.map((line) => (
         <Box key={line.id} component="article" sx={{ borderTop: 1, borderColor: 'divider', py: 2.5 }}>
           <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
-            <Typography variant="h2" component="h2"><Link to={`/lines/${line.id}`} style={{ color: 'inherit' }}>{line.name}</Link></Typography>
+            <Typography variant="h2" component="h2"><Link to={`/lines/${line.id}`}>{line.name}</Link></Typography>
             <Typography variant="body2">{line.project} · {line.pipe.material} {line.pipe.dn_mm} SDR {line.pipe.sdr}, {line.service}, {Math.round(line.length_m)} m</Typography>
           </Box>
           <LineString compact joints={line.joints} sections={line.sections} startM={line.start_m} lengthM={line.length_m} service={line.service} now={now} />

@@ -5,7 +5,15 @@ import { api, Refusal, type NewLine as Body } from '../api/client'
 import { queries, useMe, useProcedures } from '../api/queries'
 import { Page } from '../ui/Page'
 
-interface SectionRow { name: string; from: string; to: string; method: string }
+interface SectionRow { name: string; from: string; to: string; method: string; rule: string; factor: string; gauge: string; most: string; water: string; fill: string }
+
+const RULES = {
+  'en805-surge-calculated': 'Surge calculated: maximum design pressure and 1 bar (EN 805)',
+  'en805-surge-assumed': 'Surge assumed: 1.5 times, at most 5 bar more (EN 805)',
+  factor: 'A factor on the maximum design pressure',
+} as const
+
+const EMPTY: SectionRow = { name: 'Section 1', from: '', to: '', method: '', rule: 'en805-surge-calculated', factor: '1.5', gauge: '', most: '', water: '12', fill: '5' }
 
 const EXAMPLE = '0; 1000; 2000; 95.0\n60; 1060; 2000; 96.4\n120; 1120; 2000; 95.2'
 
@@ -17,7 +25,7 @@ export default function NewLine(): ReactElement {
   const file = useRef<HTMLInputElement>(null)
   const projects = (me.data?.projects ?? []).filter((p) => p.role === 'engineer')
   const [f, setF] = useState({ name: '', service: 'water', material: 'PE100', dn_mm: '110', sdr: '11', design_bar: '8', mdp_bar: '10', pipe_length_m: '12', procedure: '', centre: '' })
-  const [sections, setSections] = useState<SectionRow[]>([{ name: 'Section 1', from: '', to: '', method: '' }])
+  const [sections, setSections] = useState<SectionRow[]>([EMPTY])
   const [faults, setFaults] = useState<Record<string, string>>({})
   const [said, setSaid] = useState('')
   const set = (key: keyof typeof f) => (e: { target: { value: string } }) => {
@@ -52,7 +60,10 @@ export default function NewLine(): ReactElement {
     const body: Body = {
       project_id: projects[0]!.id, name: f.name.trim(), service: f.service as Body['service'], material: f.material as Body['material'], dn_mm: Number(f.dn_mm), sdr: Number(f.sdr),
       design_bar: Number(f.design_bar), mdp_bar: Number(f.mdp_bar), pipe_length_m: Number(f.pipe_length_m), procedure_hash: f.procedure, centre_line: points,
-      sections: sections.map((s) => ({ name: s.name, from_m: Number(s.from), to_m: Number(s.to), method_hash: s.method })),
+      sections: sections.map((s) => ({
+        name: s.name, from_m: Number(s.from), to_m: Number(s.to), method_hash: s.method, stp_method: s.rule as keyof typeof RULES, water_c: Number(s.water), fill_l_s: Number(s.fill),
+        gauge_m: Number(s.gauge === '' ? s.from : s.gauge), pipe_max_bar: s.most === '' ? null : Number(s.most), ...(s.rule === 'factor' ? { factor: Number(s.factor) } : {}),
+      })),
     }
     try {
       const line = await api.post<{ id: string }>('/lines', body)
@@ -77,7 +88,7 @@ export default function NewLine(): ReactElement {
             {field('dn_mm', 'Outside diameter', 'mm')}
             {field('sdr', 'SDR')}
             {field('pipe_length_m', 'Length of one pipe', 'm')}
-            <span />
+            <Box component="span" sx={{ display: { xs: 'none', sm: 'block' } }} />
             {field('design_bar', 'Design pressure', 'bar')}
             {field('mdp_bar', 'Maximum design pressure', 'bar')}
           </Box>
@@ -102,10 +113,18 @@ export default function NewLine(): ReactElement {
                 <TextField select label="Test method" value={s.method} onChange={change('method')} sx={{ gridColumn: '1 / -1' }} error={!!faults[`sections.${i}`]} helperText={faults[`sections.${i}`]}>
                   {methods.map((p) => <MenuItem key={p.hash} value={p.hash}>{p.title}</MenuItem>)}
                 </TextField>
+                <TextField select label="Test pressure" value={s.rule} onChange={change('rule')} sx={{ gridColumn: s.rule === 'factor' ? 'span 2' : '1 / -1' }}>
+                  {Object.entries(RULES).map(([rule, text]) => <MenuItem key={rule} value={rule}>{text}</MenuItem>)}
+                </TextField>
+                {s.rule === 'factor' && <TextField label="Factor" value={s.factor} onChange={change('factor')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />}
+                <TextField label="Most the weakest part may see, bar" value={s.most} onChange={change('most')} placeholder="not stated" helperText={s.most === '' ? 'Not stated: no point sees more than the test pressure.' : undefined} slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }} sx={{ gridColumn: '1 / -1' }} />
+                <TextField label="Gauge at, m" value={s.gauge} onChange={change('gauge')} placeholder={s.from} slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }} />
+                <TextField label="Water, °C" value={s.water} onChange={change('water')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
+                <TextField label="Fill at, L/s" value={s.fill} onChange={change('fill')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
               </Box>
             )
           })}
-          <Button variant="outlined" onClick={() => setSections((all) => [...all, { name: `Section ${all.length + 1}`, from: all[all.length - 1]?.to ?? '', to: '', method: all[all.length - 1]?.method ?? '' }])}>Another section</Button>
+          <Button variant="outlined" onClick={() => setSections((all) => [...all, { ...(all[all.length - 1] ?? EMPTY), name: `Section ${all.length + 1}`, from: all[all.length - 1]?.to ?? '', to: '', gauge: '' }])}>Another section</Button>
           {Object.entries(faults).filter(([k]) => !(k in f) && !['procedure_hash', 'centre_line'].includes(k) && !/^sections\.\d+$/.test(k)).map(([k, m]) => <Typography key={k} role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>{m}</Typography>)}
           <Button variant="contained" type="submit" disabled={projects.length === 0}>Make the line</Button>
         </Box>

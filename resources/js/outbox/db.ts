@@ -10,6 +10,8 @@ export interface Waiting {
   body: NewFact
   /** What the server said when it refused; the fact stays until a person corrects or drops it. */
   refused?: string
+  /** when it was put here, ms of the device's clock */
+  since?: number
 }
 
 /** A device stand-in that is running; kept so that a closed page goes on where it was. */
@@ -29,13 +31,26 @@ export interface Run {
   stopped?: boolean
 }
 
+/** A picture that waits for the network; sent before the facts that name it are missed. */
+export interface WaitingPhoto {
+  id: string
+  subject: string
+  step: string
+  takenAt: string
+  picture: Blob
+  /** What the server said when it refused it. */
+  refused?: string
+}
+
 class Store extends Dexie {
   waiting!: EntityTable<Waiting, 'seq'>
   runs!: EntityTable<Run, 'key'>
+  photos!: EntityTable<WaitingPhoto, 'id'>
 
   constructor() {
     super('diastoma')
     this.version(1).stores({ waiting: '++seq, &id, subject', runs: 'key' })
+    this.version(2).stores({ photos: 'id, subject' })
   }
 }
 

@@ -38,7 +38,7 @@ export function newId(): string {
 /** Puts a fact into the outbox and tries to send. Resolves when it is safely on the device. */
 export async function record(subject: string, fact: Omit<NewFact, 'id' | 'recorded_at'> & { recorded_at?: string }): Promise<string> {
   const id = newId()
-  await store.waiting.add({ id, subject, body: { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime() } })
+  await store.waiting.add({ id, subject, since: Date.now(), body: { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime() } })
   tell()
   void flush()
   return id
@@ -60,11 +60,42 @@ export function flush(): Promise<void> {
 async function sendAll(): Promise<void> {
   for (;;) {
     const next = await store.waiting.filter((w) => w.refused === undefined).first()
-    if (!next) return
+    if (!next) return sendPhotos()
     const outcome = await sendOne(next)
     tell()
     if (outcome === 'stop') return
   }
+}
+
+/** Pictures follow the facts: they are large, and a judgement does not wait for them. */
+async function sendPhotos(): Promise<void> {
+  for (const photo of await store.photos.filter((p) => p.refused === undefined).toArray()) {
+    const form = new FormData()
+    form.append('id', photo.id)
+    form.append('step', photo.step)
+    form.append('taken_at', photo.takenAt)
+    form.append('file', photo.picture, 'photo.jpg')
+    try {
+      await api.post(`/${photo.subject}/photos`, form)
+      await store.photos.delete(photo.id)
+      tell()
+    } catch (error) {
+      if (error instanceof Unreachable) return
+      if (!(error instanceof Refusal)) throw error
+      if ([401, 419, 429].includes(error.status) || error.status >= 500) return
+      await store.photos.update(photo.id, { refused: error.message })
+      tell()
+    }
+  }
+}
+
+/** Keeps a picture on the device under an id of its own and sends it when it can. */
+export async function keepPhoto(subject: string, step: string, picture: Blob): Promise<string> {
+  const id = newId()
+  await store.photos.add({ id, subject, step, takenAt: deviceTime(), picture })
+  tell()
+  void flush()
+  return id
 }
 
 async function sendOne(waiting: Waiting): Promise<'next' | 'stop'> {

@@ -49,7 +49,7 @@ export default function ProceduresPage(): ReactElement {
                 <th scope="row" style={{ fontWeight: 400 }}>{shown.map((p) => p.parameters?.[n]?.label).find(Boolean) ?? n}</th>
                 {shown.map((p) => {
                   const q = p.parameters?.[n]
-                  return <td key={p.hash}>{q ? <><strong>{String(q.value)} {unit(n)}</strong><Typography variant="body2">{q.source} · {CERTAINTY[q.certainty] ?? q.certainty}</Typography></> : '–'}</td>
+                  return <td key={p.hash}>{q ? <><strong>{String(q.value)} {unit(n)}</strong><Typography variant="body2">{[...new Set([q.source, CERTAINTY[q.certainty] ?? q.certainty])].join(' · ')}</Typography></> : '–'}</td>
                 })}
               </tr>
             ))}

@@ -47,7 +47,7 @@ export default function RegisterPage(): ReactElement {
         <Box sx={{ height: rows.length * ROW, minWidth: 1080, position: 'relative' }} role="rowgroup">
           {seen.map((r, i) => (
             <Box key={r.id} role="row" aria-rowindex={from + i + 2} sx={{ position: 'absolute', top: (from + i) * ROW, left: 0, right: 0, height: ROW, display: 'grid', gridTemplateColumns: columns, alignItems: 'center', px: 1.5, borderBottom: 1, borderColor: 'divider', '& > span': { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', pr: 1 } }}>
-              <span role="cell"><Link to={`/joints/${r.id}`} style={{ color: 'inherit' }}>{r.joint}</Link></span>
+              <span role="cell"><Link to={`/joints/${r.id}`}>{r.joint}</Link></span>
               <span role="cell">{show('x_m', 'length', r.chainage_m)}</span>
               <span role="cell">{r.pipe_a} → {r.pipe_b}</span>
               <span role="cell">{r.state}{r.replaces ? `, for ${r.replaces}` : ''}</span>
@@ -65,10 +65,10 @@ export default function RegisterPage(): ReactElement {
           {data.tests.map((t) => (
             <Box key={t.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>
               <VerdictMark verdict={t.verdict} />
-              <Link to={`/tests/${t.id}`} style={{ color: 'inherit' }}>{t.section}, test {t.number}</Link>
+              <Link to={`/tests/${t.id}`}>{t.section}, test {t.number}</Link>
               <span>{WORD[t.verdict]}{t.state === 'accepted' ? ', signed' : ''}</span>
               <Typography variant="body2">{t.headline}</Typography>
-              <a href={`/api/v1/tests/${t.id}/pack.pdf`} target="_blank" rel="noreferrer" style={{ color: 'inherit' }}>Test pack</a>
+              <a href={`/api/v1/tests/${t.id}/pack.pdf`} target="_blank" rel="noopener">Test pack</a>
             </Box>
           ))}
         </Box>

@@ -30,8 +30,9 @@ export default function SectionPage(): ReactElement {
     }
   }
   const rows: [string, string, string?][] = [
-    ['At the gauge', show('x_kpa', 'pressure', plan.gauge.target_kpa), `chainage ${show('x_m', 'length', plan.gauge.gauge_m)}; may show ${show('x_kpa', 'pressure', plan.gauge.min_kpa)} to ${show('x_kpa', 'pressure', plan.gauge.max_kpa)}`],
+    ['At the gauge', show('x_kpa', 'pressure', plan.gauge.target_kpa), `chainage ${show('x_m', 'length', plan.gauge.gauge_m)}; ${plan.gauge.max_kpa - plan.gauge.min_kpa < 1 ? 'neither more nor less' : `may show ${show('x_kpa', 'pressure', plan.gauge.min_kpa)} to ${show('x_kpa', 'pressure', plan.gauge.max_kpa)}`}`],
     ['Lowest point sees', show('x_kpa', 'pressure', plan.stp_kpa), `system test pressure, at ${show('x_m', 'length', plan.gauge.lowest_m)}`],
+    ['Weakest part may see', plan.gauge.pipe_max_stated ? show('x_kpa', 'pressure', plan.gauge.pipe_max_kpa) : 'not stated', plan.gauge.pipe_max_stated ? undefined : 'so no point sees more than the test pressure'],
     ['Water to fill', show('x_m3', 'volume', plan.fill.water_m3, 1), `${plan.fill.fill_h < 1 ? `${Math.round(plan.fill.fill_h * 60)} min` : `${plan.fill.fill_h.toFixed(1)} h`} at the planned rate${plan.fill.velocity_ok === false ? '; too fast, fill slower' : ''}`],
     ['Water to raise', show('x_l', 'volume', plan.raise.total_l), `with 4 % of air ${show('x_l', 'volume', plan.raise_with_air.total_l, 0)}`],
     ['One bar takes', show('x_l', 'volume', plan.compliance.compliance_l_per_bar, 2)],
@@ -59,7 +60,7 @@ export default function SectionPage(): ReactElement {
         </Box>
         <Box>
           {plan.missing.length > 0 || !plan.gauge.feasible ? (
-            <Sentence verdict={plan.verdict} act={plan.gauge.feasible ? 'A test may be tried, but not signed, before these are done.' : 'No gauge pressure suits both the lowest and the highest point: split the section.'}>{plan.missing.length} things are missing.</Sentence>
+            <Sentence verdict={plan.verdict} act={plan.gauge.feasible ? 'A test may be tried, but not signed, before these are done.' : plan.gauge.pipe_max_stated ? 'No gauge pressure suits both the lowest and the highest point: split the section.' : 'With no more than the test pressure at the lowest point, the highest is not tested. State what the weakest part may see, or split the section.'}>{plan.missing.length === 0 ? 'the section is too high for one test.' : plan.missing.length === 1 ? 'one thing is missing.' : `${plan.missing.length} things are missing.`}</Sentence>
           ) : (
             <Sentence verdict="good">all {plan.joint_count} joints are accepted.</Sentence>
           )}

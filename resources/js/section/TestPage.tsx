@@ -21,7 +21,7 @@ export default function TestPage(): ReactElement {
     <Page wide up={{ to: `/sections/${data.section?.id ?? ''}`, label: data.section?.name ?? 'Section' }} title={`${data.section?.name ?? ''}, test ${data.number}`}>
       <Typography>
         {data.line.name} · at the gauge <strong>{typeof target === 'number' ? show('x_kpa', 'pressure', target) : '–'}</strong> · {procedure.data.title} ·{' '}
-        <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noreferrer">Test pack (PDF)</MuiLink>
+        <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener">Test pack (PDF)</MuiLink>
       </Typography>
       <StepRunner key={id} path={`tests/${id}`} data={data} procedure={procedure.data} role={line.data?.role} />
     </Page>

@@ -1,12 +1,16 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useRef, useState, type ReactElement, type ReactNode } from 'react'
+import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react'
 import type { FieldSpec, StepText } from '../api/client'
-import { useMe, useUnits } from '../api/queries'
+import { useMe, useStores, useUnits } from '../api/queries'
 import { Pad } from '../ui/Pad'
 import { complaint, shownField, toValue, type Entered } from './entry'
+import { ItemEntry, usedLast } from './ItemEntry'
+import { LayoutEntry } from './LayoutEntry'
 
 interface Props {
-  step: StepText
+  step: Pick<StepText, 'fields'>
+  /** whose stores are chosen from */
+  project: number
   start?: Record<string, Entered>
   onRecord: (value: Record<string, unknown>) => void
   label?: string
@@ -16,17 +20,43 @@ interface Props {
 const isFigure = (f: FieldSpec): boolean => f.quantity !== undefined || (f.type ?? 'number') === 'number'
 
 /** All steps that ask for figures, words and yes or no: one row a field, large figures, a pad below. */
-export function FieldsEntry({ step, start, onRecord, label, extra }: Props): ReactElement {
+export function FieldsEntry({ step, project, start, onRecord, label, extra }: Props): ReactElement {
   const fields = step.fields ?? []
+  const stores = useStores()
   const me = useMe()
   const units = useUnits()
-  const [values, setValues] = useState<Record<string, Entered>>(start ?? {})
+  const [values, setValues] = useState<Record<string, Entered>>(() => ({ ...Object.fromEntries(fields.filter((f) => f.preset !== undefined).map((f) => [f.key, f.preset!])), ...start }))
+  const [more, setMore] = useState(false)
   const [active, setActive] = useState(fields[0]?.key ?? '')
   const [faults, setFaults] = useState<Record<string, string>>({})
   const inputs = useRef<Record<string, HTMLInputElement | null>>({})
   const system = me.data?.units ?? 'metric'
   const at = (f: FieldSpec) => shownField(f, system, units.data)
   const current = fields.find((f) => f.key === active)
+  // What was used last is offered; the list comes a moment later than the page.
+  const items = stores.data
+  const who = me.data?.name
+  useEffect(() => {
+    if (!items) return
+    const offered = fields.filter((f) => f.type === 'item').map((f) => [f.key, usedLast(f.of!, items.filter((i) => i.project_id === project), who)] as const).filter(([, item]) => item !== null)
+    setValues((v) => ({ ...Object.fromEntries(offered), ...v }))
+    // The fields of a step do not change under it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [items, project, who])
+  // Several things that are only noted when they are known stand folded below.
+  const folded = fields.filter((f) => f.optional && f.type !== 'item')
+  const fold = folded.length >= 2 && folded.length < fields.length && !fields.some((f) => f.type === 'code')
+  const shown = fold && !more ? fields.filter((f) => !folded.includes(f) || faults[f.key] || (values[f.key] ?? '') !== '') : [...fields.filter((f) => !folded.includes(f)), ...folded]
+
+  // A digit typed anywhere on the page goes to the figure at hand.
+  const firstFigure = fields.find((f) => isFigure(f) && (values[f.key] ?? '') === '')?.key
+  useEffect(() => {
+    const digits = (e: KeyboardEvent): void => {
+      if (/^[0-9]$/.test(e.key) && firstFigure && !e.ctrlKey && !e.metaKey && !['INPUT', 'TEXTAREA'].includes((e.target as HTMLElement).tagName)) inputs.current[firstFigure]?.focus()
+    }
+    window.addEventListener('keydown', digits)
+    return () => window.removeEventListener('keydown', digits)
+  }, [firstFigure])
 
   const set = (key: string, value: Entered): void => {
     setValues((v) => ({ ...v, [key]: value }))
@@ -48,8 +78,8 @@ export function FieldsEntry({ step, start, onRecord, label, extra }: Props): Rea
     onRecord(Object.assign({}, ...fields.map((f) => toValue(f, values[f.key] ?? null, at(f)))))
   }
   const next = (): void => {
-    const index = fields.findIndex((f) => f.key === active)
-    const following = fields.slice(index + 1).find((f) => (values[f.key] ?? '') === '')
+    const index = shown.findIndex((f) => f.key === active)
+    const following = shown.slice(index + 1).find((f) => (values[f.key] ?? '') === '')
     if (following) {
       setActive(following.key)
       inputs.current[following.key]?.focus()
@@ -61,7 +91,7 @@ export function FieldsEntry({ step, start, onRecord, label, extra }: Props): Rea
   return (
     <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); record() }}>
       {extra?.((v) => setValues((old) => ({ ...old, ...v })), values)}
-      {fields.map((f) => (
+      {shown.map((f) => (
         <Box key={f.key} sx={{ borderBottom: 1, borderColor: faults[f.key] ? 'secondary.main' : 'divider', py: 0.75 }}>
           {f.type === 'yesno' ? (
             <YesNo field={f} value={values[f.key] ?? null} onChange={(v) => { set(f.key, v); setActive(f.key) }} inputRef={(el) => { inputs.current[f.key] = el }} />
@@ -77,6 +107,12 @@ export function FieldsEntry({ step, start, onRecord, label, extra }: Props): Rea
               />
               <Typography component="span" sx={{ width: 44, color: 'text.secondary' }}>{at(f).symbol}</Typography>
             </Box>
+          ) : f.type === 'item' ? (
+            <ItemEntry field={f} project={project} value={(values[f.key] ?? null) as never} onChange={(item) => set(f.key, item)} />
+          ) : f.type === 'layout' ? (
+            <LayoutEntry value={(values[f.key] ?? null) as never} onChange={(layout) => set(f.key, layout as unknown as Record<string, unknown>)} fault={faults[f.key]} />
+          ) : f.type === 'choice' && (f.options ?? []).length <= 4 ? (
+            <Choice field={f} value={values[f.key] ?? null} onChange={(v) => { set(f.key, v); setActive(f.key) }} />
           ) : f.type === 'choice' ? (
             <TextField select label={f.label} value={values[f.key] ?? ''} onChange={(e) => set(f.key, e.target.value)} sx={{ my: 1 }}>
               {(f.options ?? []).map((o) => <MenuItem key={o.value} value={o.value}>{o.label}</MenuItem>)}
@@ -91,6 +127,7 @@ export function FieldsEntry({ step, start, onRecord, label, extra }: Props): Rea
           {faults[f.key] && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, pb: 0.5 }}>{faults[f.key]}</Typography>}
         </Box>
       ))}
+      {fold && !more && shown.length < fields.length && <Button onClick={() => setMore(true)} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary' }}>If known: {fields.filter((f) => !shown.includes(f)).map((f) => f.label.toLowerCase()).join(', ')}</Button>}
       <Box sx={{ pt: 1.5, position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}>
         {figures && current && isFigure(current) ? (
           <Pad
@@ -102,6 +139,23 @@ export function FieldsEntry({ step, start, onRecord, label, extra }: Props): Rea
         ) : (
           <Button variant="contained" type="submit" fullWidth>{label ?? 'Record'}</Button>
         )}
+      </Box>
+    </Box>
+  )
+}
+
+/** A few ways, one of which it was: each a line to tap. */
+function Choice({ field, value, onChange }: { field: FieldSpec; value: Entered; onChange: (v: string) => void }): ReactElement {
+  return (
+    <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, py: 0.5 }}>
+      <Typography component="legend" sx={{ p: 0, pb: 0.5 }}>{field.label}</Typography>
+      <Box sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: (field.options ?? []).every((o) => o.label.length < 22) ? 'repeat(auto-fit, minmax(130px, 1fr))' : '1fr' }}>
+        {(field.options ?? []).map((o) => (
+          <Box key={o.value} component="label" sx={{ minHeight: 52, border: 2, borderColor: value === o.value ? 'text.primary' : 'divider', bgcolor: value === o.value ? 'text.primary' : 'transparent', color: value === o.value ? 'background.default' : 'text.primary', borderRadius: 1, px: 1.5, py: 0.75, display: 'flex', alignItems: 'center', fontWeight: value === o.value ? 650 : 400, cursor: 'pointer', '&:focus-within': { outline: '3px solid var(--accent)', outlineOffset: 2 } }}>
+            <input type="radio" name={field.key} checked={value === o.value} onChange={() => onChange(o.value)} aria-label={`${field.label}: ${o.label}`} style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }} />
+            {o.label}
+          </Box>
+        ))}
       </Box>
     </Box>
   )

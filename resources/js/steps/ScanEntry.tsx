@@ -11,13 +11,13 @@ async function readCode(image: Blob | ImageData): Promise<string | null> {
 }
 
 /** The code from a picture, from the camera, typed, or from a made-up label to practise on. */
-export function ScanEntry({ step, onRecord }: { step: StepText; onRecord: (value: Record<string, unknown>) => void }): ReactElement {
+export function ScanEntry({ step, project, onRecord }: { step: StepText; project: number; onRecord: (value: Record<string, unknown>) => void }): ReactElement {
   const [said, setSaid] = useState<string | null>(null)
   const [practice, setPractice] = useState(false)
   const [camera, setCamera] = useState(false)
   const file = useRef<HTMLInputElement>(null)
   return (
-    <FieldsEntry step={step} onRecord={onRecord} extra={(set) => (
+    <FieldsEntry step={step} project={project} onRecord={onRecord} extra={(set) => (
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', py: 1 }}>
         <Button variant="outlined" onClick={() => file.current?.click()}>From a picture</Button>
         <Button variant="outlined" onClick={() => setCamera(true)}>Camera</Button>
@@ -34,7 +34,7 @@ export function ScanEntry({ step, onRecord }: { step: StepText; onRecord: (value
           }} />
         {said && <Typography role="status" sx={{ width: '100%' }}>{said}</Typography>}
         <CameraSheet open={camera} onClose={() => setCamera(false)} onCode={(code) => { set({ code }); setCamera(false); setSaid(`Read ${code.length} digits.`) }} />
-        <PracticeSheet open={practice} onClose={() => setPractice(false)} onPick={(l) => { set({ code: l.code, serial: l.serial }); setPractice(false); setSaid(`Practice label ${l.serial}: ${l.dn_mm} mm, ${l.voltage_v} V, ${l.time_s} s, cooling ${l.cooling_min} min, length ${l.coupling_mm} mm, SDR ${l.sdr_min} to ${l.sdr_max}.`) }} />
+        <PracticeSheet open={practice} onClose={() => setPractice(false)} onPick={(l) => { set({ code: l.code, serial: l.serial }); setPractice(false); setSaid(`Practice label ${l.serial}: ${printed(l)}`) }} />
       </Box>
     )} />
   )
@@ -84,6 +84,20 @@ function CameraSheet({ open, onClose, onCode }: { open: boolean; onClose: () => 
   )
 }
 
+const printed = (l: PracticeLabel): string => `${l.dn_mm} mm · ${l.voltage_v} V · ${l.time_s} s · cooling ${l.cooling_min} min · length ${l.coupling_mm} mm · SDR ${l.sdr_min}–${l.sdr_max}`
+
+/** A practice label cannot be held in the hand: what is printed on it stays in view where it is asked for. */
+export function PrintedLabel({ code, serial }: { code: unknown; serial: unknown }): ReactElement | null {
+  const labels = useLabels()
+  const label = (labels.data ?? []).find((l) => l.code === code && l.serial === serial)
+  return label ? (
+    <Box role="note" aria-label="Printed on the practice label" sx={{ border: 2, borderColor: 'text.primary', borderRadius: 1, bgcolor: 'background.paper', px: 1.5, py: 1, my: 1.5 }}>
+      <Typography variant="body2">Practice label {label.serial}, printed on it:</Typography>
+      <Typography sx={{ fontWeight: 700 }}>{printed(label)}</Typography>
+    </Box>
+  ) : null
+}
+
 function PracticeSheet({ open, onClose, onPick }: { open: boolean; onClose: () => void; onPick: (label: PracticeLabel) => void }): ReactElement {
   const labels = useLabels()
   return (
@@ -91,7 +105,7 @@ function PracticeSheet({ open, onClose, onPick }: { open: boolean; onClose: () =
       {(labels.data ?? []).map((l) => (
         <Box key={l.serial} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5 }}>
           <Drawn code={l.code} />
-          <Typography>{l.dn_mm} mm · {l.voltage_v} V · {l.time_s} s · cooling {l.cooling_min} min · length {l.coupling_mm} mm · SDR {l.sdr_min}–{l.sdr_max}{l.trap ? ` · trap: ${l.trap}` : ''}</Typography>
+          <Typography>{printed(l)}{l.trap ? ` · trap: ${l.trap}` : ''}</Typography>
           <Button variant="outlined" onClick={() => onPick(l)}>Take {l.serial}</Button>
         </Box>
       ))}

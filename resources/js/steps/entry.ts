@@ -3,12 +3,13 @@ import type { Units } from '../api/queries'
 import { shownAs, type Shown } from '../ui/units'
 
 export type System = 'metric' | 'us'
-export type Entered = string | boolean | null
+/** As entered: text, an answer, or something out of the stores. */
+export type Entered = string | boolean | Record<string, unknown> | null
 
 /** What goes to the server for one field: a number under the key of its unit, or the text as typed. */
 export function toValue(field: FieldSpec, entered: Entered, shown: Shown): Record<string, unknown> {
   if (entered === null || entered === '') return {}
-  if (typeof entered === 'boolean') return { [field.key]: entered }
+  if (typeof entered !== 'string') return { [field.key]: entered }
   if (field.quantity || (field.type ?? 'number') === 'number') {
     const plain = /^-?(\d+([.,]\d*)?|[.,]\d+)$/.test(entered.trim())
     return plain ? { [shown.key]: Number(entered.trim().replace(',', '.')) } : { [field.key]: entered.trim() }
@@ -19,7 +20,7 @@ export function toValue(field: FieldSpec, entered: Entered, shown: Shown): Recor
 /** Echoes the range that the procedure states, before anything is stored; the server decides. */
 export function complaint(field: FieldSpec, entered: Entered, shown: Shown): string | null {
   if (entered === null || entered === '') return field.optional ? null : `${field.label} is missing.`
-  if (typeof entered === 'boolean' || (field.type && !['quantity', 'number'].includes(field.type))) return null
+  if (typeof entered !== 'string' || (field.type && !['quantity', 'number'].includes(field.type))) return null
   const text = entered.trim()
   if (!/^-?(\d+([.,]\d*)?|[.,]\d+)$/.test(text)) return field.quantity && /\d/.test(text) ? null : `${field.label}: "${text}" is no number.`
   const number = Number(text.replace(',', '.'))

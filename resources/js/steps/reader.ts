@@ -8,3 +8,8 @@ export async function readBarcodes(image: Blob | ImageData): Promise<string | nu
   const found = await read(image, { formats: ['ITF'], tryHarder: true })
   return found.map((r) => r.text).sort((a, b) => b.length - a.length)[0] ?? null
 }
+
+/** What the code of a joint's tag says, or null. */
+export async function readTag(image: Blob): Promise<string | null> {
+  return (await read(image, { formats: ['QRCode'], tryHarder: true }))[0]?.text ?? null
+}

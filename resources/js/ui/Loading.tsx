@@ -10,7 +10,7 @@ export function Loading({ query, up }: { query: { error: Error | null; refetch: 
   const error = query.error
   if (error instanceof Refusal && error.status === 401) return <Navigate to="/sign-in" replace state={{ from: location.pathname }} />
   return (
-    <Page title={error ? 'Not to be had now' : 'A moment'} {...(up ? { up } : {})}>
+    <Page coming={!error} title={error ? 'Not to be had now' : 'A moment'} {...(up ? { up } : {})}>
       <Typography sx={{ my: 2 }}>{error ? `${error.message} ${error instanceof Refusal ? '' : 'What is recorded on this device is kept.'}` : 'Coming.'}</Typography>
       {error && <Button variant="outlined" onClick={() => query.refetch()}>Try again</Button>}
     </Page>

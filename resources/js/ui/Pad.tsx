@@ -7,8 +7,8 @@ export function Pad({ onKey, onBack, next, minus, slash }: { onKey: (key: string
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(4, 1fr)', gap: 0.75 }} aria-label="Number pad" role="group">
       <Box sx={{ gridColumn: '1 / 4', display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 0.75 }}>
-        {keys.map((k, i) =>
-          k === '' ? <span key={i} /> : (
+        {keys.map((k) =>
+          k === '' ? <span key="none" /> : (
             <Button key={k} tabIndex={-1} onClick={() => onKey(k)} sx={{ bgcolor: (t) => t.colours.raised, color: 'text.primary', minWidth: 0, fontSize: '1.6rem', fontWeight: 650, minHeight: { xs: 56, md: 58 }, border: (t) => (t.mode === 'glare' ? '2px solid #000' : 'none') }}>
               {k}
             </Button>

@@ -10,7 +10,7 @@ import { useLook } from './settings'
 import { useOnline } from './useOnline'
 
 /** Little chrome: where I am, what is not yet sent, units, light, who I am. */
-export function Page({ title, up, children, wide }: { title: ReactNode; up?: { to: string; label: string }; children: ReactNode; wide?: boolean }): ReactElement {
+export function Page({ title, up, children, wide, coming }: { title: ReactNode; up?: { to: string; label: string }; children: ReactNode; wide?: boolean; coming?: boolean }): ReactElement {
   const navigate = useNavigate()
   const [help, setHelp] = useState(false)
   const me = useMe()
@@ -19,13 +19,14 @@ export function Page({ title, up, children, wide }: { title: ReactNode; up?: { t
     const keys = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement
       if (event.ctrlKey || event.metaKey || event.altKey || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)) return
-      if (event.key === 'Escape' && up && !document.querySelector('[role=dialog]')) void navigate(up.to)
+      // While a page comes its own way up is not known: a second Escape would leave for the top.
+      if (event.key === 'Escape' && up && !coming && !document.querySelector('[role=dialog]')) void navigate(up.to)
       if (event.key === '?') setHelp(true)
       if (event.key === 'u' && me.data) void changeUnits(me.data.units === 'metric' ? 'us' : 'metric')
     }
     window.addEventListener('keydown', keys)
     return () => window.removeEventListener('keydown', keys)
-  }, [navigate, up, me.data])
+  }, [navigate, up, coming, me.data])
 
   return (
     <Box sx={{ minHeight: '100dvh', display: 'flex', flexDirection: 'column' }}>
@@ -106,7 +107,8 @@ function Person(): ReactElement | null {
   return (
     <>
       <Button onClick={(e) => setAnchor(e.currentTarget)} aria-haspopup="menu" sx={{ minHeight: 44, px: 1, color: 'text.secondary', fontWeight: 400, fontSize: '1rem' }}>
-        {me.data.units === 'us' ? 'in psi' : 'mm bar'} · {me.data.name}
+        {me.data.units === 'us' ? 'in psi' : 'mm bar'} · {me.data.name.split(' ')[0]}
+        <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>&nbsp;{me.data.name.split(' ').slice(1).join(' ')}</Box>
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
         <MenuItem onClick={() => { close(); void changeUnits(me.data.units === 'us' ? 'metric' : 'us') }}>{me.data.units === 'us' ? 'Read and type metric units' : 'Read and type US units'}</MenuItem>
@@ -115,6 +117,7 @@ function Person(): ReactElement | null {
             {{ day: 'Daylight', glare: 'Glare: highest contrast', night: 'Night' }[mode]}
           </MenuItem>
         ))}
+        <MenuItem onClick={() => { close(); void navigate('/stores') }}>Stores: cards, boxes, tools</MenuItem>
         <MenuItem onClick={() => { close(); void navigate('/procedures') }}>Procedures and limits</MenuItem>
         <MenuItem onClick={() => { close(); void navigate('/bench') }}>Bench: quick sums</MenuItem>
         <MenuItem

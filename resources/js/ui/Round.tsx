@@ -10,6 +10,8 @@ interface Props {
   readings: RoundReading[]
   /** Diameters are drawn at both ends of their direction. */
   across?: boolean
+  /** Radii from a turning gauge: drawn from their mean, each at its own place. */
+  radii?: boolean
   active?: number | undefined
   onPick?: ((index: number) => void) | undefined
   /** Limit of the deviation, in the unit of the values; drawn as a band. */
@@ -28,30 +30,36 @@ export const degreesOf = (clock: string): number => {
   return ((Number(h) % 12) * 60 + Number(m)) / 2
 }
 
+const clockOf = (deg: number): string => {
+  const minutes = Math.round((((deg % 360) + 360) % 360) * 2)
+  return `${Math.floor(minutes / 60) || 12}:${String(minutes % 60).padStart(2, '0')}`
+}
+
 const RADIUS = 112
 const MOST = 24
 
 /** The pipe's cross-section as seen in the laying direction, 12 at the top; deviations exaggerated by a stated factor. */
-export function Round({ readings, across, active, onPick, limit, axisDeg, jaws, centre, size = 380, bad }: Props): ReactElement {
+export function Round({ readings, across, radii, active, onPick, limit, axisDeg, jaws, centre, size = 380, bad }: Props): ReactElement {
   const c = useTheme().colours
   const known = readings.filter((r) => r.value !== null).map((r) => r.value!)
-  const mean = known.length > 0 ? (across ? known.reduce((a, b) => a + b, 0) / known.length : 0) : 0
+  const shaped = across || radii
+  const mean = known.length > 0 ? (shaped ? known.reduce((a, b) => a + b, 0) / known.length : 0) : 0
   const half = across ? 2 : 1
-  const largest = Math.max(1e-9, ...known.map((v) => Math.abs(v - mean) / half), (limit ?? 0) / (across ? 4 : 1))
+  const largest = Math.max(1e-9, ...known.map((v) => Math.abs(v - mean) / half), (limit ?? 0) / (shaped ? 4 : 1))
   const scale = MOST / largest
-  const factor = across && mean > 0 ? Math.max(1, Math.round((scale * (mean / 2)) / RADIUS)) : null
+  const factor = shaped && mean > 0 ? Math.max(1, Math.round((scale * (mean / half)) / RADIUS)) : null
   const at = (deg: number, r: number): [number, number] => [Math.sin((deg * Math.PI) / 180) * r, -Math.cos((deg * Math.PI) / 180) * r]
-  const radiusOf = (v: number | null): number => RADIUS + (v === null ? 0 : across ? ((v - mean) / 2) * scale : v * scale * 0.9)
+  const radiusOf = (v: number | null): number => RADIUS + (v === null ? 0 : shaped ? ((v - mean) / half) * scale : v * scale * 0.9)
 
   const dots = readings.flatMap((r, i) => (across ? [0, 180] : [0]).map((turn) => ({ i, deg: (degreesOf(r.clock) + turn) % 360, value: r.value })))
   const shape = dots.filter((d) => d.value !== null).sort((a, b) => a.deg - b.deg)
   const complete = known.length === readings.length && shape.length >= 4
   const path = complete ? smooth(shape.map((d) => at(d.deg, radiusOf(d.value)))) : null
-  const band = limit ? ((limit / (across ? 4 : 1)) * scale * (across ? 1 : 0.9)) : 0
+  const band = limit ? (limit / (shaped ? 4 : 1)) * scale * (shaped ? 1 : 0.9) : 0
 
   return (
-    <svg viewBox="-190 -190 380 380" style={{ width: '100%', maxWidth: size, display: 'block', margin: '0 auto' }} role="group" aria-label="Readings round the pipe, seen in the laying direction, 12 at the top">
-      <circle r={RADIUS + (across ? 0 : band / 2)} fill="none" stroke={c.raised} strokeWidth={Math.max(10, across ? 2 * band : band)} />
+    <svg viewBox={complete && factor !== null && factor > 1 ? '-190 -190 380 404' : '-190 -190 380 380'} style={{ width: '100%', maxWidth: size, display: 'block', margin: '0 auto' }} role="group" aria-label={`Readings round the pipe, seen in the laying direction, 12 at the top${jaws && typeof axisDeg === 'number' ? `; jaws of the clamp at ${clockOf(axisDeg)} and ${clockOf(axisDeg + 180)}` : ''}`}>
+      <circle r={RADIUS + (shaped ? 0 : band / 2)} fill="none" stroke={c.raised} strokeWidth={Math.max(10, shaped ? 2 * band : band)} />
       <circle r={RADIUS} fill="none" stroke={c.rule} strokeWidth={1.5} />
       {[12, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11].map((h) => {
         const [x, y] = at(h * 30, 170)
@@ -95,7 +103,7 @@ export function Round({ readings, across, active, onPick, limit, axisDeg, jaws, 
       <text y={-12} textAnchor="middle" fontSize={30} fontWeight={700} fill={bad ? c.accent : c.ink}>{centre[0]}</text>
       <text y={16} textAnchor="middle" fontSize={17} fill={c.faint}>{centre[1]}</text>
       {centre[2] && <text y={38} textAnchor="middle" fontSize={17} fill={c.faint}>{centre[2]}</text>}
-      {factor !== null && complete && factor > 1 && <text y={58} textAnchor="middle" fontSize={15} fill={c.faint}>drawn {factor}× too large</text>}
+      {factor !== null && complete && factor > 1 && <text y={207} textAnchor="middle" fontSize={15} fill={c.faint}>deviation drawn {factor} times as large</text>}
     </svg>
   )
 }

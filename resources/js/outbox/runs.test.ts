@@ -1,0 +1,55 @@
+import 'fake-indexeddb/auto'
+import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { store, type Run } from './db'
+import { due, resumeRuns, startRun } from './runs'
+
+const samples = Array.from({ length: 101 }, (_, i) => [i, 39.5, 24])
+const run = (more: Partial<Run> = {}): Run => ({ key: 'k', subject: 'joints/1', step: 'fusion', trace: 't', startedAt: 1_000_000, speed: 1, samples, secondsPerUnit: 1, sent: 0, part: 0, extra: {}, ...more })
+
+beforeEach(async () => {
+  await store.waiting.clear()
+  await store.runs.clear()
+  vi.stubGlobal('fetch', async () => {
+    throw new TypeError('no network')
+  })
+})
+afterEach(() => vi.unstubAllGlobals())
+
+test('rows come due by the clock, at the speed that was chosen', () => {
+  expect(due(run(), 1_000_000)).toBe(1)
+  expect(due(run(), 1_010_000)).toBe(11)
+  expect(due(run({ speed: 20 }), 1_001_000)).toBe(21)
+  expect(due(run({ secondsPerUnit: 60, speed: 1200 }), 1_001_000)).toBe(21)
+  expect(due(run({ speed: 1000 }), 2_000_000)).toBe(101)
+})
+
+test('what was sent does not come due again, and a stopped run brings nothing more', () => {
+  expect(due(run({ sent: 50 }), 1_010_000)).toBe(50)
+  expect(due(run({ sent: 7, stopped: true }), 2_000_000)).toBe(7)
+})
+
+test('a log may begin at any minute of its own clock', () => {
+  const late = samples.map((r) => [r[0]! + 500, r[1]!, r[2]!])
+  expect(due(run({ samples: late }), 1_010_000)).toBe(11)
+})
+
+test('a run ends with a final piece in the outbox, all rows once and in order', async () => {
+  await startRun({ key: 'joints/1/fusion', subject: 'joints/1', step: 'fusion', speed: 1000, samples, secondsPerUnit: 1, extra: { supply_v: 229 } })
+  await vi.waitFor(async () => expect(await store.runs.count()).toBe(0), { timeout: 8_000 })
+  const pieces = (await store.waiting.toArray()).map((w) => w.body.value as { part: number; final: boolean; samples: number[][]; supply_v: number; ended_at?: string })
+  expect(pieces.map((p) => p.part)).toEqual(pieces.map((_, i) => i))
+  expect(pieces.flatMap((p) => p.samples)).toEqual(samples)
+  expect(pieces.map((p) => p.final)).toEqual(pieces.map((_, i) => i === pieces.length - 1))
+  expect(pieces.every((p) => p.supply_v === 229)).toBe(true)
+  expect(pieces.at(-1)!.ended_at).toMatch(/^\d{4}-\d\d-\d\dT/)
+})
+
+test('a page that was closed in the middle goes on where it was', async () => {
+  await store.runs.put(run({ key: 'joints/2/fusion', subject: 'joints/2', startedAt: Date.now() - 200_000, sent: 60, part: 3 }))
+  await resumeRuns()
+  await vi.waitFor(async () => expect(await store.runs.count()).toBe(0), { timeout: 8_000 })
+  const pieces = (await store.waiting.where('subject').equals('joints/2').toArray()).map((w) => w.body.value as { part: number; samples: number[][]; final: boolean })
+  expect(pieces[0]!.part).toBe(3)
+  expect(pieces.flatMap((p) => p.samples)).toEqual(samples.slice(60))
+  expect(pieces.at(-1)!.final).toBe(true)
+})

@@ -1,0 +1,145 @@
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { useMemo, useState, type ReactElement } from 'react'
+import { useBox } from '../api/queries'
+import { store } from '../outbox/db'
+import { deviceTime } from '../outbox/outbox'
+import { startRun } from '../outbox/runs'
+import { Sheet } from '../ui/Sheet'
+import { VerdictMark } from '../ui/Verdict'
+import { FusionChart } from './charts'
+import { FileEntry } from './FileEntry'
+import { useRun } from './useRun'
+
+interface Props {
+  subject: string
+  stepKey: string
+  /** what the procedure tells the box and shows beside it: `u_v`, `t_s`, `r_ohm`, `temp_c` …, worked out by the core */
+  device: Record<string, unknown>
+  /** tolerance of the voltage, percent */
+  tolerance: number | null
+  /** what the button says */
+  action: string
+  onDone: () => void
+}
+
+const num = (v: unknown): number | null => (typeof v === 'number' ? v : null)
+const round = (n: number, d: number): number => Number(n.toFixed(d))
+
+/** A fusion, from the stand-in for the box or from a file of a real one: one calm page. */
+export function BoxEntry({ subject, stepKey, device, tolerance, action, onDone }: Props): ReactElement {
+  const box = useBox()
+  const [fault, setFault] = useState('none')
+  const [speed, setSpeed] = useState(20)
+  const key = `${subject}/${stepKey}`
+  const running = useRun(key)
+  const [volts, planned, ohms, fitting] = [num(device['u_v']), num(device['t_s']), num(device['r_ohm']), num(device['temp_c'])]
+  const programme = box.data?.[fault]
+  const source = num(device['supply_v']) ?? 230
+  const supply = programme ? Math.round(source * programme.supply_ratio) : null
+  const cold = programme && ohms !== null ? round(ohms * programme.r_ratio, 4) : null
+  const samples = useMemo(() => (programme && volts !== null && ohms !== null && planned !== null ? programme.samples.map((s) => [round(s[0]! * planned, 2), round(s[1]! * volts, 2), round((s[2]! * volts) / ohms, 3)]) : null), [programme, volts, ohms, planned])
+
+  if (running) return <Running run={running} keyOf={key} volts={volts} planned={planned} tolerance={tolerance} cooling={num(device['cooling_min'])} precool={num(device['precool_min'])} />
+  return (
+    <Box>
+      <Box component="table" sx={{ width: '100%', borderCollapse: 'collapse', my: 1.5, '& th, & td': { textAlign: 'left', py: 0.75, borderTop: 1, borderColor: 'divider', fontWeight: 400 }, '& td': { fontWeight: 700, fontSize: '1.2rem', fontVariantNumeric: 'tabular-nums' } }}>
+        <thead><tr><th scope="col"><span style={{ position: 'absolute', left: -9999 }}>What</span></th><th scope="col">Code</th><th scope="col">Label</th><th scope="col"><span style={{ position: 'absolute', left: -9999 }}>Agree</span></th></tr></thead>
+        <tbody>
+          <Pair what="Voltage" unit="V" code={num(device['code_u_v'])} label={volts} within={0.05} />
+          <Pair what="Time" unit="s" code={num(device['code_t_s'])} label={num(device['label_t_s'])} within={1} />
+        </tbody>
+      </Box>
+      <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.75, m: 0, mb: 2, '& dd': { m: 0, fontWeight: 700, fontSize: '1.2rem' } }}>
+        <dt>Box sets</dt><dd>{planned === null ? 'not known yet' : `${planned} s`}<Small>{planned !== null && fitting !== null && planned !== num(device['label_t_s']) ? ` for ${fitting} °C` : ''}</Small></dd>
+        <dt>Supply</dt><dd>{supply === null ? '–' : `${supply} V`}<Small>{between(device['supply_min_v'], device['supply_max_v'], 0)}</Small></dd>
+        <dt>Winding</dt><dd>{cold === null ? 'not known' : `${cold.toFixed(2)} Ω`}<Small>{between(device['r_min_ohm'], device['r_max_ohm'], 2)}</Small></dd>
+      </Box>
+      <Button variant="contained" fullWidth disabled={!samples} sx={{ minHeight: 72, fontSize: '1.3rem' }}
+        onClick={() => void startRun({ key, subject, step: stepKey, speed, samples: samples!, secondsPerUnit: 1, extra: { cold_r_ohm: cold, supply_v: supply, source: 'stand-in' } })}>{action}</Button>
+      {!samples && <Typography sx={{ mt: 1 }}>The box cannot be set: {ohms === null ? 'the resistance of the fitting is not known. Enter it at the label.' : 'voltage or time is not known yet.'}</Typography>}
+      <BoxFile subject={subject} stepKey={stepKey} onDone={onDone} />
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mt: 3 }}>
+        <TextField select label="Stand-in for the box plays" value={fault} onChange={(e) => setFault(e.target.value)}>
+          {Object.entries(box.data ?? {}).map(([id, p]) => <MenuItem key={id} value={id}>{p.about}</MenuItem>)}
+        </TextField>
+        <TextField select label="Speed" value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
+          {[1, 20, 100].map((s) => <MenuItem key={s} value={s}>{s === 1 ? 'as in the trench' : `${s} times`}</MenuItem>)}
+        </TextField>
+      </Box>
+    </Box>
+  )
+}
+
+function Small({ children }: { children: string }): ReactElement {
+  return <Typography component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '1rem', ml: 1 }}>{children}</Typography>
+}
+
+const between = (low: unknown, high: unknown, decimals: number): string => (num(low) !== null && num(high) !== null ? `${num(low)!.toFixed(decimals)} to ${num(high)!.toFixed(decimals)}` : '')
+
+/** One figure as the code has it and as the label has it. */
+function Pair({ what, unit, code, label, within }: { what: string; unit: string; code: number | null; label: number | null; within: number }): ReactElement {
+  return (
+    <tr>
+      <th scope="row">{what}</th>
+      <td>{code === null ? '–' : `${code} ${unit}`}</td>
+      <td>{label === null ? '–' : `${label} ${unit}`}</td>
+      <td>{code !== null && label !== null && <VerdictMark verdict={Math.abs(code - label) <= within + 1e-9 ? 'good' : 'bad'} />}</td>
+    </tr>
+  )
+}
+
+/** The fusion as it goes: what is left, whether the voltage holds, what comes after. */
+function Running({ run: { run, come }, keyOf, volts, planned, tolerance, cooling, precool }: { run: NonNullable<ReturnType<typeof useRun>>; keyOf: string; volts: number | null; planned: number | null; tolerance: number | null; cooling: number | null; precool: number | null }): ReactElement {
+  const rows = run.samples.slice(0, come)
+  const last = rows[rows.length - 1]
+  const total = planned ?? run.samples[run.samples.length - 1]![0]!
+  const left = Math.max(0, Math.ceil(total - (last?.[0] ?? 0)))
+  const band = volts !== null && tolerance !== null ? [volts * (1 - tolerance / 100), volts * (1 + tolerance / 100)] : null
+  const inside = !last || !band || (last[1]! >= band[0]! && last[1]! <= band[1]!)
+  const after = new Date(Date.now() + ((left / run.speed) + (cooling ?? 0) * 60) * 1000)
+  return (
+    <Box>
+      <Box sx={{ height: 10, bgcolor: (t) => t.colours.raised, borderRadius: 1, overflow: 'hidden', mt: 1 }} aria-hidden="true">
+        <Box sx={{ height: '100%', width: `${Math.min(100, (100 * (last?.[0] ?? 0)) / total)}%`, bgcolor: 'text.primary' }} />
+      </Box>
+      <Typography role="timer" sx={{ fontSize: { xs: '4.4rem', md: '5rem' }, fontWeight: 700, lineHeight: 1.05 }}>{Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}</Typography>
+      <Typography sx={{ fontSize: '1.3rem', fontWeight: 700, color: inside ? 'text.primary' : 'secondary.main' }}>
+        {last ? `${last[1]!.toFixed(1)} V, ${last[2]!.toFixed(1)} A` : 'Begins'}
+        <Small>{band ? (inside ? `inside ${band[0]!.toFixed(1)} to ${band[1]!.toFixed(1)} V` : `outside ${band[0]!.toFixed(1)} to ${band[1]!.toFixed(1)} V`) : ''}</Small>
+      </Typography>
+      <FusionChart rows={rows} volts={volts} tolerance={tolerance} planned={total} height={220} />
+      <Typography sx={{ mt: 1 }}>
+        Then: {cooling !== null ? `${cooling} min in the clamp, untouched; off about ${after.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}.` : precool !== null ? `${precool} min to cool, then feel the gap again.` : 'let it cool.'}
+        {run.speed > 1 && ` Played ${run.speed} times as fast as real.`}
+      </Typography>
+      <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => void store.runs.update(keyOf, { stopped: true })}>Stop the fusion</Button>
+    </Box>
+  )
+}
+
+/** A file of a real box holds the samples; what it does not hold is asked for, never made up. */
+function BoxFile({ subject, stepKey, onDone }: { subject: string; stepKey: string; onDone: () => void }): ReactElement {
+  const [open, setOpen] = useState(false)
+  const [end, setEnd] = useState('')
+  const [supply, setSupply] = useState('')
+  const [ohms, setOhms] = useState('')
+  const figure = (text: string): number | undefined => (/^\d+([.,]\d+)?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : undefined)
+  const wrong = (text: string): string | undefined => (text.trim() !== '' && figure(text) === undefined ? `"${text}" is no number.` : undefined)
+  return (
+    <>
+      <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => setOpen(true)}>Load a trace from a file</Button>
+      <Sheet open={open} onClose={() => setOpen(false)} title="A trace from the box">
+        <Box sx={{ display: 'grid', gap: 2, mt: 1 }}>
+          <TextField type="datetime-local" label="Power went off at" value={end} onChange={(e) => setEnd(e.target.value)} helperText="The cooling clock starts here." slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }} />
+          <TextField label="Supply before the fusion, V (if known)" value={supply} onChange={(e) => setSupply(e.target.value)} error={!!wrong(supply)} helperText={wrong(supply)} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
+          <TextField label="Cold resistance by the box, Ω (if known)" value={ohms} onChange={(e) => setOhms(e.target.value)} error={!!wrong(ohms)} helperText={wrong(ohms)} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
+          <FileEntry subject={subject} stepKey={stepKey} path="/files/fusion-trace" accept=".csv,.json,.txt" what="trace" onDone={() => { setOpen(false); onDone() }} hold={end === '' ? 'Say first when the power went off.' : (wrong(supply) ?? wrong(ohms) ?? null)}
+            extra={(rows) => {
+              const ended = new Date(end)
+              return { supply_v: figure(supply), cold_r_ohm: figure(ohms), ended_at: deviceTime(ended), started_at: deviceTime(new Date(ended.getTime() - ((rows[rows.length - 1]?.[0] ?? 0) - (rows[0]?.[0] ?? 0)) * 1000)) }
+            }} />
+        </Box>
+      </Sheet>
+    </>
+  )
+}

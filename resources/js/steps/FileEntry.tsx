@@ -1,0 +1,60 @@
+import { Box, Button, Typography } from '@mui/material'
+import { useRef, useState, type ReactElement } from 'react'
+import { api, Refusal, type FileSamples } from '../api/client'
+import { newId, record } from '../outbox/outbox'
+
+interface FileProps {
+  subject: string
+  stepKey: string
+  path: string
+  accept: string
+  what: string
+  /** what is stored beside the samples */
+  extra: (rows: number[][]) => Record<string, unknown>
+  /** why no file can be loaded yet */
+  hold?: string | null
+  onDone: () => void
+}
+
+/** A file of a device: read by the server, stored as a trace, or refused with its sentence. */
+export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, onDone }: FileProps): ReactElement {
+  const input = useRef<HTMLInputElement>(null)
+  const [said, setSaid] = useState<{ text: string; bad?: boolean } | null>(null)
+  const [asking, setAsking] = useState<File | null>(null)
+  const load = async (chosen: File, order?: 'DMY' | 'MDY'): Promise<void> => {
+    setSaid({ text: 'Reading the file.' })
+    setAsking(null)
+    const form = new FormData()
+    form.append('file', chosen)
+    if (order) form.append('date_order', order)
+    try {
+      const read = await api.post<FileSamples>(path, form)
+      const summary = read.summary as { spikes?: number; gaps?: number; kept?: number } | undefined
+      const value = Object.fromEntries(Object.entries({ trace: newId(), part: 0, final: true, samples: read.samples, source: 'file', file: chosen.name.slice(0, 120), ...extra(read.samples) }).filter(([, v]) => v !== undefined))
+      await record(subject, { step: stepKey, value })
+      setSaid({ text: `${read.samples.length} rows read${summary ? `, ${summary.spikes ?? 0} spikes dropped, ${summary.gaps ?? 0} gaps` : ''}.` })
+      onDone()
+    } catch (error) {
+      if (error instanceof Refusal && error.errors.some((e) => e.field === 'date_order')) setAsking(chosen)
+      setSaid({ text: `Nothing was stored. ${(error as Error).message}`, bad: true })
+    }
+  }
+  return (
+    <Box sx={{ mt: 1 }}>
+      <Button variant="outlined" fullWidth onClick={() => (hold ? setSaid({ text: hold, bad: true }) : input.current?.click())}>{hold === undefined ? `Load a ${what} from a file` : 'Choose the file'}</Button>
+      <input ref={input} type="file" hidden accept={accept} aria-label={`File with the ${what}`} onChange={(e) => {
+        const chosen = e.target.files?.[0]
+        e.target.value = ''
+        if (chosen) void load(chosen)
+      }} />
+      {said && <Typography role={said.bad ? 'alert' : 'status'} sx={{ mt: 1, color: said.bad ? 'secondary.main' : 'text.primary', fontWeight: said.bad ? 700 : 400 }}>{said.text}</Typography>}
+      {asking && (
+        <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
+          <Button variant="outlined" onClick={() => void load(asking, 'DMY')}>Day first</Button>
+          <Button variant="outlined" onClick={() => void load(asking, 'MDY')}>Month first</Button>
+        </Box>
+      )}
+    </Box>
+  )
+}
+

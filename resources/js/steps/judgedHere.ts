@@ -1,0 +1,47 @@
+import { useQuery } from '@tanstack/react-query'
+import type { Judgement, ProcedureText, Subject } from '../api/client'
+import { useMe } from '../api/queries'
+import { askCore } from '../core/core'
+import type { Waiting } from '../outbox/db'
+import { useNow } from '../ui/useNow'
+
+/** How long the server is given to answer before the device judges for itself, ms. */
+const PATIENCE_MS = 1_500
+
+export interface JudgedHere {
+  judgement: Judgement
+  /** what would be refused, by id of the fact */
+  refused: Record<string, string>
+}
+
+/**
+ * While facts wait on this device, its own core judges them together with what the server has: the same rules, so the
+ * work goes on. The server's word counts as soon as it comes.
+ */
+export function useJudgedHere(data: Subject, procedure: ProcedureText, waiting: Waiting[]): JudgedHere | null {
+  const me = useMe()
+  const now = useNow(500)
+  const held = waiting.filter((w) => !w.refused)
+  const late = held.length > 0 && (!navigator.onLine || held.some((w) => now - (w.since ?? 0) > PATIENCE_MS))
+  const answer = useQuery({
+    queryKey: ['judged-here', data.id, data.facts.length, held.map((w) => w.id).join(), me.data?.units],
+    enabled: late,
+    staleTime: Infinity,
+    gcTime: 60_000,
+    retry: false,
+    placeholderData: (before: JudgedHere | null | undefined, query) => (query?.queryKey[1] === data.id ? before : undefined),
+    queryFn: async (): Promise<JudgedHere | null> => {
+      const { hash: _frozen, ...text } = procedure as ProcedureText & { hash: string }
+      const judged = await askCore<Judgement & { refused: { id: string; message: string }[] }>(['judge'], {
+        procedure: text, line: data.context, units: me.data?.units ?? 'metric', now: new Date().toISOString(), tolerant: true,
+        facts: [
+          ...data.facts.map((f) => ({ id: f.id, step: f.step, value: f.value, at: f.recorded_at, by: f.by, role: f.role, supersedes: f.supersedes })),
+          ...held.map((w) => ({ id: w.body.id, step: w.body.step, value: w.body.value, at: w.body.recorded_at, by: me.data?.name ?? '', role: '', supersedes: w.body.supersedes ?? null })),
+        ],
+      })
+      if (!judged) return null
+      return { judgement: judged, refused: Object.fromEntries(judged.refused.map((r) => [r.id, r.message])) }
+    },
+  })
+  return held.length > 0 ? (answer.data ?? null) : null
+}
