@@ -4,9 +4,10 @@ export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results',
   timeout: 900_000,
-  expect: { timeout: 20_000 },
+  expect: { timeout: 45_000 },
   fullyParallel: false,
-  workers: 1,
+  // Files share the demo but not its joints; two at a time fill a machine of two cores.
+  workers: 2,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '.diastoma-test/e2e.json' }]],
   use: {
@@ -14,7 +15,7 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/Vienna',
     trace: 'off',
-    actionTimeout: 20_000,
+    actionTimeout: 45_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],

@@ -7,6 +7,14 @@ PACKAGES="mariadb-server php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8
 say() { printf '%s\n' "$*" >&2; }
 die() { say "$*"; exit 1; }
 
+# An artisan command that is quiet unless it fails.
+artisan() {
+  local told code=0
+  told=$(php "$ROOT/artisan" "$@" 2>&1) || code=$?
+  [ "$code" -eq 0 ] || die "$told
+\"artisan $*\" failed."
+}
+
 # Debian packages that are missing are installed as root or through sudo; else the line to run is said.
 need_packages() {
   local missing=()
@@ -49,11 +57,13 @@ need_npm() {
 
 need_pages() {
   local stamp
-  stamp=$(cd "$ROOT" && find resources/js vite.config.ts vite.sw.config.ts package.json tsconfig.json -type f | LC_ALL=C sort | xargs cat | sha256sum | cut -d' ' -f1)
+  stamp=$(cd "$ROOT" && find resources/js core/src core/data vite.config.ts vite.sw.config.ts package.json tsconfig.json -type f | LC_ALL=C sort | xargs cat | sha256sum | cut -d' ' -f1)
   if [ ! -f "$ROOT/public/build/manifest.json" ] || [ "$(cat "$ROOT/public/build/.stamp" 2>/dev/null)" != "$stamp" ]; then
     need_npm
     say "Building the pages"
-    (cd "$ROOT" && npx vite build --logLevel warn && npx vite build -c vite.sw.config.ts --logLevel warn)
+    (cd "$ROOT" && npx vite build --logLevel error && npx vite build -c vite.sw.config.ts --logLevel error)
+    # Compressed once, not at each request: the core for the browser is large.
+    find "$ROOT/public/build/assets" -name '*.wasm' -size +1M -exec gzip -9 -k -f {} +
     printf '%s' "$stamp" > "$ROOT/public/build/.stamp"
   fi
 }
@@ -146,7 +156,7 @@ http {
   fastcgi_temp_path $folder/run/nginx/fastcgi;
   uwsgi_temp_path $folder/run/nginx/uwsgi;
   scgi_temp_path $folder/run/nginx/scgi;
-  gzip on; gzip_types application/javascript text/css application/json application/problem+json image/svg+xml application/wasm; gzip_min_length 1024;
+  gzip_static on; gzip on; gzip_types application/javascript text/css application/json application/problem+json image/svg+xml application/wasm; gzip_min_length 1024;
   server {
     listen 127.0.0.1:$port;
     root $ROOT/public;
@@ -169,7 +179,11 @@ CONF
 start_server() {
   local folder=$1 root_flag=()
   [ "$(id -u)" -eq 0 ] && root_flag=(-R)
-  "$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)" -F "${root_flag[@]}" -y "$folder/run/fpm.conf" >>"$folder/run/fpm.log" 2>&1 &
+  # Settings and routes are worked out once, not at each request; the folder is private, as they hold its secrets.
+  export APP_CONFIG_CACHE="$folder/run/config.php" APP_ROUTES_CACHE="$folder/run/routes.php"
+  rm -f "$APP_CONFIG_CACHE" "$APP_ROUTES_CACHE"
+  (umask 077; artisan config:cache; artisan route:cache) || return 1
+  "$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)" -d pcov.enabled=0 -F "${root_flag[@]}" -y "$folder/run/fpm.conf" >>"$folder/run/fpm.log" 2>&1 &
   FPM_PID=$!
   "$(command -v nginx || echo /usr/sbin/nginx)" -c "$folder/run/nginx.conf" -e "$folder/run/nginx.log" >>"$folder/run/nginx.log" 2>&1 &
   NGINX_PID=$!

@@ -130,3 +130,27 @@ it('cuts a joint out: it stays, two new ones take its place', function () {
     $after = $this->as('joiner')->getJson("/api/v1/lines/{$line['id']}")->json('joints');
     expect(array_column($after, 'number'))->toBe(['1A', '1', '1B', '2'])->and($after[1]['state'])->toBe('cut-out')->and($after[0]['replaces_id'])->toBe($joint);
 });
+
+it('reads what was done lately by the time of the device, and to nobody else', function () {
+    $line = $this->makeLine();
+    [$one, $two] = array_column($line['joints'], 'id');
+    $first = (string) Str::uuid();
+    $this->record('joiner', "joints/{$one}", 'chamfer', ['length_mm' => 40], ['id' => $first, 'recorded_at' => '2026-05-04T10:00:00+02:00'])->assertCreated();
+    $this->record('joiner', "joints/{$one}", 'chamfer', ['length_mm' => 14], ['supersedes' => $first, 'reason' => 'cut anew', 'recorded_at' => '2026-05-04T11:00:00+02:00'])->assertCreated();
+    // Sent last, done first: it lay on a phone without network.
+    $this->record('joiner', "joints/{$two}", 'pipes', ['pipe_a' => '2', 'pipe_b' => '3'], ['recorded_at' => '2026-05-04T08:30:00Z'])->assertCreated();
+    $log = $this->as('joiner')->getJson("/api/v1/lines/{$line['id']}/log")->assertOk()->json();
+    expect(array_map(fn ($e) => [$e['name'], $e['title'], $e['again']], $log))->toBe([
+        ['Joint 1', 'Chamfer', true], ['Joint 2', 'The two pipes', false], ['Joint 1', 'Chamfer', false],
+    ]);
+    $this->as('stranger')->getJson("/api/v1/lines/{$line['id']}/log")->assertNotFound();
+});
+
+it('shows what was typed where it is not the stored value itself', function () {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    $this->record('joiner', "joints/{$joint}", 'chamfer', ['length_mm' => '9/16 in'])->assertCreated();
+    $this->record('joiner', "joints/{$joint}", 'mark', ['depth_in' => 5.5, 'mark_mm' => 125])->assertCreated();
+    $facts = collect($this->as('joiner')->getJson("/api/v1/joints/{$joint}")->json('facts'))->keyBy('step');
+    expect($facts['chamfer']['typed'])->toBe(['length_mm' => '9/16 in'])->and($facts['chamfer']['value']['length_mm'])->toEqualWithDelta(14.2875, 1e-9)
+        ->and($facts['mark']['typed'])->toBe(['depth_in' => 5.5])->and($facts['mark']['value']['depth_mm'])->toEqualWithDelta(139.7, 1e-9);
+});

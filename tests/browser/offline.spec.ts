@@ -1,9 +1,10 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { coolAndLook, fuseAndCool, prepareCoupler } from './coupler'
-import { lineByName, someone } from './people'
+import { lineByName, round, someone } from './people'
+import { packText, testSection } from './section'
 
-/** Three joints at the trench without network: everything is on the device, and on the server once when it is back. */
-test('three joints without network', async ({ browser }) => {
+/** The whole job with the network cut for its joints: three good ones and one with a pulled lead, then back, signed and tested. */
+test('the whole job, the joints made without network', async ({ browser }, info) => {
   test.setTimeout(900_000)
   const engineer = await someone(browser, 'tamsin')
   const procedures = (await (await engineer.request.get('/api/v1/procedures', { headers: { Referer: engineer.url() } })).json()) as { hash: string; key: string }[]
@@ -11,38 +12,72 @@ test('three joints without network', async ({ browser }) => {
   const me = (await (await engineer.request.get('/api/v1/me', { headers: { Referer: engineer.url() } })).json()) as { projects: { id: number }[] }
   await engineer.request.post('/api/v1/lines', {
     headers: { Referer: engineer.url(), 'X-XSRF-TOKEN': token, Accept: 'application/json' },
-    data: { project_id: me.projects[0]!.id, name: 'Deep cut', service: 'water', material: 'PE100', dn_mm: 110, sdr: 11, design_bar: 8, mdp_bar: 10, pipe_length_m: 12, procedure_hash: procedures.find((p) => p.key === 'ef-coupler-one-pass')!.hash, centre_line: [[0, 0, 0, 9], [48, 48, 0, 9]], sections: [] },
+    data: { project_id: me.projects[0]!.id, name: 'Deep cut', service: 'water', material: 'PE100', dn_mm: 110, sdr: 11, design_bar: 8, mdp_bar: 10, pipe_length_m: 12, procedure_hash: procedures.find((p) => p.key === 'ef-coupler-one-pass')!.hash, centre_line: [[0, 0, 0, 9], [60, 60, 0, 9]], sections: [{ name: 'Section 1', from_m: 0, to_m: 44, method_hash: procedures.find((p) => p.key === 'pe-viscoelastic')!.hash }] },
   })
   const joiner = await someone(browser, 'bram', [390, 844])
   const line = await lineByName(joiner.request, 'Deep cut')
-  expect(line.joints).toHaveLength(3)
-  // The day begins with network: the page, the line and its joints are looked at once and stay on the device.
-  await joiner.evaluate(() => navigator.serviceWorker.ready)
+  expect(line.joints).toHaveLength(4)
+  // The day begins with network: the line is looked at once; what its next joints need, and the core, stay on the device.
   await joiner.goto(`/lines/${line.id}`)
-  for (const j of line.joints) {
-    await joiner.goto(`/joints/${j.id}?step=fusion`)
-    await expect(joiner.locator('#step-title')).toHaveText('Fusion')
+  const kept = (): Promise<string[]> => joiner.evaluate(async () => (await Promise.all((await caches.keys()).map(async (name) => (await (await caches.open(name)).keys()).map((k) => k.url)))).flat())
+  for (const wanted of [...line.joints.map((j) => `/joints/${j.id}`), '/worker-', '/php_']) {
+    await expect.poll(async () => (await kept()).some((url) => url.includes(wanted)), { message: `${wanted} is kept on the device`, timeout: 60_000 }).toBe(true)
   }
   await joiner.context().setOffline(true)
-  for (const j of line.joints) {
+  for (const [i, j] of line.joints.entries()) {
     await joiner.goto(`/joints/${j.id}`)
     await prepareCoupler(joiner)
-    // The stand-in knows the label; a judgement that needs the server waits for it and the page says so.
-    await expect(joiner.getByText('their judgement waits for the server')).toBeVisible()
+    await expect(joiner.getByText('judged on this device by the same rules')).toBeVisible()
+    if (i === 0) await wrongGap(joiner)
+    await fuseAndCool(joiner, i === 3 ? 'a lead is pulled off' : undefined)
+    if (i === 3) {
+      await expect(joiner.getByText('The circuit was open 92 s into the fusion: a lead came off.').filter({ visible: true }).first()).toBeVisible({ timeout: 30_000 })
+      continue
+    }
+    await coolAndLook(joiner)
+    await expect(joiner.locator('#step-title')).toHaveText('Hold point: accept the joint')
   }
   await joiner.reload()
   await expect(joiner.getByRole('button', { name: /No network · \d+ not yet sent/ })).toBeVisible()
-  const stored = await (await engineer.request.get(`/api/v1/joints/${line.joints[0]!.id}`, { headers: { Referer: engineer.url() } })).json()
-  expect(stored.facts).toHaveLength(0)
+  const facts = async (j: { id: string }): Promise<{ facts: { id: string; step: string; supersedes: string | null }[]; judgement: { verdict: string; steps: { key: string; verdict: string; optional: boolean }[] } }> =>
+    (await engineer.request.get(`/api/v1/joints/${j.id}`, { headers: { Referer: engineer.url() } })).json()
+  expect((await facts(line.joints[0]!)).facts).toHaveLength(0)
   await joiner.context().setOffline(false)
-  await expect(joiner.getByRole('button', { name: /not yet sent/ })).toHaveCount(0, { timeout: 40_000 })
-  for (const j of line.joints) {
-    const after = (await (await engineer.request.get(`/api/v1/joints/${j.id}`, { headers: { Referer: engineer.url() } })).json()) as { facts: { id: string; step: string }[] }
-    expect(after.facts).toHaveLength(18)
-    expect(new Set(after.facts.map((f) => f.id)).size).toBe(18)
+  await expect(joiner.getByRole('button', { name: /not yet sent/ })).toHaveCount(0, { timeout: 240_000 })
+  for (const [i, j] of line.joints.entries()) {
+    const after = await facts(j)
+    expect(new Set(after.facts.map((f) => f.id)).size).toBe(after.facts.length)
+    const steps = new Set(after.facts.map((f) => f.step))
+    expect(steps.size).toBe(i === 3 ? 21 : 23)
+    // The server judges as the device did.
+    expect(after.judgement.verdict).toBe(i === 3 ? 'bad' : 'open')
+    expect(after.judgement.steps.filter((s) => s.verdict === 'open' && !s.optional && s.key !== 'accept' && i < 3)).toEqual([])
   }
-  await joiner.goto(`/joints/${line.joints[0]!.id}`)
-  await fuseAndCool(joiner)
-  await coolAndLook(joiner)
-  await expect(joiner.locator('#step-title')).toHaveText('Hold point: accept the joint')
+  expect((await facts(line.joints[0]!)).facts.filter((f) => f.supersedes)).toHaveLength(2)
+  const inspector = await someone(browser, 'ruben')
+  for (const j of line.joints.slice(0, 3)) {
+    await inspector.goto(`/joints/${j.id}`)
+    await inspector.getByRole('button', { name: 'Sign', exact: true }).click()
+    await expect(inspector.getByText('is signed and sealed')).toBeVisible()
+  }
+  const tested = await testSection(engineer, inspector, line.sections[0]!.id, 3)
+  const text = await packText(engineer, tested, info.outputPath('pack.pdf'))
+  for (const word of ['Verdict: Good', 'Deep cut', 'Joints of the section (3)', 'Ruben Castell', 'unbroken']) expect(text).toContain(word)
 })
+
+/** A gap over the limit is judged on the device: the fusion stays locked, and measuring again supersedes it. */
+async function wrongGap(page: Page): Promise<void> {
+  const at = page.url().split('?')[0]!
+  await page.goto(`${at}?step=gap`)
+  await page.getByRole('button', { name: 'Measure again' }).click()
+  await page.getByLabel('Why does the earlier entry not count?').fill('the clamp was moved')
+  await round(page, ['2.4', '0.4', '0.2', '0.4'])
+  await expect(page.getByText('A gap of 2.4 mm at 12:00 is over 1.5 mm.').filter({ visible: true }).first()).toBeVisible()
+  await page.goto(`${at}?step=fusion`)
+  await expect(page.getByText('"Gap round the coupling" must be good first.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Fuse', exact: true })).toHaveCount(0)
+  await page.goto(`${at}?step=gap`)
+  await page.getByRole('button', { name: 'Measure again' }).click()
+  await round(page, ['0.6', '0.4', '0.2', '0.4'])
+  await page.goto(at)
+}

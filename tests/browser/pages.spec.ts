@@ -25,6 +25,22 @@ test('axe finds nothing serious on any page, in any light', async ({ page }) => 
     await page.waitForLoadState('networkidle')
     await noSeriousFault(page, path)
   }
+  const others: [string, string, string][] = [
+    ['Stour Bank trunk main', '2', 'fusion-side@a'], ['Stour Bank trunk main', '3', 'preheat@1'], ['Stour Bank trunk main', '1', 'clamped@a'], ['Mallow Street gas services', 'S2', 'tap'], ['Mallow Street gas services', 'S1', 'look'],
+  ]
+  for (const [name, number, step] of others) {
+    const at = (await lineByName(page.request, name)).joints.find((j) => j.number === number)!.id
+    await page.goto(`/joints/${at}?step=${step}`)
+    await expect(page.locator('#step-title')).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    await noSeriousFault(page, `joint ${number}, ${step}`)
+  }
+  await page.goto(`${joint('31')}/tag`)
+  await expect(page.getByRole('img', { name: /^Code/ })).toBeVisible()
+  await noSeriousFault(page, 'tag')
+  await page.goto('/stores')
+  await expect(page.getByRole('heading', { name: 'Stores', level: 1 })).toBeVisible()
+  await noSeriousFault(page, 'stores')
   for (const mode of ['glare', 'night']) {
     await page.evaluate((m) => localStorage.setItem('look', m), mode)
     await page.goto(joint('35'))
@@ -92,7 +108,7 @@ test('a PVC joint is made on the same pages', async ({ page }) => {
 test('by keyboard alone: sign in, walk the string, open a joint, record a step, change units', async ({ page }) => {
   await page.goto('/sign-in')
   await expect(page.getByLabel('E-mail')).toBeFocused()
-  await page.keyboard.type('bram@diastoma.example')
+  await page.keyboard.type('ruben@diastoma.example')
   await page.keyboard.press('Tab')
   await page.keyboard.type('clay-and-chalk')
   await page.keyboard.press('Enter')
@@ -109,6 +125,9 @@ test('by keyboard alone: sign in, walk the string, open a joint, record a step, 
   await page.locator('body').press('ArrowRight')
   await expect(page).toHaveURL(new RegExp(joint.id))
   await expect(page.getByRole('heading', { name: /Joint 44/ })).toBeVisible()
+  await atStep(page, 'Card, box and tools')
+  await page.getByRole('button', { name: /Weather and temperatures/ }).focus()
+  await page.keyboard.press('Enter')
   const air = page.getByLabel('Air', { exact: false }).first()
   for (let i = 0; i < 40 && !(await air.evaluate((e) => e === document.activeElement)); i++) await page.keyboard.press('Tab')
   for (const figure of ['14', '60', '13', '14', '2']) {
@@ -119,11 +138,56 @@ test('by keyboard alone: sign in, walk the string, open a joint, record a step, 
   await page.keyboard.press('Tab')
   await page.keyboard.press('ArrowRight') // rain: no
   await page.keyboard.press('Enter')
-  await atStep(page, 'The two pipes')
+  // What comes first and is still open is at hand again.
+  await atStep(page, 'Card, box and tools')
+  await expect(page.getByRole('button', { name: /Weather and temperatures/ })).toContainText('14.0 °C')
   await page.locator('body').press('Escape')
   await expect(page.getByRole('heading', { name: 'Kelder Lane main', level: 1 })).toBeVisible()
   await page.locator('body').press('u')
-  await expect(page.getByText('in psi · Bram Ivesley')).toBeVisible()
+  await expect(page.getByText('in psi · Ruben Castell')).toBeVisible()
   await page.locator('body').press('u')
-  await expect(page.getByText('mm bar · Bram Ivesley')).toBeVisible()
+  await expect(page.getByText('mm bar · Ruben Castell')).toBeVisible()
+})
+
+test('an inspector refuses with a reason, and signs when it is put right', async ({ page }) => {
+  await signIn(page, 'ruben')
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  await page.goto(`/joints/${line.joints.find((j) => j.number === '32')!.id}`)
+  await atStep(page, 'Hold point: accept the joint')
+  await page.getByRole('button', { name: 'Refuse to sign' }).click()
+  await expect(page.getByRole('button', { name: 'Record the refusal' })).toBeDisabled()
+  await page.getByLabel('Reason').fill('the joint number is not written on the pipe')
+  await page.getByRole('button', { name: 'Record the refusal' }).click()
+  await expect(page.getByText('Bad: Ruben Castell refused to sign: the joint number is not written on the pipe.').filter({ visible: true }).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Decide again' }).click()
+  await page.getByLabel('Why does the earlier entry not count?').fill('written and seen')
+  await page.getByRole('button', { name: 'Sign', exact: true }).click()
+  await expect(page.getByText('Joint 32 is signed and sealed; it can only be cut out.')).toBeVisible()
+})
+
+test('a line of 3,000 joints: only what is in view is drawn, and one walks along it', async ({ page }) => {
+  await signIn(page, 'tamsin')
+  const headers = { Referer: page.url(), Accept: 'application/json', 'X-XSRF-TOKEN': decodeURIComponent((await page.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value) }
+  const procedures = (await (await page.request.get('/api/v1/procedures', { headers })).json()) as { hash: string; key: string }[]
+  const me = (await (await page.request.get('/api/v1/me', { headers })).json()) as { projects: { id: number }[] }
+  const name = 'The long one with a name that is much longer than anybody would think of giving to a line, section east'
+  const made = await page.request.post('/api/v1/lines', { headers, data: { project_id: me.projects[0]!.id, name, service: 'sewer', material: 'PVC-U', dn_mm: 160, sdr: 21, design_bar: 6, mdp_bar: 8, pipe_length_m: 6, procedure_hash: procedures.find((p) => p.key === 'pvc-spigot-socket')!.hash, centre_line: [[0, 0, 0, 10], [18006, 18006, 0, 30]], sections: [] } })
+  const line = (await made.json()) as { id: string; joints: { id: string; number: string }[] }
+  expect(line.joints).toHaveLength(3000)
+  await page.goto(`/lines/${line.id}`)
+  await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Joint 1, planned' })).toBeVisible()
+  expect(await page.getByRole('link', { name: /^Joint \d+, planned$/ }).count()).toBeLessThan(120)
+  await page.keyboard.press('/')
+  await page.keyboard.type('2345')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: /Joint 2345/ })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Joint 2345, planned' })).toBeInViewport()
+  await page.locator('body').press('ArrowRight')
+  await expect(page.getByRole('heading', { name: /Joint 2346/ })).toBeVisible()
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`/lines/${line.id}`)
+  await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible()
+  // A long name wraps; it does not push the page wider than the phone.
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
 })

@@ -1,14 +1,25 @@
-import { expect, type APIRequestContext, type Browser, type Page } from '@playwright/test'
+import { expect, type APIRequestContext, type Browser, type BrowserContext, type Page } from '@playwright/test'
 
 export type Who = 'tamsin' | 'odile' | 'bram' | 'ruben'
 
-/** Signs in through the page. */
+type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>
+const sessions = new Map<string, Cookies>()
+
+/** Signs in through the page; who has done so before brings the session along, as a browser would. */
 export async function signIn(page: Page, who: Who): Promise<void> {
   await page.goto('/sign-in')
-  await page.getByLabel('E-mail').fill(`${who}@diastoma.example`)
-  await page.getByLabel('Password').fill('clay-and-chalk')
-  await page.getByRole('button', { name: 'Sign in' }).click()
+  const key = `${who} ${new URL(page.url()).origin}`
+  const known = sessions.get(key)
+  if (known) {
+    await page.context().addCookies(known)
+    await page.goto('/')
+  } else {
+    await page.getByLabel('E-mail').fill(`${who}@diastoma.example`)
+    await page.getByLabel('Password').fill('clay-and-chalk')
+    await page.getByRole('button', { name: 'Sign in' }).click()
+  }
   await expect(page.getByRole('heading', { name: 'Lines', level: 1 })).toBeVisible()
+  if (!known) sessions.set(key, await page.context().cookies())
 }
 
 export async function someone(browser: Browser, who: Who, size: [number, number] = [1280, 800]): Promise<Page> {
@@ -32,6 +43,16 @@ export async function lineByName(request: APIRequestContext, name: string): Prom
 export async function fill(page: Page, figures: Record<string, string>, answers: Record<string, 'Yes' | 'No'> = {}): Promise<void> {
   for (const [label, value] of Object.entries(figures)) await page.getByLabel(label, { exact: false }).first().fill(value)
   for (const [label, value] of Object.entries(answers)) await page.getByLabel(`${label}: ${value}`, { exact: true }).locator('xpath=..').click()
+}
+
+/** Takes something out of the stores, unless it is offered already. */
+export async function fromStores(page: Page, label: string, name: string): Promise<void> {
+  const button = page.getByRole('button', { name: new RegExp(`^${label}: `) })
+  await expect(button).toBeVisible()
+  if ((await button.getAttribute('aria-label')) === `${label}: ${name}`) return
+  await button.click()
+  await page.getByRole('dialog').getByRole('button', { name: new RegExp(name.replace(/[()]/g, '.')) }).click()
+  await expect(page.getByRole('button', { name: `${label}: ${name}` })).toBeVisible()
 }
 
 export const recordStep = (page: Page): Promise<void> => page.getByRole('button', { name: 'Record', exact: true }).click()

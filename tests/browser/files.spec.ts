@@ -1,0 +1,160 @@
+import { expect, test, type Page } from '@playwright/test'
+import bwip from 'bwip-js/node'
+import { readFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { prepareCoupler } from './coupler'
+import { atStep, lineByName, recordStep, signIn, fill } from './people'
+import { instruments, readyForPressure } from './section'
+
+const EXAMPLES = resolve(import.meta.dirname, '../../examples')
+const CODE = '010000225395085210240027'
+const file = (name: string, text: string): { name: string; mimeType: string; buffer: Buffer } => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
+
+const drawn = (text: string, bcid = 'interleaved2of5'): Promise<Buffer> => bwip.toBuffer({ bcid, text, scale: 3, height: 15, padding: 12, backgroundcolor: 'FFFFFF' })
+
+async function facts(page: Page, path: string): Promise<{ step: string; value: Record<string, unknown> }[]> {
+  return ((await (await page.request.get(`/api/v1/${path}`, { headers: { Referer: page.url() } })).json()) as { facts: { step: string; value: Record<string, unknown> }[] }).facts
+}
+
+/** The value of a step once the server has it: the page goes on before its outbox is empty. */
+async function sent(page: Page, path: string, step: string): Promise<Record<string, unknown>> {
+  let value: Record<string, unknown> | undefined
+  await expect.poll(async () => (value = (await facts(page, path)).find((f) => f.step === step)?.value), { timeout: 30_000 }).toBeDefined()
+  return value!
+}
+
+test('the code of a fitting is read from a picture', async ({ page }) => {
+  await signIn(page, 'bram')
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  const joint = line.joints.find((j) => j.number === '46')!
+  await page.goto(`/joints/${joint.id}?step=code`)
+  const input = page.getByLabel('Picture of the bar code')
+  await input.setInputFiles({ name: 'wall.png', mimeType: 'image/png', buffer: await drawn('NO CODE', 'code128').then(() => Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')) })
+  await expect(page.getByText('No bar code found in that picture.')).toBeVisible()
+  await input.setInputFiles({ name: 'label.png', mimeType: 'image/png', buffer: await drawn(CODE) })
+  await expect(page.getByText('Read 24 digits.')).toBeVisible()
+  await expect(page.getByLabel('24 digits')).toHaveValue(CODE)
+  await recordStep(page)
+  await atStep(page, 'Card, box and tools')
+  expect((await sent(page, `joints/${joint.id}`, 'code'))['code']).toBe(CODE)
+})
+
+test('a practice label is drawn to scan and its trap is found', async ({ page }) => {
+  await signIn(page, 'bram')
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  const joint = line.joints.find((j) => j.number === '47')!
+  await page.goto(`/joints/${joint.id}?step=code`)
+  await page.getByRole('button', { name: 'Practice labels' }).click()
+  const trapped = page.getByText('trap:').first()
+  await expect(trapped).toBeVisible()
+  await expect(page.getByRole('img', { name: /^Bar code \d{24}$/ }).first()).toBeVisible()
+  await page.getByRole('button', { name: /^Take / }).first().click()
+  await expect(page.getByLabel('24 digits')).toHaveValue(/^\d{24}$/)
+  await recordStep(page)
+  await page.goto(`/joints/${joint.id}?step=label`)
+  await expect(page.getByRole('note', { name: 'Printed on the practice label' })).toContainText('63 mm · 39.5 V · 45 s')
+})
+
+test('a fusion from the file of a box: what the file does not hold is asked for', async ({ page }) => {
+  await signIn(page, 'bram')
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  const joint = line.joints.find((j) => j.number === '48')!
+  await page.goto(`/joints/${joint.id}`)
+  await prepareCoupler(page, 225)
+  await atStep(page, 'Fusion')
+  await page.getByRole('button', { name: 'Load a trace from a file' }).click()
+  await page.getByRole('button', { name: 'Choose the file' }).click()
+  await expect(page.getByText('Say first when the power went off.')).toBeVisible()
+  await page.getByLabel('Power went off at').fill('2026-11-20T10:30:00')
+  await page.getByLabel('Supply before the fusion').fill('two hundred')
+  await page.getByRole('button', { name: 'Choose the file' }).click()
+  await expect(page.getByRole('alert')).toContainText('"two hundred" is no number.')
+  await page.getByLabel('Supply before the fusion').fill('229')
+  await page.getByLabel('Cold resistance by the box').fill('0,846')
+  const input = page.getByLabel('File with the trace')
+  for (const [name, text, said] of [
+    ['heading.csv', 'seconds;volts\n0;39.5', 'The heading has no column "time [s]"'],
+    ['commas.csv', 'time [s],voltage [V],current [A]\n0,0,39,5,46,6\n1,0,39,5,46,5', 'decimal commas stand in a file separated by commas'],
+    ['back.csv', 'time [s];voltage [V];current [A]\n0;39.5;46\n2;39.5;46\n1;39.5;46', 'the time must rise'],
+    ['word.json', '{"samples":[[0,39.5,"much"]]}', 'samples, row 1: wanted is [s, V, A]'],
+    ['report.csv', '%PDF-1.4 nothing', 'The file is no text'],
+  ] as const) {
+    await input.setInputFiles(file(name, text))
+    await expect(page.getByRole('alert').filter({ hasText: said })).toContainText('Nothing was stored.')
+  }
+  expect((await facts(page, `joints/${joint.id}`)).some((f) => f.step === 'fusion')).toBe(false)
+  await input.setInputFiles(join(EXAMPLES, 'fusion-trace.csv'))
+  await atStep(page, 'Cooling in the clamp')
+  const stored = await sent(page, `joints/${joint.id}`, 'fusion')
+  expect(stored).toMatchObject({ supply_v: 229, cold_r_ohm: 0.846, source: 'file', file: 'fusion-trace.csv', ended_at: '2026-11-20T10:30:00+01:00' })
+  expect(stored['samples']).toHaveLength(readFileSync(join(EXAMPLES, 'fusion-trace.csv'), 'utf8').trim().split('\n').length - 1)
+  await page.goto(`/joints/${joint.id}?step=fusion`)
+  await expect(page.getByText(/of the energy in 245 s; no event/)).toBeVisible()
+})
+
+test('a pressure log from a file: wrong files say why, a doubtful date is asked', async ({ page }) => {
+  await signIn(page, 'tamsin')
+  const line = await lineByName(page.request, 'Osier Row branch')
+  await page.goto(`/sections/${line.sections[0]!.id}`)
+  await page.getByRole('button', { name: /^Begin/ }).click()
+  await instruments(page, 'G-9', '2020-01-31')
+  await expect(page.getByText('The gauge is out of calibration since 2020-01-31.').filter({ visible: true }).first()).toBeVisible()
+  await page.getByRole('button', { name: /Correct this|Measure again/ }).click()
+  await page.getByLabel('Why does the earlier entry not count?').fill('another gauge')
+  await instruments(page, 'G-10')
+  await readyForPressure(page)
+  const test = `tests/${page.url().match(/tests\/([0-9a-f-]+)/)![1]}`
+  const input = page.getByLabel('File with the log')
+  for (const [text, said] of [
+    ['time;temperature\n2026-05-01 10:00;12', 'no heading names a pressure'],
+    ['time;pressure\n2026-05-01 10:00;12', 'names no pressure unit in brackets'],
+    ['time;pressure [bar]\n2026-05-01 10:00;twelve', '"twelve" is no number'],
+    ['time;pressure [bar]\nyesterday;12', '"yesterday" is no time that is known here'],
+  ] as const) {
+    await input.setInputFiles(file('log.csv', text))
+    await expect(page.getByRole('alert').filter({ hasText: said })).toContainText('Nothing was stored.')
+  }
+  // Decimal commas with semicolons, a spike, a gap and a date that can be read two ways: 90 minutes of a held section.
+  const rows = ['time;pressure [bar];added [L]']
+  for (let m = 0; m <= 90; m++) {
+    if (m > 60 && m < 72) continue
+    const clock = `${10 + Math.floor(m / 60)}:${String(m % 60).padStart(2, '0')}`
+    rows.push(`03/04/2026 ${clock};${m === 40 ? '31,5' : (9 - m / 1000).toFixed(3).replace('.', ',')};${m < 5 ? m : 5}`)
+  }
+  await input.setInputFiles(file('log.csv', rows.join('\n')))
+  await expect(page.getByText('can be day/month or month/day; say which')).toBeVisible()
+  expect((await facts(page, test)).some((f) => f.step === 'log')).toBe(false)
+  await page.getByRole('button', { name: 'Day first' }).click()
+  await atStep(page, 'Phases of the log')
+  const samples = (await sent(page, test, 'log'))['samples'] as number[][]
+  expect(samples).toHaveLength(79) // 91 minutes less 11 in the gap and one spike
+  expect(Math.max(...samples.map((s) => s[1]!))).toBeLessThanOrEqual(900)
+})
+
+test('units are typed as read off the tape, and a slip of the unit is caught', async ({ page }) => {
+  await signIn(page, 'odile') // whose units nobody else needs meanwhile
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  const joint = line.joints.find((j) => j.number === '45')!
+  await page.goto(`/joints/${joint.id}?step=od@a`)
+  // A tape in centimetres: the figure fits neither the pipe nor the range, and the sentence says what it looks like.
+  await fill(page, { 'Outside diameter by tape': '8.9' })
+  await recordStep(page)
+  await expect(page.getByRole('alert')).toContainText('8.9 mm is outside 16 to 1700 mm')
+  await fill(page, { 'Outside diameter by tape': '8 7/8 in' })
+  await recordStep(page)
+  await expect.poll(async () => (await facts(page, `joints/${joint.id}`)).map((f) => f.value['od_tape_mm'])).toEqual([expect.closeTo(225.425, 6)])
+  await page.goto(`/joints/${joint.id}?step=od@b`)
+  await atStep(page, /^Diameter by tape/)
+  await expect(page.getByText('mm bar · Odile Fenner')).toBeVisible()
+  await page.locator('body').press('u')
+  await expect(page.getByText('in psi · Odile Fenner')).toBeVisible()
+  await fill(page, { 'Outside diameter by tape': '225.6' })
+  await recordStep(page)
+  await expect(page.getByRole('alert')).toContainText('in is outside')
+  await fill(page, { 'Outside diameter by tape': '8.875' })
+  await recordStep(page)
+  await expect.poll(async () => (await facts(page, `joints/${joint.id}`)).map((f) => f.value['od_tape_mm'])).toHaveLength(2)
+  const [first, second] = await facts(page, `joints/${joint.id}`)
+  expect(second!.value['od_tape_mm']).toBeCloseTo(first!.value['od_tape_mm'] as number, 6)
+  await page.locator('body').press('u')
+})

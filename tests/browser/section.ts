@@ -1,0 +1,56 @@
+import { expect, type Page } from '@playwright/test'
+import { execFileSync } from 'node:child_process'
+import { writeFileSync } from 'node:fs'
+import { atStep, fill, recordStep } from './people'
+
+/** Gauge and logger with their dates of calibration. */
+export async function instruments(page: Page, gauge = 'G-7', gaugeDue = '2030-01-31'): Promise<void> {
+  await atStep(page, 'Gauge and logger')
+  await page.getByLabel('Gauge, number').fill(gauge)
+  await page.getByLabel('Gauge calibrated until').fill(gaugeDue)
+  await page.getByLabel('Logger, number').fill('L-2')
+  await page.getByLabel('Logger calibrated until').fill('2030-01-31')
+  await recordStep(page)
+}
+
+/** Ends braced, valves set, zone marked, filled: the pump may start. */
+export async function readyForPressure(page: Page): Promise<void> {
+  await atStep(page, 'Before pressure')
+  await fill(page, {}, { 'Ends, bends and closures carry the thrust': 'Yes', 'Valves inside open, weaker parts isolated, no open way to a live main': 'Yes', 'Exclusion zone marked, relief valve set': 'Yes' })
+  await recordStep(page)
+  await atStep(page, 'Filling')
+  await fill(page, { 'Temperature of the water': '12' }, { 'Filled from the low end until no air came at the vents': 'Yes' })
+  await recordStep(page)
+  await atStep(page, 'Raise, hold, log')
+}
+
+/** From the plan of a section to the signature of the inspector, with the stand-in for pump and logger. Returns the id of the test. */
+export async function testSection(engineer: Page, inspector: Page, section: string, joints: number): Promise<string> {
+  await engineer.goto(`/sections/${section}`)
+  await expect(engineer.getByText(`Good: all ${joints} joints are accepted.`)).toBeVisible()
+  await engineer.getByRole('button', { name: 'Begin the test' }).click()
+  await instruments(engineer)
+  await readyForPressure(engineer)
+  await engineer.getByRole('button', { name: 'Start pump and logger' }).click()
+  await expect(engineer.getByRole('timer')).toBeVisible()
+  await expect(engineer.locator('#step-title')).toHaveText('Phases of the log', { timeout: 180_000 })
+  await recordStep(engineer)
+  await atStep(engineer, 'Walk the line')
+  await fill(engineer, {}, { 'Leak or weeping seen': 'No' })
+  await recordStep(engineer)
+  await atStep(engineer, 'Engineer signs the verdict')
+  await engineer.getByRole('button', { name: 'Sign', exact: true }).click()
+  await atStep(engineer, 'Inspector signs the verdict')
+  await inspector.goto(engineer.url().split('?')[0]!)
+  await inspector.getByRole('button', { name: 'Sign', exact: true }).click()
+  await expect(inspector.getByText('is signed and sealed')).toBeVisible()
+  await expect(inspector.getByText('Good: every limit is met.')).toBeVisible()
+  return engineer.url().match(/tests\/([0-9a-f-]+)/)![1]!
+}
+
+/** The words of the test pack, read back from the PDF. */
+export async function packText(page: Page, test: string, file: string): Promise<string> {
+  const pdf = await page.request.get(`/api/v1/tests/${test}/pack.pdf`, { headers: { Referer: page.url() } })
+  writeFileSync(file, await pdf.body())
+  return execFileSync('pdftotext', ['-layout', file, '-']).toString()
+}
