@@ -196,6 +196,27 @@ it('puts a trace together from parts that came in any order, each once', functio
     expect(Judge::judge($procedure, $facts, $line, $now)->steps['fusion']->verdict)->toBe(Verdict::Open);
 });
 
+it('says of a fusion that still runs only what is bad already, and is completed by the file of the box', function (string $fault, Verdict $sofar, array $events) {
+    $procedure = Procedure::shipped()['ef-coupler-one-pass'];
+    $samples = FusionBox::trace(39.5, 1.6, 154, $fault);
+    $facts = [];
+    foreach (couplerFacts() as $key => $value) {
+        if (! in_array($key, ['fusion', 'cool', 'look', 'accept'], true)) {
+            $facts[] = new Fact($key, $key, FactCheck::normalise($procedure->step($key), $value), new DateTimeImmutable('2026-05-04T09:00:00Z'));
+        }
+    }
+    $piece = fn (int $part, array $rows, bool $final) => new Fact("p{$part}", 'fusion', [...couplerFacts()['fusion'], 'part' => $part, 'samples' => $rows, 'final' => $final], new DateTimeImmutable('2026-05-04T09:20:00Z'));
+    $line = ['dn_mm' => 110, 'sdr' => 11, 'wall_mm' => 10.0, 'service' => 'water', 'time_zone' => 'UTC', 'sides' => []];
+    $now = new DateTimeImmutable('2026-05-04T09:21:00Z');
+    $half = Judge::judge($procedure, [...$facts, $piece(0, array_slice($samples, 0, intdiv(count($samples) * 3, 4)), false)], $line, $now);
+    expect($half->steps['fusion']->verdict)->toBe($sofar, texts($half))->and($half->next)->toBe('fusion')->and($half->steps['fusion']->status)->toBe('running')
+        ->and(array_column($half->steps['fusion']->results['fusion-trace']['events'], 'code'))->toBe($events)
+        ->and(texts($half))->not->toContain('ended early')->not->toContain('resistance of the fitting is not known');
+    $whole = Judge::judge($procedure, [...$facts, $piece(0, array_slice($samples, 0, 30), false), $piece(1, $samples, true)], $line, $now);
+    $alone = Judge::judge($procedure, [...$facts, $piece(0, $samples, true)], $line, $now);
+    expect($whole->steps['fusion']->results)->toEqual($alone->steps['fusion']->results)->and($whole->steps['fusion']->status)->toBe('done');
+})->with(['healthy so far' => ['none', Verdict::Open, []], 'the supply sags' => ['supply-sag', Verdict::Bad, ['under-voltage']]]);
+
 it('judges by a school that is added at run time, as data alone', function () {
     $raw = Data::json('procedures/ef-coupler-one-pass.json');
     $raw['id'] = 'ef-coupler-strict-gap';

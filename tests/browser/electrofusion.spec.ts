@@ -146,7 +146,7 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
     await page.getByLabel('Speed').click()
     await page.getByRole('option', { name: '100 times' }).click()
     await page.getByRole('button', { name: /^Preheat/ }).click()
-    await says(page, /10 min to cool, then feel the gap again/)
+    await says(page, /20 min to cool, then feel the gap again/)
     await atStep(page, 'Gap after preheating 1')
     await says(page, /^Not before \d\d:\d\d\.$/)
   })

@@ -6,6 +6,7 @@ namespace Diastoma\Core\Electrofusion;
 
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Flag;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
 use Diastoma\Core\Calculation\Field\Rows;
@@ -27,6 +28,7 @@ final class FusionTrace
 
     /**
      * @param  list<list<float>>  $samples
+     * @param  bool  $ended  false while it still runs: what only the end can show (early end, too little energy, no power) is not looked for
      * @return array<string, mixed>
      */
     public function __invoke(
@@ -46,6 +48,7 @@ final class FusionTrace
         #[Number('r_drop_pct', above: 0, max: 100)] float $rDrop = 5.0,
         #[Measure('sample_gap_max_s', Quantity::Time, above: 0)] float $gapMax = 5.0,
         #[Number('wrong_ratio', min: 1)] float $wrongRatio = 1.3,
+        #[Flag('ended')] bool $ended = true,
     ): array {
         foreach ($samples as $i => $row) {
             if ($row[1] < 0 || $row[2] < 0) {
@@ -62,7 +65,7 @@ final class FusionTrace
 
             return [
                 'energy_j' => 0.0, 'energy_pct' => $eNominal === null ? null : 0.0, 'fused_s' => 0.0, 'start_r_ohm' => $rCold,
-                'events' => [['code' => $any ? 'open-circuit' : 'no-power', 't_s' => $samples[0][0]]], 'verdict' => 'bad',
+                'events' => $ended ? [['code' => $any ? 'open-circuit' : 'no-power', 't_s' => $samples[0][0]]] : [], 'verdict' => $ended ? 'bad' : 'open',
             ];
         }
         [$first, $last] = [$on[0], $on[count($on) - 1]];
@@ -83,10 +86,10 @@ final class FusionTrace
             }
         }
         [$energy, $fused] = $this->energy($samples, $powered);
-        array_push($events, ...$this->duration($samples, $last, $t1 - $t0, $plan, $tTolerance, $live));
+        array_push($events, ...array_filter($this->duration($samples, $last, $t1 - $t0, $plan, $tTolerance, $live), fn (array $e) => $ended || $e['code'] === 'late-end'));
         if ($eTolerance !== null && $resistance !== null && $eNominal !== null) {
             $slack = 1e-9 * $eNominal;
-            if ($energy < $eNominal * (1 - $eTolerance / 100) - $slack) {
+            if ($ended && $energy < $eNominal * (1 - $eTolerance / 100) - $slack) {
                 $events[] = ['code' => 'energy-low', 't_s' => $t1];
             } elseif ($energy > $eNominal * (1 + $eTolerance / 100) + $slack) {
                 $events[] = ['code' => 'energy-high', 't_s' => $t1];
@@ -99,7 +102,7 @@ final class FusionTrace
         return [
             'energy_j' => $energy, 'energy_pct' => $eNominal === null ? null : 100 * $energy / $eNominal, 'fused_s' => $fused,
             'start_r_ohm' => $start, 'events' => $events,
-            'verdict' => array_diff($codes, ['data-gap']) !== [] ? 'bad' : ($codes !== [] || ! $allRun ? 'open' : 'good'),
+            'verdict' => array_diff($codes, ['data-gap']) !== [] ? 'bad' : ($codes !== [] || ! $allRun || ! $ended ? 'open' : 'good'),
         ];
     }
 

@@ -53,7 +53,7 @@ final class Judge
         $next = null;
         foreach ($states as $key => $state) {
             $retry = $state->verdict === Verdict::Bad && $state->status === 'done' && ($this->procedure->step($key)?->raw['retry'] ?? true);
-            if ($next === null && ($state->status === 'todo' && ! $state->optional || $retry || $state->again)) {
+            if ($next === null && ($state->status !== 'done' && ! $state->optional || $retry || $state->again)) {
                 $next = $key;
             }
         }
@@ -132,6 +132,10 @@ final class Judge
             $this->facts->show($step->key(), $attempt);
             $calculated = $this->judged($step);
             $this->bindings->attempted($step, $attempt, Verdict::worst(Verdict::Good, ...array_map(fn (Reason $r) => $r->verdict, $calculated)));
+        }
+        if ($step->kind === 'trace' && ! $fact->value['final']) {
+            // What is bad already is said while it runs; what is open waits for its end.
+            $calculated = array_filter($calculated, fn (Reason $r) => $r->verdict !== Verdict::Open);
         }
         $reasons = [...$this->own($step, $fact), ...$this->order($step, $fact, $before), ...$this->tooEarly($step, $fact, $opensAt), ...$calculated];
         usort($reasons, fn (Reason $a, Reason $b) => $a->verdict->urgency() <=> $b->verdict->urgency());

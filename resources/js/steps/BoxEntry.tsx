@@ -19,6 +19,8 @@ interface Props {
   tolerance: number | null
   /** what the button says */
   action: string
+  /** a trace of this step whose end has not come, with the number of its next part */
+  begun: { trace: string; part: number } | null
   onDone: () => void
 }
 
@@ -26,7 +28,7 @@ const num = (v: unknown): number | null => (typeof v === 'number' ? v : null)
 const round = (n: number, d: number): number => Number(n.toFixed(d))
 
 /** A fusion, from the stand-in for the box or from a file of a real one: one calm page. */
-export function BoxEntry({ subject, stepKey, device, tolerance, action, onDone }: Props): ReactElement {
+export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, onDone }: Props): ReactElement {
   const box = useBox()
   const [fault, setFault] = useState('none')
   const [speed, setSpeed] = useState(20)
@@ -40,6 +42,15 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, onDone }
   const samples = useMemo(() => (programme && volts !== null && ohms !== null && planned !== null ? programme.samples.map((s) => [round(s[0]! * planned, 2), round(s[1]! * volts, 2), round((s[2]! * volts) / ohms, 3)]) : null), [programme, volts, ohms, planned])
 
   if (running) return <Running run={running} keyOf={key} volts={volts} planned={planned} tolerance={tolerance} cooling={num(device['cooling_min'])} precool={num(device['precool_min'])} />
+  if (begun) {
+    return (
+      <Box sx={{ my: 2 }}>
+        <Typography sx={{ fontWeight: 700 }}>It was begun here, and its end has not come yet.</Typography>
+        <Typography sx={{ mt: 0.5 }}>Another device may still run it. If the device was lost, load the trace from the box: it completes what has come. Never start it a second time.</Typography>
+        <BoxFile subject={subject} stepKey={stepKey} begun={begun} onDone={onDone} />
+      </Box>
+    )
+  }
   return (
     <Box>
       <Box component="table" sx={{ width: '100%', borderCollapse: 'collapse', my: 1.5, '& th, & td': { textAlign: 'left', py: 0.75, borderTop: 1, borderColor: 'divider', fontWeight: 400 }, '& td': { fontWeight: 700, fontSize: '1.2rem', fontVariantNumeric: 'tabular-nums' } }}>
@@ -57,7 +68,7 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, onDone }
       <Button variant="contained" fullWidth disabled={!samples} sx={{ minHeight: 72, fontSize: '1.3rem' }}
         onClick={() => void startRun({ key, subject, step: stepKey, speed, samples: samples!, secondsPerUnit: 1, extra: { cold_r_ohm: cold, supply_v: supply, source: 'stand-in' } })}>{action}</Button>
       {!samples && <Typography sx={{ mt: 1 }}>The box cannot be set: {ohms === null ? 'the resistance of the fitting is not known. Enter it at the label.' : 'voltage or time is not known yet.'}</Typography>}
-      <BoxFile subject={subject} stepKey={stepKey} onDone={onDone} />
+      <BoxFile subject={subject} stepKey={stepKey} begun={null} onDone={onDone} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mt: 3 }}>
         <TextField select label="Stand-in for the box plays" value={fault} onChange={(e) => setFault(e.target.value)}>
           {Object.entries(box.data ?? {}).map(([id, p]) => <MenuItem key={id} value={id}>{p.about}</MenuItem>)}
@@ -96,7 +107,7 @@ function Running({ run: { run, come }, keyOf, volts, planned, tolerance, cooling
   const left = Math.max(0, Math.ceil(total - (last?.[0] ?? 0)))
   const band = volts !== null && tolerance !== null ? [volts * (1 - tolerance / 100), volts * (1 + tolerance / 100)] : null
   const inside = !last || !band || (last[1]! >= band[0]! && last[1]! <= band[1]!)
-  const after = new Date(Date.now() + ((left / run.speed) + (cooling ?? 0) * 60) * 1000)
+  const after = new Date(Date.now() + (left / run.speed + (cooling ?? 0) * 60) * 1000)
   return (
     <Box>
       <Box sx={{ height: 10, bgcolor: (t) => t.colours.raised, borderRadius: 1, overflow: 'hidden', mt: 1 }} aria-hidden="true">
@@ -118,7 +129,7 @@ function Running({ run: { run, come }, keyOf, volts, planned, tolerance, cooling
 }
 
 /** A file of a real box holds the samples; what it does not hold is asked for, never made up. */
-function BoxFile({ subject, stepKey, onDone }: { subject: string; stepKey: string; onDone: () => void }): ReactElement {
+function BoxFile({ subject, stepKey, begun, onDone }: { subject: string; stepKey: string; begun: Props['begun']; onDone: () => void }): ReactElement {
   const [open, setOpen] = useState(false)
   const [end, setEnd] = useState('')
   const [supply, setSupply] = useState('')
@@ -136,7 +147,7 @@ function BoxFile({ subject, stepKey, onDone }: { subject: string; stepKey: strin
           <FileEntry subject={subject} stepKey={stepKey} path="/files/fusion-trace" accept=".csv,.json,.txt" what="trace" onDone={() => { setOpen(false); onDone() }} hold={end === '' ? 'Say first when the power went off.' : (wrong(supply) ?? wrong(ohms) ?? null)}
             extra={(rows) => {
               const ended = new Date(end)
-              return { supply_v: figure(supply), cold_r_ohm: figure(ohms), ended_at: deviceTime(ended), started_at: deviceTime(new Date(ended.getTime() - ((rows[rows.length - 1]?.[0] ?? 0) - (rows[0]?.[0] ?? 0)) * 1000)) }
+              return { ...begun, supply_v: figure(supply), cold_r_ohm: figure(ohms), ended_at: deviceTime(ended), started_at: deviceTime(new Date(ended.getTime() - ((rows[rows.length - 1]?.[0] ?? 0) - (rows[0]?.[0] ?? 0)) * 1000)) }
             }} />
         </Box>
       </Sheet>

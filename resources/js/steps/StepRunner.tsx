@@ -293,7 +293,7 @@ function Entry({ path, state, text, procedure, values, data, role, limit, onReco
     case 'scan':
       return <ScanEntry step={text} project={data.line.project_id} onRecord={onRecord} />
     case 'trace':
-      return <TraceEntry subject={path} step={text} stepKey={state.key} device={state.device ?? {}} tolerance={numberAt(text.drawing?.['u_tol'], procedure)} onDone={onDone} />
+      return <TraceEntry subject={path} step={text} stepKey={state.key} device={state.device ?? {}} tolerance={numberAt(text.drawing?.['u_tol'], procedure)} begun={begunAt(state, data.facts)} onDone={onDone} />
     case 'hold':
       return <HoldEntry text={text} data={data} role={role} onRecord={onRecord} />
     case 'timer':
@@ -414,6 +414,14 @@ function RecordedRound({ state, text, value, limit }: { state: StepState; text: 
 }
 
 const eventsOf = (state: StepState): TraceEvent[] => ((state.results['fusion-trace'] as { events?: TraceEvent[] } | undefined)?.events ?? [])
+
+/** The trace of a step that began and has not ended, with the number of the part that comes next. */
+function begunAt(state: StepState, facts: Fact[]): { trace: string; part: number } | null {
+  const last = facts.filter((f) => f.step === state.key).at(-1)
+  if (state.status !== 'running' || !last) return null
+  const parts = facts.filter((f) => f.step === state.key && f.value['trace'] === last.value['trace']).map((f) => Number(f.value['part']))
+  return { trace: String(last.value['trace']), part: parts.length }
+}
 
 /** All samples of a trace, its parts put together. */
 function useSamples(facts: Fact[], step: string): number[][] {

@@ -9,10 +9,12 @@ interface Props {
   stepKey: string
   device: Record<string, unknown>
   tolerance: number | null
+  /** a trace of this step whose end has not come, with the number of its next part */
+  begun: { trace: string; part: number } | null
   onDone: () => void
 }
 
 /** A trace comes from the device that the procedure names. */
-export function TraceEntry({ step, ...rest }: Props): ReactElement {
-  return step.device === 'pump-logger' ? <LoggerEntry {...rest} /> : <BoxEntry {...rest} action={step.action ?? 'Fuse'} />
+export function TraceEntry({ step, begun, ...rest }: Props): ReactElement {
+  return step.device === 'pump-logger' ? <LoggerEntry {...rest} /> : <BoxEntry {...rest} begun={begun} action={step.action ?? 'Fuse'} />
 }
