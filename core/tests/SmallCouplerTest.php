@@ -133,7 +133,8 @@ it('keeps a code whole that nobody here can read, and goes by the label', functi
 });
 
 it('says what is wrong with a code', function (string $code, string $sentence) {
-    expect(saying(small(array_slice(but(smallCoupler(), 'code', ['code' => $code]), 0, 4))))->toContain($sentence);
+    $judgement = small(array_slice(but(smallCoupler(), 'code', ['code' => $code]), 0, 4));
+    expect(saying($judgement))->toContain($sentence)->and($judgement->next)->toBe('code');
 })->with([
     ['0100001103951602', 'code has 16 digits; a fitting code has 24. A short sweep reads only a part'], ['010000110395160210150030', 'check digit'], ['010000110999160210150039', 'the code says 99.9; a fitting has 8 to 48. Look again, and enter it as it is.'], ['010000110395160210000037', 'time_s'],
 ]);

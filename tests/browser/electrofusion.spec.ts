@@ -1,24 +1,12 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { takeKit, takePower } from './coupler'
-import { atStep, fill, lineByName, recordStep, round, signIn, someone } from './people'
+import { again, atStep, choose, fill, lineByName, recordStep, round, says, signIn, someone } from './people'
 import { CODES, stamp, Trench } from './trench'
 
 /*
- * Electrofusion beyond the plain coupler, each part through the pages. What a step needs before it is recorded over the
+ * Kinds of electrofusion joints, each through the pages; what they share is in fusion.spec.ts. What a step needs before it is recorded over the
  * same API as devices use; what the test is about is done by hand.
  */
-const visible = (page: Page, text: string | RegExp) => page.getByText(text).filter({ visible: true }).first()
-const says = (page: Page, text: string | RegExp): Promise<void> => expect(visible(page, text)).toBeVisible()
-
-async function again(page: Page, why: string): Promise<void> {
-  await page.getByRole('button', { name: /^(Measure again|Correct this|Decide again|Look again)$/ }).click()
-  await page.getByLabel('Why does the earlier entry not count?').fill(why)
-}
-
-async function choose(page: Page, question: string, option: string): Promise<void> {
-  await page.getByLabel(`${question}: ${option}`, { exact: true }).locator('xpath=..').click()
-}
-
 test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the whole length where the coupling slides', async ({ page }) => {
   await signIn(page, 'bram')
   const engineer = await someone(page.context().browser()!, 'tamsin')

@@ -70,3 +70,16 @@ export async function round(page: Page, values: string[]): Promise<void> {
     await input.press('Enter')
   }
 }
+
+/** The sentence is on the page, where a person sees it. */
+export const says = (page: Page, text: string | RegExp): Promise<void> => expect(page.getByText(text).filter({ visible: true }).first()).toBeVisible()
+
+/** Opens a recorded step once more and says why the earlier entry does not count. */
+export async function again(page: Page, why: string): Promise<void> {
+  await page.getByRole('button', { name: /^(Measure again|Correct this|Decide again|Look again)$/ }).click()
+  await page.getByLabel('Why does the earlier entry not count?').fill(why)
+}
+
+export async function choose(page: Page, question: string, option: string): Promise<void> {
+  await page.getByLabel(`${question}: ${option}`, { exact: true }).locator('xpath=..').click()
+}

@@ -53,7 +53,8 @@ final class Judge
         $next = null;
         foreach ($states as $key => $state) {
             $retry = $state->verdict === Verdict::Bad && $state->status === 'done' && ($this->procedure->step($key)?->raw['retry'] ?? true);
-            if ($next === null && ($state->status !== 'done' && ! $state->optional || $retry || $state->again)) {
+            $unusable = array_filter($state->reasons, fn (Reason $r) => $r->unusable) !== [];
+            if ($next === null && ($state->status !== 'done' && ! $state->optional || $retry || $unusable || $state->again)) {
                 $next = $key;
             }
         }
@@ -337,7 +338,9 @@ final class Judge
         $limit = $this->limit($item);
         if (! is_array($result)) {
             // Nothing was missing: what was entered cannot be used.
-            return [new Reason(Verdict::Open, $result, $this->bindings->missing === [] ? 'Look again, and enter it as it is.' : 'Record what is missing.', $values, $limit)];
+            $unusable = $this->bindings->missing === [];
+
+            return [new Reason(Verdict::Open, $result, $unusable ? 'Look again, and enter it as it is.' : 'Record what is missing.', $values, $limit, $unusable && $step->kind !== 'trace')];
         }
         $verdict = $this->verdict($item, $result, $step);
         if (is_array($item['judges'] ?? true) && ! in_array($verdict->value, $item['judges'], true)) {

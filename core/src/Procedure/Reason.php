@@ -13,6 +13,7 @@ final readonly class Reason
     /**
      * @param  array<string, mixed>  $values
      * @param  array<string, mixed>|null  $limit  name, value, source, certainty
+     * @param  bool  $unusable  what was entered cannot be used: it is looked at again before anything else
      */
     public function __construct(
         public Verdict $verdict,
@@ -20,6 +21,7 @@ final readonly class Reason
         public string $do,
         public array $values,
         public ?array $limit = null,
+        public bool $unusable = false,
     ) {
     }
 

@@ -6,7 +6,7 @@ import type { Waiting } from '../outbox/db'
 import { useNow } from '../ui/useNow'
 
 /** How long the server is given to answer before the device judges for itself, ms. */
-const PATIENCE_MS = 1_500
+const PATIENCE_MS = 4_000
 
 export interface JudgedHere {
   judgement: Judgement
