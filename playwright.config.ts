@@ -7,7 +7,7 @@ export default defineConfig({
   expect: { timeout: 45_000 },
   fullyParallel: false,
   // Files share the demo but not its joints; two at a time fill a machine of two cores.
-  workers: 2,
+  workers: 3,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '.diastoma-test/e2e.json' }]],
   use: {

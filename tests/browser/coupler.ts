@@ -26,6 +26,7 @@ export async function prepareCoupler(page: Page, size: 110 | 225 = 110, piece?: 
   }
   await atStep(page, 'Bar code of the fitting')
   await page.getByLabel('24 digits').fill(f.code)
+  await fromStores(page, 'What its digits mean', 'Practice layout')
   await recordStep(page)
   await atStep(page, 'Label of the fitting')
   await fill(page, { Size: f.size, Voltage: '39.5', 'Fusion time': f.time, 'Cooling time': f.cooling, 'SDR from': '11', 'SDR to': '17', 'Length of the coupling': f.length })

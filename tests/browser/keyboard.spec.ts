@@ -127,6 +127,7 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
     await atStep(joiner, 'The two pipes')
     await press(joiner, 'Record')
     await atStep(joiner, 'Bar code of the fitting')
+    await take(joiner, 'What its digits mean', /Practice layout/)
     await type(joiner, '24 digits', '010000110395160210150022')
     await joiner.keyboard.press('Enter')
     await figures(joiner, 'Label of the fitting', { Size: '110', Voltage: '39.5', 'Fusion time': '150', 'Cooling time': '1', 'SDR from': '11', 'SDR to': '17', 'Length of the coupling': '160' })

@@ -16,13 +16,13 @@ use OpenApi\Attributes as OA;
 
 final class ProcedureController extends Controller
 {
-    #[OA\Get(path: '/procedures', summary: 'Procedures and test methods that my projects may use', tags: ['procedures'], responses: [new OA\Response(response: 200, description: 'Procedures', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/ProcedureShort')))])]
+    #[OA\Get(path: '/procedures', summary: 'Procedures and test methods that my projects may use, each in its newest version', tags: ['procedures'], responses: [new OA\Response(response: 200, description: 'Procedures', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/ProcedureShort')))])]
     public function index(Request $request): JsonResponse
     {
         $projects = $this->user($request)->projects->pluck('id');
 
         return new JsonResponse(ProcedureText::query()->where(fn ($q) => $q->whereNull('project_id')->orWhereIn('project_id', $projects))
-            ->orderBy('family')->orderBy('title')->get()->map(fn (ProcedureText $p) => $p->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']) + [
+            ->latest()->get()->unique(fn (ProcedureText $p) => "{$p->project_id}/{$p->key}")->sortBy([['family', 'asc'], ['title', 'asc']])->values()->map(fn (ProcedureText $p) => $p->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']) + [
                 'school' => $p->procedure()->raw['school'] ?? '', 'place' => $p->procedure()->raw['place'] ?? 'in-line', 'parameters' => $p->procedure()->parameters, 'own' => $p->project_id !== null,
             ])->all());
     }

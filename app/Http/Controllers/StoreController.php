@@ -50,9 +50,14 @@ final class StoreController extends Controller
     public function history(Request $request, StoreItem $item): JsonResponse
     {
         $this->user($request)->roleOn($item->project_id) ?? abort(404);
-        $all = StoreItem::query()->where('thing_id', $item->thing_id)->with(['user', 'project'])->orderByDesc('created_at')->get();
+        $all = StoreItem::query()->where('thing_id', $item->thing_id)->with(['user', 'project'])->get()->keyBy('id');
+        $entries = [];
+        // From the newest back by what each stands in the place of: two changes may fall into one second.
+        for ($at = $all->except($all->pluck('supersedes')->filter()->all())->first(); $at !== null; $at = $all->get($at->supersedes ?? '')) {
+            $entries[] = $this->item($request, $at);
+        }
 
-        return new JsonResponse($all->map(fn (StoreItem $i) => $this->item($request, $i))->all());
+        return new JsonResponse($entries);
     }
 
     /** @return array<string, mixed> */

@@ -91,7 +91,7 @@ final class FactCheck
                 $key = (string) array_key_first($found);
                 $out[$field->key] = $field->read($found[$key], $key);
             } catch (Refused $refused) {
-                $faults[] = Refused::field($field->key, $refused->getMessage());
+                array_push($faults, ...array_map(fn (array $f) => Refused::field($field->key, $f['message']), $refused->faults));
             }
         }
         foreach ($value as $key => $rest) {

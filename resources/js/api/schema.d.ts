@@ -335,7 +335,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Procedures and test methods that my projects may use */
+        /** Procedures and test methods that my projects may use, each in its newest version */
         get: operations["1e02113aa720b51fba5ca79ee41a22d0"];
         put?: never;
         /** Load a procedure file into a project */
@@ -1727,6 +1727,8 @@ export interface components {
             sample_gap_max_s: number;
             /** @default 1.3 */
             wrong_ratio: number;
+            /** @default true */
+            ended: boolean;
         } & {
             [key: string]: unknown;
         };

@@ -32,7 +32,7 @@ export default function NewLine(): ReactElement {
     setF((old) => ({ ...old, [key]: e.target.value }))
     setFaults(({ [key]: _gone, ...rest }) => rest)
   }
-  const joints = (procedures.data ?? []).filter((p) => p.family === 'joint')
+  const joints = (procedures.data ?? []).filter((p) => p.family === 'joint' && (p.place ?? 'in-line') === 'in-line')
   const methods = (procedures.data ?? []).filter((p) => p.family === 'test')
   const points = f.centre.split('\n').map((l) => l.trim()).filter(Boolean).map((l) => l.split(/[;\t]|,\s+/).map((c) => Number(c.trim().replace(',', '.'))))
 

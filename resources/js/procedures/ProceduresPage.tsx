@@ -49,7 +49,7 @@ export default function ProceduresPage(): ReactElement {
                 <th scope="row" style={{ fontWeight: 400 }}>{shown.map((p) => p.parameters?.[n]?.label).find(Boolean) ?? n}</th>
                 {shown.map((p) => {
                   const q = p.parameters?.[n]
-                  return <td key={p.hash}>{q ? <><strong>{String(q.value)} {unit(n)}</strong><Typography variant="body2">{[...new Set([q.source, CERTAINTY[q.certainty] ?? q.certainty])].join(' · ')}</Typography></> : '–'}</td>
+                  return <td key={p.hash}>{q ? <><strong>{typeof q.value === 'boolean' ? (q.value ? 'yes' : 'no') : `${String(q.value)} ${unit(n)}`}</strong><Typography variant="body2">{[...new Set([q.source, CERTAINTY[q.certainty] ?? q.certainty])].join(' · ')}</Typography></> : '–'}</td>
                 })}
               </tr>
             ))}
@@ -61,7 +61,7 @@ export default function ProceduresPage(): ReactElement {
 }
 
 function unit(name: string): string {
-  if (name.endsWith('_per_k')) return '/K'
-  const found = /_(mm|kpa|bar|pct|percent|min|h|c|k|ms|v|ohm|deg|l)$/.exec(name)
-  return { mm: 'mm', kpa: 'kPa', bar: 'bar', pct: '%', percent: '%', min: 'min', h: 'h', c: '°C', k: 'K', ms: 'm/s', v: 'V', ohm: 'Ω', deg: '°', l: 'L' }[found?.[1] ?? ''] ?? ''
+  if (name.endsWith('_per_k')) return name.endsWith('_pct_per_k') ? '%/K' : '/K'
+  const found = /_(mm|kpa|bar|pct|percent|min|h|c|k|ms|v|ohm|deg|l|s)$/.exec(name)
+  return { s: 's', mm: 'mm', kpa: 'kPa', bar: 'bar', pct: '%', percent: '%', min: 'min', h: 'h', c: '°C', k: 'K', ms: 'm/s', v: 'V', ohm: 'Ω', deg: '°', l: 'L' }[found?.[1] ?? ''] ?? ''
 }

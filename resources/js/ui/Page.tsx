@@ -5,6 +5,7 @@ import { api } from '../api/client'
 import { queries, useMe } from '../api/queries'
 import { drop } from '../outbox/outbox'
 import { useOutbox } from '../outbox/useOutbox'
+import { useWaitingPhotos } from '../outbox/usePhotos'
 import { Sheet } from './Sheet'
 import { useLook } from './settings'
 import { useOnline } from './useOnline'
@@ -64,18 +65,20 @@ function Status(): ReactElement | null {
   const waiting = useOutbox()
   const online = useOnline()
   const [open, setOpen] = useState(false)
-  const refused = waiting.filter((w) => w.refused !== undefined)
-  if (waiting.length === 0 && online) return null
+  const photos = useWaitingPhotos()
+  const refused = [...waiting, ...photos].filter((w) => w.refused !== undefined)
+  const count = waiting.length + photos.length
+  if (count === 0 && online) return null
   return (
     <>
       <Button onClick={() => setOpen(true)} aria-live="polite" sx={{ minHeight: 44, px: 1, color: 'secondary.main', fontSize: '1rem' }}>
         {!online && 'No network'}
-        {!online && waiting.length > 0 && ' · '}
-        {waiting.length > 0 && `${waiting.length} not yet sent`}
+        {!online && count > 0 && ' · '}
+        {count > 0 && `${count} not yet sent`}
         {refused.length > 0 && ` · ${refused.length} refused`}
       </Button>
       <Sheet open={open} onClose={() => setOpen(false)} title="On this device, not yet sent">
-        {waiting.length === 0 && <Typography>Everything is sent. What you record now is kept here until there is a network.</Typography>}
+        {count === 0 && <Typography>Everything is sent. What you record now is kept here until there is a network.</Typography>}
         {waiting.map((w) => (
           <Box key={w.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>
             <Box sx={{ flexGrow: 1 }}>
@@ -89,6 +92,12 @@ function Status(): ReactElement | null {
                 Drop it
               </Button>
             )}
+          </Box>
+        ))}
+        {photos.map((p) => (
+          <Box key={p.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5 }}>
+            <Typography>Photo, {p.step}</Typography>
+            <Typography variant="body2">{p.takenAt.slice(11, 16)} {p.refused ? `· refused: ${p.refused}` : '· waits for the network'}</Typography>
           </Box>
         ))}
       </Sheet>
