@@ -1,5 +1,5 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useMemo, useState, type ReactElement } from 'react'
+import { useEffect, useMemo, useState, type ReactElement } from 'react'
 import { useBox } from '../api/queries'
 import { store } from '../outbox/db'
 import { deviceTime } from '../outbox/outbox'
@@ -102,6 +102,10 @@ function Pair({ what, unit, code, label, within }: { what: string; unit: string;
 /** The fusion as it goes: what is left, whether the voltage holds, what comes after. */
 function Running({ run: { run, come }, keyOf, volts, planned, tolerance, cooling, precool }: { run: NonNullable<ReturnType<typeof useRun>>; keyOf: string; volts: number | null; planned: number | null; tolerance: number | null; cooling: number | null; precool: number | null }): ReactElement {
   const rows = run.samples.slice(0, come)
+  // The button that starts it stands low on a phone: the eye goes up to the time that is left.
+  useEffect(() => {
+    if (Date.now() - run.startedAt < 2_000) document.getElementById('step-title')?.focus()
+  }, [run.startedAt])
   const last = rows[rows.length - 1]
   const total = planned ?? run.samples[run.samples.length - 1]![0]!
   const left = Math.max(0, Math.ceil(total - (last?.[0] ?? 0)))
@@ -123,7 +127,7 @@ function Running({ run: { run, come }, keyOf, volts, planned, tolerance, cooling
         Then: {cooling !== null ? `${cooling} min in the clamp, untouched; off about ${after.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}.` : precool !== null ? `${precool} min to cool, then feel the gap again.` : 'let it cool.'}
         {run.speed > 1 && ` Played ${run.speed} times as fast as real.`}
       </Typography>
-      <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => void store.runs.update(keyOf, { stopped: true })}>Stop the fusion</Button>
+      <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => void store.runs.update(keyOf, { stopped: true })}>Stop it</Button>
     </Box>
   )
 }

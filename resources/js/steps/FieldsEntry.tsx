@@ -128,7 +128,7 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
         </Box>
       ))}
       {fold && !more && shown.length < fields.length && <Button onClick={() => setMore(true)} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary' }}>If known: {fields.filter((f) => !shown.includes(f)).map((f) => f.label.toLowerCase()).join(', ')}</Button>}
-      <Box sx={{ pt: 1.5, position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}>
+      <Box sx={{ pt: 1.5, position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1, zIndex: 2 }}>
         {figures && current && isFigure(current) ? (
           <Pad
             minus={(current.min ?? 0) < 0}

@@ -71,13 +71,13 @@ function Seen({ answer, od, fusing }: { answer: Answer; od: number; fusing: numb
       </Suspense>
       <Typography variant="h3" component="h3" sx={{ mt: 2 }}>What a fault would have done</Typography>
       <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="The joint as it was beside faults">
-        <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%', minWidth: 420, '& th, & td': { textAlign: 'right', py: 0.75, pl: 1.5, borderTop: 1, borderColor: 'divider', fontWeight: 400 }, '& th:first-of-type': { textAlign: 'left', pl: 0 } }}>
-          <thead><tr><th scope="col">Case</th><th scope="col">pipe melt</th><th scope="col">skin</th><th scope="col">molten at</th><th scope="col">cool after</th></tr></thead>
+        <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%', '& th, & td': { textAlign: 'right', py: 0.75, pl: { xs: 1, md: 1.5 }, fontSize: { xs: '0.95rem', md: '1rem' }, borderTop: 1, borderColor: 'divider', fontWeight: 400 }, '& td': { whiteSpace: 'nowrap' }, '& th:first-of-type': { textAlign: 'left', pl: 0 }, '& .skin': { display: { xs: 'none', md: 'table-cell' } } }}>
+          <thead><tr><th scope="col">Case</th><th scope="col">pipe melt</th><th scope="col" className="skin">skin</th><th scope="col">molten at</th><th scope="col">cool after</th></tr></thead>
           <tbody>
             {cases.map((k) => (
               <tr key={k.case}>
                 <th scope="row" style={{ fontWeight: k.case === 'none' ? 700 : 400 }}>{k.about}</th>
-                <td style={{ fontWeight: 700, color: k.pipe_melt_mm < 0.3 * own.pipe_melt_mm ? 'var(--accent)' : 'inherit' }}>{k.pipe_melt_mm.toFixed(1)} mm</td><td>{Math.round(k.iface_c)} °C</td><td>{k.t_melt_s === null ? 'never' : `${Math.round(k.t_melt_s)} s`}</td><td>{minutes(k.cool_s)}</td>
+                <td style={{ fontWeight: 700, color: k.pipe_melt_mm < 0.3 * own.pipe_melt_mm ? 'var(--accent)' : 'inherit' }}>{k.pipe_melt_mm.toFixed(1)} mm</td><td className="skin">{Math.round(k.iface_c)} °C</td><td>{k.t_melt_s === null ? 'never' : `${Math.round(k.t_melt_s)} s`}</td><td>{minutes(k.cool_s)}</td>
               </tr>
             ))}
           </tbody>
@@ -138,7 +138,7 @@ function Film({ sim, od, fusing }: { sim: Answer['sim']; od: number; fusing: num
         <text x={8} y={sunk + 40} fontSize={15} fill={c.ink}>bore of the pipe</text>
         <text x={392} y={16} fontSize={15} fontWeight={700} textAnchor="end" fill={c.ink}>{time <= fusing ? `power, ${Math.round(time)} s` : `cooling, ${minutes(time - fusing)}`}</text>
       </svg>
-      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 1.5 }}>
         <Button variant="outlined" onClick={() => setPlays((p) => !p)}>{plays ? 'Hold' : 'Play'}</Button>
         <Slider value={at} min={0} max={sim.film.length - 1} onChange={(_e, v) => { setPlays(false); setAt(v as number) }} aria-label="Time in the film" valueLabelDisplay="off" sx={{ color: 'text.primary' }} />
       </Box>

@@ -86,7 +86,8 @@ export function LayoutStrip({ layout, code }: { layout: CodeLayout; code?: strin
     <Box sx={{ overflowX: 'auto', pb: 1 }} tabIndex={0} role="img" aria-label={runs.map((r) => `digits ${r.from} to ${r.to}: ${r.name ?? 'free'}`).join('; ')}>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(24, minmax(21px, 1fr))', minWidth: 520, textAlign: 'center', fontVariantNumeric: 'tabular-nums' }}>
         {DIGITS.map((d) => <Box key={d} sx={{ border: 1, borderColor: 'divider', borderLeftWidth: runs.some((r) => r.from === d) ? 2 : 0, borderLeftColor: 'text.primary', py: 0.5, fontWeight: code ? 700 : 400, bgcolor: (t) => (of(d) || d === 24 ? t.colours.raised : 'transparent') }}>{code?.[d - 1] ?? d}</Box>)}
-        {runs.map((r) => <Box key={r.from} sx={{ gridColumn: `${r.from} / ${r.to + 1}`, fontSize: 13, color: 'text.secondary', pt: 0.25, overflow: 'hidden', textOverflow: 'clip', whiteSpace: 'nowrap' }}>{r.name === 'check' ? 'check' : r.name ? (SHORT[r.name] ?? r.name) : ''}</Box>)}
+        {/* Beside a narrow field the next name stands one line lower. */}
+        {runs.map((r, i) => <Box key={r.from} sx={{ gridColumn: `${r.from} / ${r.to + 1}`, gridRow: runs[i - 1]?.name && r.from === r.to && i % 2 === 1 ? 3 : 2, fontSize: 13, color: 'text.secondary', pt: 0.25, display: 'flex', justifyContent: 'center', whiteSpace: 'nowrap' }}>{r.name === 'check' ? 'check' : r.name ? (SHORT[r.name] ?? r.name) : ''}</Box>)}
       </Box>
     </Box>
   )

@@ -10,7 +10,7 @@ import { CouplerSection } from '../ui/CouplerSection'
 import { degreesOf, Round } from '../ui/Round'
 import { Sheet } from '../ui/Sheet'
 import { CLOCK, clockAndCountdown, useNow } from '../ui/useNow'
-import { Sentence, VerdictMark } from '../ui/Verdict'
+import { Sentence, tight, VerdictMark } from '../ui/Verdict'
 import { FieldsEntry } from './FieldsEntry'
 import { PhotoEntry, PhotoStrip } from './Photos'
 import { RoundEntry } from './RoundEntry'
@@ -85,7 +85,7 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
                   sx={{ all: 'unset', cursor: 'pointer', display: 'flex', gap: 1.5, alignItems: 'center', width: '100%', minHeight: 44, boxSizing: 'border-box', fontWeight: current ? 700 : 400, color: s.status === 'todo' && !current && !late ? 'text.secondary' : 'text.primary', '&:focus-visible': { outline: '3px solid var(--accent)' } }}>
                   <Box sx={{ width: 26, display: 'grid', placeItems: 'center' }}>{late && !(here && judged(s)) ? <span aria-label="not yet sent">●</span> : s.status === 'done' ? <VerdictMark verdict={s.verdict} /> : s.optional ? '+' : numbers.get(s.key)}</Box>
                   <Box component="span" sx={{ flexGrow: 1, py: 0.75 }}>{s.title}</Box>
-                  <Box component="span" sx={{ textAlign: 'right', color: 'text.secondary', fontWeight: 400 }}>{late ? (late.refused ? 'refused' : here && judged(s) && s.summary ? `${s.summary} · not yet sent` : 'not yet sent') : (s.summary ?? (s.status === 'running' ? 'running' : s.optional ? 'if any' : ''))}</Box>
+                  <Box component="span" sx={{ textAlign: 'right', color: 'text.secondary', fontWeight: 400 }}>{late ? (late.refused ? 'refused' : here && judged(s) && s.summary ? `${tight(s.summary)} · not yet sent` : 'not yet sent') : ((s.summary && tight(s.summary)) ?? (s.status === 'running' ? 'running' : s.optional ? 'if any' : ''))}</Box>
                 </Box>
               </Box>
             )
@@ -218,7 +218,7 @@ function StepPane({ path, data, procedure, state, text, values, waiting, judged,
     <Box component="section" aria-labelledby="step-title">
       <Typography id="step-title" variant="h2" tabIndex={-1} sx={{ fontSize: '1.35rem', outline: 'none', scrollMarginTop: 12 }}>{state.title}</Typography>
       {text.why && !recorded && <Typography variant="body2" sx={{ mb: 0.5 }}>{text.why}</Typography>}
-      {state.guide.map((g) => <Typography key={g} sx={{ fontWeight: 700 }}>{g}</Typography>)}
+      {state.guide.map((g) => <Typography key={g} sx={{ fontWeight: 700 }}>{tight(g)}</Typography>)}
 
       {waiting && !again && (
         <Box sx={{ my: 2 }}>
@@ -388,7 +388,7 @@ function Recorded({ state, text, procedure, value, data, values, limit, onAgain 
             <Sentence verdict={r.verdict} act={r.do} limit={r.verdict === 'good' ? null : r.limit}>{r.text}</Sentence>
           </Box>
         ))}
-        {reasons.length === 0 && <Typography>{state.summary ?? 'Recorded.'}</Typography>}
+        {reasons.length === 0 && <Typography>{state.summary ? tight(state.summary) : 'Recorded.'}</Typography>}
       </Box>
       {typed.length > 0 && <Typography variant="body2" sx={{ mt: 1.5 }}>Typed as {typed.join(', ')}.</Typography>}
       <Typography variant="body2" sx={{ mt: typed.length > 0 ? 0 : 1.5 }}>Recorded by {state.by || 'you'}, {state.at?.slice(0, 16).replace('T', ' ')}.</Typography>

@@ -97,7 +97,8 @@ export default function Chart({ x, xLabel, lines, leftLabel, rightLabel, limits,
       series: [{ label: xLabel }, ...lines.map((l, i) => ({ label: l.label, scale: l.axis === 'right' ? 'right' : 'y', stroke: i === 0 ? c.ink : i === 1 ? c.water : c.accent, width: 2, dash: dashes[i] ?? [], points: { show: false } }))],
       axes: [{ ...axis, label: xLabel }, { ...axis, label: leftLabel, size: 66 }, ...(rightLabel ? [{ ...axis, label: rightLabel, scale: 'right', side: 1 as const, grid: { show: false }, size: 60 }] : [])],
       hooks: { drawClear: [under], draw: [over] },
-      legend: { show: true },
+      // A finger does not hover: without a cursor the legend only names the lines.
+      legend: { show: true, live: window.matchMedia?.('(hover: hover)').matches ?? false },
       cursor: { drag: { x: false, y: false } },
     }
     plot.current = new uPlot(options, [x, ...lines.map((l) => l.values)] as uPlot.AlignedData, element)

@@ -7,7 +7,8 @@ export function Sheet({ open, onClose, title, children, actions }: { open: boole
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby={id} fullWidth maxWidth="sm">
       <DialogTitle id={id}>{title}</DialogTitle>
-      <DialogContent>{children}</DialogContent>
+      {/* No room below: what sticks to the lower edge sits on it. */}
+      <DialogContent sx={{ pb: 0 }}>{children}</DialogContent>
       <DialogActions sx={{ p: 2 }}>
         <Button variant="outlined" onClick={onClose}>
           Close

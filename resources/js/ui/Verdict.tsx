@@ -4,6 +4,9 @@ import type { Reason, Verdict } from '../api/client'
 
 export const WORD: Record<Verdict, string> = { good: 'Good', close: 'Close', bad: 'Bad', open: 'Open' }
 
+/** A figure stays on one line with its unit. */
+export const tight = (text: string): string => text.replace(/(\d) (?=(?:mm|cm|m|km|in|ft|s|min|h|V|A|VA|W|Ω|kΩ|J|kJ|°C|°F|K|%|bar|kPa|MPa|psi|L|gal|N·m|lbf·ft|g|kg)\b|%|°|Ω)/g, '$1\u00a0')
+
 /** A shape for each verdict, so that it can be told in grey: tick, half ring, bar, open ring. */
 export function VerdictMark({ verdict, size = 22 }: { verdict: Verdict; size?: number }): ReactElement {
   const stroke = verdict === 'bad' ? 'var(--accent)' : 'currentColor'
@@ -23,9 +26,9 @@ export function Sentence({ verdict, children, act, limit }: { verdict: Verdict; 
   return (
     <Box sx={{ borderLeft: 6, borderColor: urgent ? 'secondary.main' : 'divider', pl: 2, py: 0.5 }}>
       <Typography sx={{ fontSize: { xs: '1.1rem', md: '1.25rem' }, fontWeight: 700, lineHeight: 1.35 }}>
-        {WORD[verdict]}: {children}
+        {WORD[verdict]}: {typeof children === 'string' ? tight(children) : children}
       </Typography>
-      {act && <Typography sx={{ fontSize: { xs: '1.1rem', md: '1.2rem' }, mt: 0.5 }}>{act}</Typography>}
+      {act && <Typography sx={{ fontSize: { xs: '1.1rem', md: '1.2rem' }, mt: 0.5 }}>{typeof act === 'string' ? tight(act) : act}</Typography>}
       {limit && (
         <Typography variant="body2" sx={{ mt: 0.5 }}>
           Limit: {limit.label} {limit.shown ?? String(limit.value)}. Source: {limit.source}
