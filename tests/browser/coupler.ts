@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { atStep, fill, fromStores, recordStep, round } from './people'
+import { atStep, fill, fromStores, pick, recordStep, round } from './people'
 
 interface Figures { code: string; size: string; time: string; cooling: string; length: string; od: string; round: string[]; end: string; peeled: string; mark: string }
 
@@ -73,10 +73,8 @@ async function endStep(page: Page, step: string, f: Figures): Promise<void> {
 /** Fuses with the stand-in and takes the clamps off after the cooling time. */
 export async function fuseAndCool(page: Page, fault = 'healthy fusion'): Promise<void> {
   await atStep(page, 'Fusion')
-  await page.getByLabel('Stand-in for the box plays').click()
-  await page.getByRole('option', { name: fault }).click()
-  await page.getByLabel('Speed').click()
-  await page.getByRole('option', { name: '100 times' }).click()
+  await pick(page, 'Stand-in for the box plays', fault)
+  await pick(page, 'Speed', '100 times')
   await page.getByRole('button', { name: 'Fuse', exact: true }).click()
   await expect(page.getByRole('timer')).toBeVisible()
 }

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { takeKit, takePower } from './coupler'
-import { again, atStep, choose, fill, lineByName, recordStep, round, says, signIn, someone } from './people'
+import { again, atStep, choose, fill, lineByName, pick, recordStep, round, says, signIn, someone } from './people'
 import { CODES, stamp, Trench } from './trench'
 
 /*
@@ -131,8 +131,7 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
     await page.goto(`/joints/${third}`)
     await atStep(page, 'Preheating 1')
     await says(page, /The gap is 2\.60 mm at 12:00; below 2\.00 mm is wanted\. Preheating 1, at most 2 are allowed\./)
-    await page.getByLabel('Speed').click()
-    await page.getByRole('option', { name: '100 times' }).click()
+    await pick(page, 'Speed', '100 times')
     await page.getByRole('button', { name: /^Preheat/ }).click()
     await says(page, /20 min to cool, then feel the gap again/)
     await atStep(page, 'Gap after preheating 1')

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import bwip from 'bwip-js/node'
 import { takeKit } from './coupler'
-import { again, atStep, fill, fromStores, lineByName, recordStep, says, signIn, someone } from './people'
+import { again, atStep, fill, fromStores, lineByName, pick, recordStep, says, signIn, someone } from './people'
 import { CODES, stamp, Trench } from './trench'
 
 /*
@@ -234,8 +234,7 @@ test('6. trace: each fault is named at its second, a broken record is completed,
     await says(engineer, 'A permit allows one repeat.')
     await page.goto(`/joints/${joint}?step=fusion`)
     await says(page, 'A permit allows one repeat. It is marked for the life of the joint.')
-    await page.getByLabel('Speed').click()
-    await page.getByRole('option', { name: '100 times' }).click()
+    await pick(page, 'Speed', '100 times')
     await page.getByRole('button', { name: 'Fuse', exact: true }).click()
     await expect.poll(async () => (await trench.joint(joint)).judgement.steps.find((s) => s.key === 'fusion')!.reasons.map((r) => r.text)).toContain('Fused twice by permit Works procedure 7, clause 4: marked for life.')
     await page.goto(`/joints/${joint}?step=fusion`)
@@ -313,6 +312,10 @@ test('8. clocks: several joints cool at once, they ring, outlive the phone, midn
     await page.goto(`/joints/${made.joints[2]!.id}`)
     await atStep(page, 'Cooling in the clamp')
     await expect(page.getByRole('timer')).toHaveText(/^[5-9]:\d\d$/)
+    await page.getByLabel('or at').fill('2026-01-02T03:04:05')
+    await page.getByRole('button', { name: 'Record', exact: true }).click()
+    await says(page, /released .*before/)
+    await again(page, 'the wrong day')
     await page.getByRole('button', { name: 'Clamps taken off now, before its time' }).click()
     await says(page, /The clamps came off \d{3} s too early\./)
     await says(page, 'the clock is never topped up')

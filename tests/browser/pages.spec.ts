@@ -73,6 +73,13 @@ test('a wrong entry at each kind of step is said in one sentence and nothing is 
   await recordStep(page)
   await expect(page.getByText('its check digit would be 2').filter({ visible: true }).first()).toBeVisible()
   expect(await facts()).toBe(1) // a code that does not fit is what was scanned: kept, and judged open
+  // Something out of the stores that is not chosen; an answer that is not given.
+  await page.goto(`/joints/${joint.id}?step=kit`)
+  await recordStep(page)
+  await expect(page.getByText('Fusion box is missing.')).toBeVisible()
+  await page.goto(`/joints/${joint.id}?step=wipe@a`)
+  await recordStep(page)
+  await expect(page.getByText(/Wiped with the solvent .* is missing\./)).toBeVisible()
   await page.goto(`/joints/${joint.id}?step=fusion`)
   await expect(page.getByText(/comes first|must be good first/)).toBeVisible()
   await page.goto(`/joints/${joint.id}?step=accept`)

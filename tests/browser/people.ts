@@ -80,6 +80,17 @@ export async function again(page: Page, why: string): Promise<void> {
   await page.getByLabel('Why does the earlier entry not count?').fill(why)
 }
 
+/** One of a list that drops down. On a machine that is busy the list may close again under the mouse: then once more. */
+export async function pick(page: Page, label: string, option: string | RegExp, nth = 0): Promise<void> {
+  const list = page.getByLabel(label).nth(nth)
+  await expect(list).toBeVisible()
+  await expect(async () => {
+    if ((await page.getByRole('listbox').count()) === 0) await list.click({ timeout: 5_000 })
+    await page.getByRole('option', { name: option }).click({ timeout: 5_000 })
+  }).toPass()
+  await expect(page.getByRole('listbox')).toHaveCount(0)
+}
+
 export async function choose(page: Page, question: string, option: string): Promise<void> {
   await page.getByLabel(`${question}: ${option}`, { exact: true }).locator('xpath=..').click()
 }

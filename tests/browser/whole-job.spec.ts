@@ -1,13 +1,7 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { coolAndLook, fuseAndCool, prepareCoupler } from './coupler'
-import { atStep, lineByName, someone } from './people'
+import { atStep, lineByName, pick, someone } from './people'
 import { packText, testSection } from './section'
-
-/** Chooses an option of a select by its label. */
-async function choose(page: Page, label: string, option: string | RegExp, nth = 0): Promise<void> {
-  await page.getByLabel(label).nth(nth).click()
-  await page.getByRole('option', { name: option }).click()
-}
 
 /** From an empty line to a signed PDF: engineer at the desk, joiner and inspector on phones, test, pack. */
 test('the whole job', async ({ browser }, info) => {
@@ -20,11 +14,11 @@ test('the whole job', async ({ browser }, info) => {
     await expect(engineer.getByText('Give the line a name.')).toBeVisible()
     await engineer.getByLabel('Name', { exact: true }).first().fill(name)
     await engineer.getByLabel('Outside diameter, mm').fill('110')
-    await choose(engineer, 'Procedure for the joints', /one-pass peel/)
+    await pick(engineer, 'Procedure for the joints', /one-pass peel/)
     await engineer.getByRole('textbox', { name: 'Centre line' }).fill('0; 100; 200; 50\n18; 118; 200; 51.5\n36; 136; 200; 50.5')
     await engineer.getByLabel('From, m').fill('0')
     await engineer.getByLabel('To, m').fill('36')
-    await choose(engineer, 'Test method', /Pressure decay/)
+    await pick(engineer, 'Test method', /Pressure decay/)
     await engineer.getByRole('button', { name: 'Make the line' }).click()
     await expect(engineer.getByRole('heading', { name, level: 1 })).toBeVisible()
     await expect(engineer.getByText('Begin joint 1')).toBeVisible()

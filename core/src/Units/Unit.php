@@ -97,7 +97,7 @@ final readonly class Unit
                 'pa_s' => ['Pa/s', 1], 'kpa_min' => ['kPa/min', 1000 / 60], 'kpa_h' => ['kPa/h', 1000 / 3600],
                 'bar_h' => ['bar/h', 1e5 / 3600], 'psi_h' => ['psi/h', $psi / 3600],
             ],
-            'expansion' => ['per_k' => ['1/K', 1], 'per_f' => ['1/°F', 1.8]],
+            'expansion' => ['per_k' => ['1/K', 1], 'pct_per_k' => ['%/K', 0.01], 'per_f' => ['1/°F', 1.8]],
             'compliance' => ['m3_per_pa' => ['m³/Pa', 1], 'l_per_bar' => ['L/bar', 1e-8]],
             'voltage' => ['v' => ['V', 1]],
             'current' => ['a' => ['A', 1]],

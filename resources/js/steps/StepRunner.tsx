@@ -85,7 +85,7 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
                   sx={{ all: 'unset', cursor: 'pointer', display: 'flex', gap: 1.5, alignItems: 'center', width: '100%', minHeight: 44, boxSizing: 'border-box', fontWeight: current ? 700 : 400, color: s.status === 'todo' && !current && !late ? 'text.secondary' : 'text.primary', '&:focus-visible': { outline: '3px solid var(--accent)' } }}>
                   <Box sx={{ width: 26, display: 'grid', placeItems: 'center' }}>{late && !(here && judged(s)) ? <span aria-label="not yet sent">●</span> : s.status === 'done' ? <VerdictMark verdict={s.verdict} /> : s.optional ? '+' : numbers.get(s.key)}</Box>
                   <Box component="span" sx={{ flexGrow: 1, py: 0.75 }}>{s.title}</Box>
-                  <Box component="span" sx={{ textAlign: 'right', color: 'text.secondary', fontWeight: 400 }}>{late ? (late.refused ? 'refused' : here && judged(s) && s.summary ? `${tight(s.summary)} · not yet sent` : 'not yet sent') : ((s.summary && tight(s.summary)) ?? (s.status === 'running' ? 'running' : s.optional ? 'if any' : ''))}</Box>
+                  <Box component="span" sx={{ textAlign: 'right', color: 'text.secondary', fontWeight: 400 }}>{late ? (late.refused ? 'refused' : here && judged(s) && s.summary ? <>{tight(s.summary)} · not yet sent</> : 'not yet sent') : (s.summary ? tight(s.summary) : (s.status === 'running' ? 'running' : s.optional ? 'if any' : ''))}</Box>
                 </Box>
               </Box>
             )

@@ -4,8 +4,10 @@ import type { Reason, Verdict } from '../api/client'
 
 export const WORD: Record<Verdict, string> = { good: 'Good', close: 'Close', bad: 'Bad', open: 'Open' }
 
+const FIGURE = /(\d[\d.,:]* (?:(?:mm|cm|m|km|in|ft|s|min|h|V|A|VA|W|kJ|J|K|bar|kPa|MPa|psi|L|gal|N·m|kg|g)\b|%\/K|%|°C|°F|°|Ω))/
+
 /** A figure stays on one line with its unit. */
-export const tight = (text: string): string => text.replace(/(\d) (?=(?:mm|cm|m|km|in|ft|s|min|h|V|A|VA|W|Ω|kΩ|J|kJ|°C|°F|K|%|bar|kPa|MPa|psi|L|gal|N·m|lbf·ft|g|kg)\b|%|°|Ω)/g, '$1\u00a0')
+export const tight = (text: string): ReactNode => text.split(FIGURE).map((part, i) => (i % 2 === 1 ? <span key={i} style={{ whiteSpace: 'nowrap' }}>{part}</span> : part))
 
 /** A shape for each verdict, so that it can be told in grey: tick, half ring, bar, open ring. */
 export function VerdictMark({ verdict, size = 22 }: { verdict: Verdict; size?: number }): ReactElement {
