@@ -14,7 +14,7 @@ function sentence(line: LineShort): string {
   const made = part.filter((j) => j.state === 'made' || j.state === 'accepted').length
   const bad = part.filter((j) => j.verdict === 'bad').length
   const tested = line.sections.filter((s) => s.tests.some((t) => t.state === 'accepted')).length
-  return `${made} of ${part.length} joints made${bad > 0 ? `, ${bad} bad` : ''}; ${tested} of ${line.sections.length} sections tested good.`
+  return `${made} of ${part.length} joints made${bad > 0 ? `, ${bad} bad` : ''}; ${line.sections.length === 0 ? 'no section planned' : `${tested} of ${line.sections.length} sections tested good`}.`
 }
 
 export default function Lines(): ReactElement {

@@ -117,5 +117,5 @@ export default function Chart({ x, xLabel, lines, leftLabel, rightLabel, limits,
     plot.current?.setData([x, ...lines.map((l) => l.values)] as uPlot.AlignedData)
   }, [x, lines])
 
-  return <Box ref={host} role="img" aria-label={title} sx={{ width: '100%', minHeight: height, '& .u-legend': { fontSize: 14, color: 'text.primary' } }} />
+  return <Box ref={host} role="img" aria-label={title} sx={{ width: '100%', minHeight: height, '& .u-legend': { fontSize: 14, color: 'text.primary' }, '& .uplot:not(:hover) .u-value, & .uplot:not(:hover) .u-series:first-of-type': { visibility: 'hidden' } }} />
 }
