@@ -9,7 +9,6 @@ use Diastoma\Core\PressureTest\Segment;
 use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\FactCheck;
 use Diastoma\Core\Procedure\Judge;
-use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
@@ -17,72 +16,7 @@ use Diastoma\Core\Simulation\PumpAndLogger;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
-const TRACE = '11111111-1111-4111-8111-111111111111';
-
-/** Card, box and tools as they come out of the stores, all in date. */
-function kit(): array
-{
-    return [
-        'card' => ['id' => 'c', 'name' => 'J. Weir', 'valid_until' => '2027-01-31', 'works' => 'electrofusion', 'dn_min_mm' => 20, 'dn_max_mm' => 630, 'materials' => 'PE100'],
-        'box' => ['id' => 'b', 'name' => 'Box 2', 'due_on' => '2026-12-31', 'efficiency' => 0.85, 'power_factor' => 0.8],
-        'tape' => ['id' => 't', 'name' => 'Tape 4', 'due_on' => '2026-12-31'], 'tool' => ['id' => 'p', 'name' => 'Tool 1', 'due_on' => '2026-12-31'],
-    ];
-}
-
-/** A healthy joint of the shipped couplers: step => value. */
-function couplerFacts(int $positions = 4, string $fault = 'none'): array
-{
-    $clocks = $positions === 4 ? ['12:00', '1:30', '3:00', '4:30'] : ['12:00', '12:45', '1:30', '2:15', '3:00', '3:45', '4:30', '5:15'];
-    $facts = [
-        'kit' => kit(),
-        'conditions' => ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 13, 'fitting_c' => 14, 'wind_ms' => 2, 'shelter' => false, 'rain' => false],
-        'pipes' => ['pipe_a' => '041', 'pipe_b' => '042', 'slides' => 'normal'],
-        'code' => ['code' => '010000110395160210150039', 'layout' => ['id' => 'l', 'name' => 'Practice', 'practice' => true, 'layout' => Data::json('codes/practice.json')]],
-        'label' => ['dn_mm' => 110, 'voltage_v' => 39.5, 'time_s' => 150, 'cooling_min' => 15, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 160],
-        'supply' => ['generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0], 'other_va' => 0, 'earthed' => true],
-    ];
-    foreach (['a', 'b'] as $side) {
-        $facts["od@{$side}"] = ['od_tape_mm' => 110.15];
-        $facts["ovality@{$side}"] = ['readings' => array_map(fn ($c, $i) => ['clock' => $c, 'value_mm' => 110.2 + 0.2 * ($i % 3)], $clocks, array_keys($clocks))];
-        $facts["toe@{$side}"] = ['od_end_mm' => 109.8, 'od_back_mm' => 110.15];
-        $facts["scrape@{$side}"] = ['od_after_mm' => 109.6, 'marks_gone' => true, 'sharp' => true, 'tool' => 'turning'];
-        $facts["mark@{$side}"] = ['end_square' => true, 'mark_mm' => 80, 'all_round' => true];
-        $facts["wipe@{$side}"] = ['wiped' => true, 'dry' => true];
-    }
-
-    return $facts + [
-        'assemble' => ['clamped' => true, 'free' => true, 'marks_at_face' => true],
-        'gap' => ['readings' => [['clock' => '12', 'value_mm' => 0.6], ['clock' => '3', 'value_mm' => 0.4], ['clock' => '6', 'value_mm' => 0.2], ['clock' => '9', 'value_mm' => 0.4]]],
-        'fusion' => [
-            'trace' => TRACE, 'part' => 0, 'final' => true, 'samples' => FusionBox::trace(39.5, 1.6, 154, $fault), 'cold_r_ohm' => 1.6 * FusionBox::programme($fault)['r_ratio'],
-            'supply_v' => 231, 'started_at' => '2026-05-04T09:20:00+02:00', 'ended_at' => '2026-05-04T09:22:34+02:00',
-        ],
-        'cooling' => ['released_at' => '2026-05-04T09:40:00+02:00'],
-        'look' => ['indicators_up' => true, 'marks_visible' => true, 'marks_moved' => false, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false],
-        'accept' => ['signed' => true],
-    ];
-}
-
-function judged(string|Procedure $procedure, array $values, array $line = []): Judgement
-{
-    $procedure = is_string($procedure) ? Procedure::shipped()[$procedure] : $procedure;
-    $minute = 0;
-    $facts = [];
-    foreach ($procedure->steps as $step) {
-        if (isset($values[$step->key()])) {
-            $at = new DateTimeImmutable('2026-05-04T08:50:00+02:00 +'.$minute++.' minutes');
-            $facts[] = new Fact("f{$minute}", $step->key(), FactCheck::normalise($step, $values[$step->key()]), $at, 'J. Weir', 'joiner');
-        }
-    }
-    $line += ['dn_mm' => 110, 'od_mm' => 110, 'sdr' => 11, 'wall_mm' => 10.0, 'material' => 'PE100', 'service' => 'water', 'time_zone' => 'Europe/Vienna', 'sides' => ['a' => 'pipe 041', 'b' => 'pipe 042']];
-
-    return Judge::judge($procedure, $facts, $line, new DateTimeImmutable('2026-05-04T12:00:00+02:00'));
-}
-
-function texts(Judgement $judgement, UnitSystem $units = UnitSystem::Metric): string
-{
-    return implode("\n", array_map(fn ($r) => $r['text'].' '.$r['do'], $judgement->toArray($units)['reasons']));
-}
+require_once __DIR__.'/helpers.php';
 
 it('judges a healthy coupler good, by both schools', function (string $id, int $positions, array $clocks) {
     $judgement = judged($id, couplerFacts($positions));

@@ -2,57 +2,17 @@
 
 declare(strict_types=1);
 
-use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Data;
-use Diastoma\Core\Procedure\Fact;
-use Diastoma\Core\Procedure\FactCheck;
-use Diastoma\Core\Procedure\Judge;
-use Diastoma\Core\Procedure\Judgement;
-use Diastoma\Core\Procedure\Procedure;
-use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
+
+require_once __DIR__.'/helpers.php';
 
 /*
  * The procedures of electrofusion beyond the small coupler: large couplings with restraints and preheating, saddles.
  * Facts come with their own minute, because waiting is part of these procedures.
  */
 const DAY = '2026-05-04T08:00:00+02:00';
-
-function minute(int $minute): string
-{
-    return (new DateTimeImmutable(DAY))->modify("+{$minute} minutes")->format('Y-m-d\TH:i:sP');
-}
-
-/** @return array<string, mixed> a trace that began at a minute and was healthy unless said otherwise */
-function traced(float $volts, float $ohms, float $seconds, int $from, string $fault = 'none', int $n = 1): array
-{
-    $end = (new DateTimeImmutable(DAY))->modify("+{$from} minutes")->modify('+'.(int) $seconds.' seconds');
-
-    return [
-        'trace' => sprintf('%08d-0000-4000-8000-000000000000', 1000 * $n + $from), 'part' => 0, 'final' => true, 'samples' => FusionBox::trace($volts, $ohms, $seconds, $fault), 'supply_v' => 231,
-        'cold_r_ohm' => $ohms * FusionBox::programme($fault)['r_ratio'], 'started_at' => minute($from), 'ended_at' => $end->format('Y-m-d\TH:i:sP'),
-    ];
-}
-
-/**
- * @param  list<array{string, array<string, mixed>, int}>  $recorded  step, value, minute
- * @param  array<string, mixed>  $line
- */
-function told(string $procedure, array $recorded, array $line = [], int $now = 900): Judgement
-{
-    $procedure = Procedure::shipped()[$procedure];
-    $facts = [];
-    foreach ($recorded as $i => [$key, $value, $at]) {
-        $step = $procedure->step($key) ?? throw new LogicException("no step {$key}");
-        $facts[] = new Fact("f{$i}", $key, FactCheck::normalise($step, $value), new DateTimeImmutable(minute($at)), 'J. Weir', 'joiner');
-    }
-
-    return Judge::judge($procedure, $facts, $line + [
-        'dn_mm' => 630, 'od_mm' => 630, 'sdr' => 17, 'wall_mm' => 37.4, 'material' => 'PE100', 'service' => 'water', 'time_zone' => 'Europe/Vienna',
-        'sides' => ['a' => 'pipe 7', 'b' => 'pipe 8'], 'restraints' => restraints(),
-    ], new DateTimeImmutable(minute($now)));
-}
 
 /** @return list<array<string, string>> three on each end, cool at minute 60 */
 function restraints(): array
@@ -65,11 +25,6 @@ function restraints(): array
     }
 
     return $all;
-}
-
-function fittingCode(int $dn, float $volts, float $ohms, int $seconds): string
-{
-    return Registry::standard()->run('fitting-code-encode', ['layout' => 'T1', 'dn_mm' => $dn, 'voltage_v' => $volts, 'resistance_ohm' => $ohms, 'time_s' => $seconds, 'correction_pct_per_k' => 0.2])['code'];
 }
 
 function layout(): array
@@ -134,17 +89,6 @@ function largeCoupling(array $gaps = [2.6, 1.6], string $windings = 'one'): arra
     return [...$all, ['cooling', ['released_at' => minute($at + 65)], $at + 65],
         ['look', ['indicators_up' => true, 'marks_visible' => true, 'marks_moved' => false, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false, 'photos' => ['11111111-1111-4111-8111-111111111111']], $at + 70],
         ['accept', ['signed' => true], $at + 80]];
-}
-
-function saying(Judgement $judgement): string
-{
-    return implode("\n", array_map(fn ($r) => "{$r['step']}: {$r['verdict']} {$r['text']} {$r['do']}", $judgement->toArray(UnitSystem::Metric, new DateTimeZone('Europe/Vienna'))['reasons']));
-}
-
-/** @param  list<array{string, array<string, mixed>, int}>  $all */
-function but(array $all, string $step, array $value, ?int $at = null): array
-{
-    return array_map(fn (array $f) => $f[0] === $step ? [$step, $value + (isset($value['trace']) ? [] : $f[1]), $at ?? $f[2]] : $f, $all);
 }
 
 it('makes a large coupling good: clamped round, drawn, preheated once or twice, one winding or two', function (array $gaps, string $windings) {

@@ -15,6 +15,8 @@ use Diastoma\Core\Simulation\Noise;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
+require_once __DIR__.'/helpers.php';
+
 /*
  * Whatever comes, the answer is a judgement or a sentence: never a crash, never a warning, never good.
  */

@@ -10,6 +10,8 @@ use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
+require_once __DIR__.'/helpers.php';
+
 /*
  * What a crew does with a small coupler beyond the plain case: other schools, a repair piece, a ribbon on the scale, a
  * closing piece, a code that nobody here can read, a repeat by permit, a night on which the clock is changed.

@@ -12,21 +12,7 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Unit;
 use Diastoma\Core\Units\UnitSystem;
 
-/** The first accepted worked example of each calculation. */
-function acceptedExamples(): array
-{
-    $found = [];
-    foreach (glob(__DIR__.'/examples/*.jsonl') ?: [] as $file) {
-        foreach (file($file, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
-            $example = json_decode($line, true);
-            if (! isset($example['out']['error'])) {
-                $found[$example['calc']] ??= $example['in'];
-            }
-        }
-    }
-
-    return $found;
-}
+require_once __DIR__.'/helpers.php';
 
 /** Numbers of an answer that are not exactly equal after a change of unit, because a factor was multiplied and divided. */
 function sameAnswer(mixed $a, mixed $b, string $where): void

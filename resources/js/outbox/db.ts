@@ -10,6 +10,8 @@ export interface Waiting {
   body: NewFact
   /** What the server said when it refused; the fact stays until a person corrects or drops it. */
   refused?: string
+  /** how a person calls the step */
+  title?: string
   /** when it was put here, ms of the device's clock */
   since?: number
 }

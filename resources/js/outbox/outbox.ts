@@ -35,10 +35,10 @@ export function newId(): string {
   return crypto.randomUUID ? crypto.randomUUID() : '10000000-1000-4000-8000-100000000000'.replace(/[018]/g, (c) => (Number(c) ^ (crypto.getRandomValues(new Uint8Array(1))[0]! & (15 >> (Number(c) / 4)))).toString(16))
 }
 
-/** Puts a fact into the outbox and tries to send. Resolves when it is safely on the device. */
-export async function record(subject: string, fact: Omit<NewFact, 'id' | 'recorded_at'> & { recorded_at?: string }): Promise<string> {
+/** Puts a fact into the outbox and tries to send. Resolves when it is safely on the device. `title`: how a person calls the step. */
+export async function record(subject: string, fact: Omit<NewFact, 'id' | 'recorded_at'> & { recorded_at?: string }, title?: string): Promise<string> {
   const id = newId()
-  await store.waiting.add({ id, subject, since: Date.now(), body: { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime() } })
+  await store.waiting.add({ id, subject, since: Date.now(), ...(title ? { title } : {}), body: { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime() } })
   tell()
   void flush()
   return id
@@ -46,6 +46,11 @@ export async function record(subject: string, fact: Omit<NewFact, 'id' | 'record
 
 export async function drop(seq: number): Promise<void> {
   await store.waiting.delete(seq)
+  tell()
+}
+
+export async function dropPhoto(id: string): Promise<void> {
+  await store.photos.delete(id)
   tell()
 }
 

@@ -199,7 +199,7 @@ function StepPane({ path, data, procedure, state, text, values, waiting, judged,
   const [photos, setPhotos] = useState<string[]>([])
   const running = useRun(`${path}/${state.key}`)
   const save = async (value: Record<string, unknown>): Promise<void> => {
-    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...(again ? { supersedes: state.fact_id, reason: reason || 'measured again' } : {}) })
+    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...(again ? { supersedes: state.fact_id, reason: reason || 'measured again' } : {}) }, state.title)
     setAgain(false)
     onMoved()
   }

@@ -3,7 +3,7 @@ import { useEffect, useState, type ReactElement, type ReactNode } from 'react'
 import { Link as RouterLink, useLocation, useNavigate } from 'react-router'
 import { api } from '../api/client'
 import { queries, useMe } from '../api/queries'
-import { drop } from '../outbox/outbox'
+import { drop, dropPhoto } from '../outbox/outbox'
 import { useOutbox } from '../outbox/useOutbox'
 import { useWaitingPhotos } from '../outbox/usePhotos'
 import { Sheet } from './Sheet'
@@ -82,7 +82,7 @@ function Status(): ReactElement | null {
         {waiting.map((w) => (
           <Box key={w.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>
             <Box sx={{ flexGrow: 1 }}>
-              <Typography>{w.body.step}</Typography>
+              <Typography>{w.title ?? w.body.step}</Typography>
               <Typography variant="body2">
                 {w.body.recorded_at.slice(11, 16)} {w.refused ? `· refused: ${w.refused}` : '· waits for the network'}
               </Typography>
@@ -95,9 +95,12 @@ function Status(): ReactElement | null {
           </Box>
         ))}
         {photos.map((p) => (
-          <Box key={p.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5 }}>
-            <Typography>Photo, {p.step}</Typography>
-            <Typography variant="body2">{p.takenAt.slice(11, 16)} {p.refused ? `· refused: ${p.refused}` : '· waits for the network'}</Typography>
+          <Box key={p.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>
+            <Box sx={{ flexGrow: 1 }}>
+              <Typography>Photo, {p.step}</Typography>
+              <Typography variant="body2">{p.takenAt.slice(11, 16)} {p.refused ? `· refused: ${p.refused}` : '· waits for the network'}</Typography>
+            </Box>
+            {p.refused && <Button variant="outlined" onClick={() => void dropPhoto(p.id)}>Drop it</Button>}
           </Box>
         ))}
       </Sheet>

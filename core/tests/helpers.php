@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Data;
+use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\FactCheck;
+use Diastoma\Core\Procedure\Judge;
+use Diastoma\Core\Procedure\Judgement;
+use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Simulation\FusionBox;
+use Diastoma\Core\Units\UnitSystem;
+
+/* What several test files share: healthy joints, facts with their minute, what a judgement says. */
+
+const TRACE = '11111111-1111-4111-8111-111111111111';
+
+/** Card, box and tools as they come out of the stores, all in date. */
+function kit(): array
+{
+    return [
+        'card' => ['id' => 'c', 'name' => 'J. Weir', 'valid_until' => '2027-01-31', 'works' => 'electrofusion', 'dn_min_mm' => 20, 'dn_max_mm' => 630, 'materials' => 'PE100'],
+        'box' => ['id' => 'b', 'name' => 'Box 2', 'due_on' => '2026-12-31', 'efficiency' => 0.85, 'power_factor' => 0.8],
+        'tape' => ['id' => 't', 'name' => 'Tape 4', 'due_on' => '2026-12-31'], 'tool' => ['id' => 'p', 'name' => 'Tool 1', 'due_on' => '2026-12-31'],
+    ];
+}
+
+/** A healthy joint of the shipped couplers: step => value. */
+function couplerFacts(int $positions = 4, string $fault = 'none'): array
+{
+    $clocks = $positions === 4 ? ['12:00', '1:30', '3:00', '4:30'] : ['12:00', '12:45', '1:30', '2:15', '3:00', '3:45', '4:30', '5:15'];
+    $facts = [
+        'kit' => kit(),
+        'conditions' => ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 13, 'fitting_c' => 14, 'wind_ms' => 2, 'shelter' => false, 'rain' => false],
+        'pipes' => ['pipe_a' => '041', 'pipe_b' => '042', 'slides' => 'normal'],
+        'code' => ['code' => '010000110395160210150039', 'layout' => ['id' => 'l', 'name' => 'Practice', 'practice' => true, 'layout' => Data::json('codes/practice.json')]],
+        'label' => ['dn_mm' => 110, 'voltage_v' => 39.5, 'time_s' => 150, 'cooling_min' => 15, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 160],
+        'supply' => ['generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0], 'other_va' => 0, 'earthed' => true],
+    ];
+    foreach (['a', 'b'] as $side) {
+        $facts["od@{$side}"] = ['od_tape_mm' => 110.15];
+        $facts["ovality@{$side}"] = ['readings' => array_map(fn ($c, $i) => ['clock' => $c, 'value_mm' => 110.2 + 0.2 * ($i % 3)], $clocks, array_keys($clocks))];
+        $facts["toe@{$side}"] = ['od_end_mm' => 109.8, 'od_back_mm' => 110.15];
+        $facts["scrape@{$side}"] = ['od_after_mm' => 109.6, 'marks_gone' => true, 'sharp' => true, 'tool' => 'turning'];
+        $facts["mark@{$side}"] = ['end_square' => true, 'mark_mm' => 80, 'all_round' => true];
+        $facts["wipe@{$side}"] = ['wiped' => true, 'dry' => true];
+    }
+
+    return $facts + [
+        'assemble' => ['clamped' => true, 'free' => true, 'marks_at_face' => true],
+        'gap' => ['readings' => [['clock' => '12', 'value_mm' => 0.6], ['clock' => '3', 'value_mm' => 0.4], ['clock' => '6', 'value_mm' => 0.2], ['clock' => '9', 'value_mm' => 0.4]]],
+        'fusion' => [
+            'trace' => TRACE, 'part' => 0, 'final' => true, 'samples' => FusionBox::trace(39.5, 1.6, 154, $fault), 'cold_r_ohm' => 1.6 * FusionBox::programme($fault)['r_ratio'],
+            'supply_v' => 231, 'started_at' => '2026-05-04T09:20:00+02:00', 'ended_at' => '2026-05-04T09:22:34+02:00',
+        ],
+        'cooling' => ['released_at' => '2026-05-04T09:40:00+02:00'],
+        'look' => ['indicators_up' => true, 'marks_visible' => true, 'marks_moved' => false, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false],
+        'accept' => ['signed' => true],
+    ];
+}
+
+function judged(string|Procedure $procedure, array $values, array $line = []): Judgement
+{
+    $procedure = is_string($procedure) ? Procedure::shipped()[$procedure] : $procedure;
+    $minute = 0;
+    $facts = [];
+    foreach ($procedure->steps as $step) {
+        if (isset($values[$step->key()])) {
+            $at = new DateTimeImmutable('2026-05-04T08:50:00+02:00 +'.$minute++.' minutes');
+            $facts[] = new Fact("f{$minute}", $step->key(), FactCheck::normalise($step, $values[$step->key()]), $at, 'J. Weir', 'joiner');
+        }
+    }
+    $line += ['dn_mm' => 110, 'od_mm' => 110, 'sdr' => 11, 'wall_mm' => 10.0, 'material' => 'PE100', 'service' => 'water', 'time_zone' => 'Europe/Vienna', 'sides' => ['a' => 'pipe 041', 'b' => 'pipe 042']];
+
+    return Judge::judge($procedure, $facts, $line, new DateTimeImmutable('2026-05-04T12:00:00+02:00'));
+}
+
+function texts(Judgement $judgement, UnitSystem $units = UnitSystem::Metric): string
+{
+    return implode("\n", array_map(fn ($r) => $r['text'].' '.$r['do'], $judgement->toArray($units)['reasons']));
+}
+
+/** @param  list<array{string, array<string, mixed>, int}>  $all */
+function but(array $all, string $step, array $value, ?int $at = null): array
+{
+    return array_map(fn (array $f) => $f[0] === $step ? [$step, $value + (isset($value['trace']) ? [] : $f[1]), $at ?? $f[2]] : $f, $all);
+}
+
+function fittingCode(int $dn, float $volts, float $ohms, int $seconds): string
+{
+    return Registry::standard()->run('fitting-code-encode', ['layout' => 'T1', 'dn_mm' => $dn, 'voltage_v' => $volts, 'resistance_ohm' => $ohms, 'time_s' => $seconds, 'correction_pct_per_k' => 0.2])['code'];
+}
+
+function minute(int $minute): string
+{
+    return (new DateTimeImmutable(DAY))->modify("+{$minute} minutes")->format('Y-m-d\TH:i:sP');
+}
+
+function saying(Judgement $judgement): string
+{
+    return implode("\n", array_map(fn ($r) => "{$r['step']}: {$r['verdict']} {$r['text']} {$r['do']}", $judgement->toArray(UnitSystem::Metric, new DateTimeZone('Europe/Vienna'))['reasons']));
+}
+
+/**
+ * @param  list<array{string, array<string, mixed>, int}>  $recorded  step, value, minute
+ * @param  array<string, mixed>  $line
+ */
+function told(string $procedure, array $recorded, array $line = [], int $now = 900): Judgement
+{
+    $procedure = Procedure::shipped()[$procedure];
+    $facts = [];
+    foreach ($recorded as $i => [$key, $value, $at]) {
+        $step = $procedure->step($key) ?? throw new LogicException("no step {$key}");
+        $facts[] = new Fact("f{$i}", $key, FactCheck::normalise($step, $value), new DateTimeImmutable(minute($at)), 'J. Weir', 'joiner');
+    }
+
+    return Judge::judge($procedure, $facts, $line + [
+        'dn_mm' => 630, 'od_mm' => 630, 'sdr' => 17, 'wall_mm' => 37.4, 'material' => 'PE100', 'service' => 'water', 'time_zone' => 'Europe/Vienna',
+        'sides' => ['a' => 'pipe 7', 'b' => 'pipe 8'], 'restraints' => restraints(),
+    ], new DateTimeImmutable(minute($now)));
+}
+
+/** @return array<string, mixed> a trace that began at a minute and was healthy unless said otherwise */
+function traced(float $volts, float $ohms, float $seconds, int $from, string $fault = 'none', int $n = 1): array
+{
+    $end = (new DateTimeImmutable(DAY))->modify("+{$from} minutes")->modify('+'.(int) $seconds.' seconds');
+
+    return [
+        'trace' => sprintf('%08d-0000-4000-8000-000000000000', 1000 * $n + $from), 'part' => 0, 'final' => true, 'samples' => FusionBox::trace($volts, $ohms, $seconds, $fault), 'supply_v' => 231,
+        'cold_r_ohm' => $ohms * FusionBox::programme($fault)['r_ratio'], 'started_at' => minute($from), 'ended_at' => $end->format('Y-m-d\TH:i:sP'),
+    ];
+}
+
+/** The first accepted worked example of each calculation. */
+function acceptedExamples(): array
+{
+    $found = [];
+    foreach (glob(__DIR__.'/examples/*.jsonl') ?: [] as $file) {
+        foreach (file($file, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
+            $example = json_decode($line, true);
+            if (! isset($example['out']['error'])) {
+                $found[$example['calc']] ??= $example['in'];
+            }
+        }
+    }
+
+    return $found;
+}
