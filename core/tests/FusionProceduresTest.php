@@ -12,21 +12,6 @@ require_once __DIR__.'/helpers.php';
  * The procedures of electrofusion beyond the small coupler: large couplings with restraints and preheating, saddles.
  * Facts come with their own minute, because waiting is part of these procedures.
  */
-const DAY = '2026-05-04T08:00:00+02:00';
-
-/** @return list<array<string, string>> three on each end, cool at minute 60 */
-function restraints(): array
-{
-    $all = [];
-    foreach (['a', 'b'] as $end) {
-        foreach ([1, 2, 3] as $n) {
-            $all[] = ['number' => "4{$end}{$n}", 'end' => $end, 'verdict' => 'good', 'free_from' => minute(60)];
-        }
-    }
-
-    return $all;
-}
-
 function layout(): array
 {
     return ['id' => 'l', 'name' => 'Practice', 'practice' => true, 'layout' => Data::json('codes/practice.json')];

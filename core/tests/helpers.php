@@ -16,6 +16,8 @@ use Diastoma\Core\Units\UnitSystem;
 
 const TRACE = '11111111-1111-4111-8111-111111111111';
 
+const DAY = '2026-05-04T08:00:00+02:00';
+
 /** Card, box and tools as they come out of the stores, all in date. */
 function kit(): array
 {
@@ -146,4 +148,17 @@ function acceptedExamples(): array
     }
 
     return $found;
+}
+
+/** @return list<array<string, string>> three on each end, cool at minute 60 */
+function restraints(): array
+{
+    $all = [];
+    foreach (['a', 'b'] as $end) {
+        foreach ([1, 2, 3] as $n) {
+            $all[] = ['number' => "4{$end}{$n}", 'end' => $end, 'verdict' => 'good', 'free_from' => minute(60)];
+        }
+    }
+
+    return $all;
 }
