@@ -11,10 +11,7 @@ use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Simulation\Noise;
 use Diastoma\Core\Simulation\PracticeLabels;
 
-function calc(string $name, array $in): array
-{
-    return Registry::standard()->run($name, $in);
-}
+require_once __DIR__.'/helpers.php';
 
 it('converts as GNU Units does', function () {
     foreach (file(__DIR__.'/references/units.csv', FILE_IGNORE_NEW_LINES) as $row) {

@@ -9,6 +9,7 @@ use Diastoma\Core\Procedure\FactCheck;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Units\UnitSystem;
 
@@ -161,4 +162,22 @@ function restraints(): array
     }
 
     return $all;
+}
+
+/** @return array<string, mixed> what a calculation answers */
+function calc(string $name, array $in): array
+{
+    return Registry::standard()->run($name, $in);
+}
+
+/** The field that a calculation refuses. */
+function refused(string $name, array $in): ?string
+{
+    try {
+        calc($name, $in);
+    } catch (Refused $refused) {
+        return $refused->firstField();
+    }
+
+    return null;
 }

@@ -52,10 +52,11 @@ final class OperatorCard
             }
         }
         if ($dn !== null) {
-            if ($dnMin === null && $dnMax === null) {
-                $open[] = 'size';
-            } elseif (($dnMin !== null && Si::mm($dn) < Si::mm($dnMin) - 1e-6) || ($dnMax !== null && Si::mm($dn) > Si::mm($dnMax) + 1e-6)) {
+            if (($dnMin !== null && Si::mm($dn) < Si::mm($dnMin) - 1e-6) || ($dnMax !== null && Si::mm($dn) > Si::mm($dnMax) + 1e-6)) {
                 $fails[] = 'size';
+            } elseif ($dnMax === null) {
+                // Cards often state the largest size alone; without it nothing says how far they reach.
+                $open[] = 'size';
             }
         }
 
