@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
+import { chromium, expect, test, type Page } from '@playwright/test'
 import bwip from 'bwip-js/node'
-import { readFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { prepareCoupler } from './coupler'
 import { atStep, lineByName, recordStep, signIn, fill } from './people'
@@ -37,6 +37,40 @@ test('the code of a fitting is read from a picture', async ({ page }) => {
   await recordStep(page)
   await atStep(page, 'Card, box and tools')
   expect((await sent(page, `joints/${joint.id}`, 'code'))['code']).toBe(CODE)
+})
+
+/** A film of codes for the stand-in of a camera that comes with the browser: grey bars on white, 640×240, ten pictures of each. */
+function filmed(codes: string[]): Buffer {
+  const [width, height] = [640, 240]
+  const frames = codes.flatMap((text) => {
+    const bars = (bwip.raw({ bcid: 'interleaved2of5', text } as never) as unknown as { sbs: number[] }[])[0]!.sbs
+    const scale = Math.floor((width - 60) / bars.reduce((a, b) => a + b, 0))
+    const row = Buffer.alloc(width, 235)
+    let x = 30
+    bars.forEach((bar, i) => {
+      if (i % 2 === 0) row.fill(20, x, x + bar * scale)
+      x += bar * scale
+    })
+    const blank = Buffer.alloc(width, 235)
+    const picture = Buffer.concat([...Array.from({ length: height }, (_, y) => (y > 40 && y < 200 ? row : blank)), Buffer.alloc((width * height) / 2, 128)])
+    return Array.from({ length: 10 }, () => Buffer.concat([Buffer.from('FRAME\n'), picture]))
+  })
+  return Buffer.concat([Buffer.from(`YUV4MPEG2 W${width} H${height} F10:1 Ip A1:1 C420\n`), ...frames])
+}
+
+test('the code of a fitting is read by the camera; a sweep over a part of it does not count', async ({ baseURL }, info) => {
+  const film = info.outputPath('codes.y4m')
+  writeFileSync(film, filmed([CODE.slice(0, 20), CODE]))
+  const { launchOptions } = info.project.use
+  const browser = await chromium.launch({ ...launchOptions, args: [...(launchOptions?.args ?? []), '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', `--use-file-for-fake-video-capture=${film}`] })
+  const page = await (await browser.newContext({ baseURL: baseURL!, viewport: { width: 390, height: 844 } })).newPage()
+  await signIn(page, 'bram')
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  await page.goto(`/joints/${line.joints.find((j) => j.number === '43')!.id}?step=code`)
+  await page.getByRole('button', { name: 'Camera' }).click()
+  await expect(page.getByText('Read 24 digits.')).toBeVisible()
+  await expect(page.getByLabel('24 digits')).toHaveValue(CODE)
+  await browser.close()
 })
 
 test('a practice label is drawn to scan and its trap is found', async ({ page }) => {

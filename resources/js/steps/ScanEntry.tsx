@@ -43,11 +43,17 @@ export function ScanEntry({ step, project, onRecord }: { step: StepText; project
 function CameraSheet({ open, onClose, onCode }: { open: boolean; onClose: () => void; onCode: (code: string) => void }): ReactElement {
   const video = useRef<HTMLVideoElement>(null)
   const [fault, setFault] = useState<string | null>(null)
+  // The page renders anew every second; the camera must not start anew with it.
+  const told = useRef(onCode)
+  useEffect(() => {
+    told.current = onCode
+  }, [onCode])
   useEffect(() => {
     if (!open) return
     let stream: MediaStream | null = null
     let timer = 0
     let live = true
+    let reading = false
     const begin = async (): Promise<void> => {
       try {
         stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } })
@@ -56,15 +62,17 @@ function CameraSheet({ open, onClose, onCode }: { open: boolean; onClose: () => 
         await video.current.play()
         timer = window.setInterval(async () => {
           const v = video.current
-          if (!v || v.videoWidth === 0) return
+          if (!v || v.videoWidth === 0 || reading) return
+          reading = true
           const canvas = document.createElement('canvas')
           canvas.width = v.videoWidth
           canvas.height = v.videoHeight
           const context = canvas.getContext('2d')!
           context.drawImage(v, 0, 0)
           const code = await readCode(context.getImageData(0, 0, canvas.width, canvas.height)).catch(() => null)
+          reading = false
           // A partial sweep can look valid: only the whole code counts.
-          if (code?.length === 24 && live) onCode(code)
+          if (code?.length === 24 && live) told.current(code)
         }, 400)
       } catch {
         setFault('The camera cannot be used here. Take a picture instead, or type the digits.')
@@ -76,7 +84,7 @@ function CameraSheet({ open, onClose, onCode }: { open: boolean; onClose: () => 
       window.clearInterval(timer)
       stream?.getTracks().forEach((t) => t.stop())
     }
-  }, [open, onCode])
+  }, [open])
   return (
     <Sheet open={open} onClose={onClose} title="Hold the whole code in view">
       {fault ? <Typography>{fault}</Typography> : <video ref={video} muted playsInline style={{ width: '100%' }} />}
