@@ -77,7 +77,9 @@ final class StepLibrary
         }
         $with = $step['with'] ?? [];
         unset($step['use'], $step['with']);
-        $whole = $step + Data::json("steps/{$name}.json");
+        $kept = Data::json("steps/{$name}.json");
+        // A step of the library may itself be another one with what is different.
+        $whole = $step + (isset($kept['use']) ? self::taken("steps/{$name}", $kept) : $kept);
         foreach (is_array($with) ? $with : [] as $place => $value) {
             $at = &$whole;
             foreach (explode('.', (string) $place) as $key) {
