@@ -6,6 +6,7 @@ use App\Models\Joint;
 use App\Models\PressureTest;
 use App\Models\Section;
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Pipe\Material;
 use Diastoma\Core\PressureTest\SectionPlan;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Str;
@@ -51,6 +52,7 @@ final class PlanSection
             'context' => [
                 'segments' => $plan['segments'], 'allowance_segments' => $plan['allowance_segments'], 'gauge_target_kpa' => round($plan['gauge']['target_kpa'], 3),
                 'stp_kpa' => $plan['stp_kpa'], 'time_zone' => $section->line->project->time_zone, 'creep_m' => $section->line->pipe['creep_m'] ?? null,
+                'allowance_material' => Material::startValues($section->line->pipe['material'])['allowance_material'],
                 'open_at_start' => $plan['missing'],
             ],
         ]);

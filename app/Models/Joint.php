@@ -73,8 +73,14 @@ class Joint extends Subject
     private function restraints(): array
     {
         return array_values(self::query()->where('host_id', $this->id)->where('state', '!=', 'cut-out')->orderBy('number')->get()->map(fn (self $r) => [
-            'number' => $r->number, 'end' => (string) $r->side, 'verdict' => $r->verdict, 'free_from' => $r->clocks['pull_from'] ?? null,
+            'number' => $r->number, 'end' => (string) $r->side, 'verdict' => $r->soundness(), 'free_from' => $r->clocks['pull_from'] ?? null,
         ])->all());
+    }
+
+    /** How it was made, whether or not it is signed yet: a signature that is still to come opens nothing here. */
+    private function soundness(): string
+    {
+        return $this->state === 'made' && $this->verdict === 'open' ? ($this->headline[0]['verdict'] ?? 'good') : $this->verdict;
     }
 
     public function closed(): ?string

@@ -249,7 +249,7 @@ it('lets the lowest point see its test pressure and nothing more, unless the eng
 
 it('reads the times of the stretching-pipe test from the method, not from the code', function () {
     $in = ['stp_bar' => 15, 'relax_min' => 60, 'raise_min' => 8, 'hold_min' => 30, 'creep_min' => 60, 'p_creep_end_bar' => 12.3, 'p_after_bar' => 10.5, 'removed_l' => 15,
-        'segments' => [['length_m' => 500, 'id_mm' => 147.2, 'wall_mm' => 16.4, 'e_mod_mpa' => 900]], 'bulk_gpa' => 2.1, 'readings' => [[0, 1050], [30, 1077]]];
+        'segments' => [['length_m' => 500, 'id_mm' => 147.2, 'wall_mm' => 16.4, 'e_mod_mpa' => 900]], 'bulk_gpa' => 2.1, 'readings' => array_map(fn ($m) => [5 * $m, 1050 + 4 * $m], range(0, 6))];
     $run = fn (array $more) => Registry::standard()->run('viscoelastic-test', $more + $in);
     expect($run([])['verdict'])->toBe('good')->and($run(['relax_least_min' => 90])['phase'])->toBe('relax')
         ->and($run(['creep_drop_most_percent' => 15])['phase'])->toBe('creep-drop')->and($run(['reduction_most_percent' => 11])['phase'])->toBe('reduction')

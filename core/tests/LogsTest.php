@@ -11,15 +11,16 @@ use Diastoma\Core\PressureTest\Segment;
 use Diastoma\Core\PressureTest\TestLog;
 use Diastoma\Core\PressureTest\Water;
 use Diastoma\Core\Refused;
+use Diastoma\Core\Round\Median;
 use Diastoma\Core\Simulation\Noise;
 use Diastoma\Core\Simulation\PumpAndLogger;
 
-/** @param  array<int, float|string|null>  $pressures  one a minute from ten o'clock */
-function minuteLog(array $pressures, string $heading = 'time;pressure [kPa]'): string
+/** @param  array<int, float|string|null>  $pressures  one every so many seconds from ten o'clock */
+function minuteLog(array $pressures, string $heading = 'time;pressure [kPa]', int $seconds = 60): string
 {
     $rows = [$heading];
-    foreach ($pressures as $minute => $p) {
-        $rows[] = sprintf('2026-05-04 %02d:%02d:00;%s', 10 + intdiv($minute, 60), $minute % 60, $p ?? '');
+    foreach ($pressures as $i => $p) {
+        $rows[] = gmdate('Y-m-d H:i:s', 1777888800 + $seconds * $i).';'.($p ?? '');
     }
 
     return implode("\n", $rows);
@@ -66,24 +67,39 @@ it('drops a spike, keeps a step, counts gaps and double lines, and says what it 
         $pressures[$i] = 700.0; // a real drop: pressure stays down
     }
     $pressures[30] = null;
-    $csv = minuteLog($pressures)."\n2026-05-04 10:59:00;702\n2026-05-04 11:20:00;700";
+    $csv = minuteLog($pressures, seconds: 10)."\n2026-05-04 10:09:50;702\n2026-05-04 10:20:00;700";
     $summary = CleanLog::of(LoggerCsv::read($csv))->summary();
-    expect($summary)->toMatchArray(['samples' => 62, 'missing' => 1, 'spikes' => 1, 'duplicates' => 1, 'gaps' => 1, 'interval_s' => 60.0, 'clock_jumps' => 0])->and($summary['kept'])->toBe(59);
+    expect($summary)->toMatchArray(['samples' => 62, 'missing' => 1, 'spikes' => 1, 'duplicates' => 1, 'gaps' => 1, 'interval_s' => 10.0, 'clock_jumps' => 0, 'excursions' => []])->and($summary['kept'])->toBe(59);
+    // One reading a minute: a minute at another pressure is no spike. It stays, and is named.
+    $slow = CleanLog::of(LoggerCsv::read(minuteLog(array_replace(array_fill(0, 60, 900.0), [20 => 1400.0]))));
+    expect($slow->spikes)->toBe(0)->and($slow->rows)->toHaveCount(60)->and($slow->excursions)->toBe([['from_s' => 1200.0, 'to_s' => 1200.0, 'lowest_kpa' => 1400.0, 'highest_kpa' => 1400.0]]);
 });
+
+it('never cleans away what lasted: half the pressure for minutes stays in the log and breaks the hold', function (int $seconds, int $long) {
+    $pressures = array_map(fn (int $i) => 900 - 0.01 * $i, range(0, intdiv(7200, $seconds)));
+    foreach (range(0, intdiv($long, $seconds) - 1) as $i) {
+        $pressures[intdiv(3000, $seconds) + $i] = 450 - $i % 3;
+    }
+    $log = CleanLog::of(LoggerCsv::read(minuteLog($pressures, seconds: $seconds)));
+    $hold = calc('hold-check', ['readings' => array_map(fn ($r) => [($r[0] - $log->rows[0][0]) / 60, $r[1]], $log->rows), 'target_kpa' => 900, 'max_drop_kpa' => 20, 'duration_h' => 2]);
+    expect($log->spikes)->toBe(0)->and($hold['verdict'])->toBe('bad')->and($hold['why'])->toBe('max_drop')->and($hold['drop_kpa'])->toBeGreaterThan(440);
+})->with([[1, 360], [10, 360], [60, 360], [120, 360], [10, 40], [20, 60]]);
 
 it('keeps what each neighbourhood keeps, whether the short way or the sorted window decides', function () {
     // The plain filter, written again by its definition: five scaled deviations from the median of seven, at least 5 kPa.
     $plain = function (array $p): int {
-        $spikes = 0;
+        $apart = [];
         for ($i = 3; $i < count($p) - 3; $i++) {
             $window = array_slice($p, $i - 3, 7);
             sort($window);
             $off = array_map(fn ($x) => abs($x - $window[3]), $window);
             sort($off);
-            $spikes += abs($p[$i] - $window[3]) > max(5 * 1.4826 * $off[3], 5.0) ? 1 : 0;
+            $apart[$i] = abs($p[$i] - $window[3]) > max(5 * 1.4826 * $off[3], 5.0);
         }
+        // Runs of up to three at ten seconds, which is half a minute, are spikes; longer ones are real.
+        preg_match_all('/1+/', implode('', array_map(intval(...), $apart)), $runs);
 
-        return $spikes;
+        return array_sum(array_filter(array_map(strlen(...), $runs[0]), fn (int $n) => $n <= 3));
     };
     $noise = new Noise(9);
     for ($k = 0; $k < 30; $k++) {
@@ -91,7 +107,7 @@ it('keeps what each neighbourhood keeps, whether the short way or the sorted win
         for ($i = 0; $i < 300; $i++) {
             $p[] = round(900 + 3 * $noise->normal() + ($noise->uniform() > 0.95 ? 60 * $noise->normal() : 0), 2);
         }
-        expect(CleanLog::of(LoggerCsv::read(minuteLog($p)))->spikes)->toBe($plain($p));
+        expect(CleanLog::of(LoggerCsv::read(minuteLog($p, seconds: 10)))->spikes)->toBe($plain($p));
     }
 });
 
@@ -121,7 +137,8 @@ it('finds a slope whatever the start, the sampling and the unit of time', functi
             expect($out['slope_kpa_h'])->toEqualWithDelta(-20, 1e-3)->and($out['theil_sen_kpa_h'])->toEqualWithDelta(-20, 1e-3)->and($out['curved'])->toBeFalse();
         }
     }
-    expect(HoldSlope::median([3, 1, 2]))->toEqual(2)->and(HoldSlope::median([4, 1, 2, 3]))->toEqual(2.5)->and(HoldSlope::blockMedians([[0, 1], [10, 3], [20, 2], [60, 9], [70, 7], [200, 5]]))->toEqual([[10.0, 2.0], [65.0, 8.0], [200.0, 5.0]]);
+    expect(Median::of([3, 1, 2]))->toEqual(2)->and(Median::of([4, 1, 2, 3]))->toEqual(2.5)
+        ->and(HoldSlope::blocks([[0, 1], [10, 3], [20, 2], [60, 9], [70, 7], [200, 5]], Median::of(...)))->toEqual([[10.0, 2.0], [65.0, 8.0], [200.0, 5.0]]);
 });
 
 it('asks a log between its samples and refuses times outside or out of order', function () {

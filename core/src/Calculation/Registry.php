@@ -69,8 +69,33 @@ final class Registry
     {
         $class = $this->classOf($name);
         $arguments = Signature::of($class)->arguments($input, $this->aboutClass($class)->family);
+        try {
+            $out = (new $class)(...$arguments);
+        } catch (\ArithmeticError) {
+            throw Refused::field($name, "{$name} divides by nothing with these inputs: one of them is 0 or far too small.");
+        }
+        self::mustBeFinite($out, $name, '');
 
-        return (new $class)(...$arguments);
+        return $out;
+    }
+
+    /**
+     * The one place that keeps numbers out which are none: an input too large or too small by far leads to them.
+     *
+     * @param  array<array-key, mixed>  $out
+     *
+     * @throws Refused
+     */
+    private static function mustBeFinite(array $out, string $name, string $at): void
+    {
+        foreach ($out as $key => $value) {
+            $place = $at === '' ? (string) $key : "{$at}.{$key}";
+            if (is_array($value)) {
+                self::mustBeFinite($value, $name, $place);
+            } elseif (is_float($value) && ! is_finite($value)) {
+                throw Refused::field($name, "{$name} has no finite {$place} with these inputs: one of them is far too large or too small.");
+            }
+        }
     }
 
     /** @param  class-string  $class */

@@ -10,6 +10,7 @@ use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Part;
 use Diastoma\Core\Calculation\Field\Text;
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
 
@@ -33,42 +34,21 @@ final class CoolingClock
         #[Instant('now')] ?\DateTimeImmutable $now = null,
         #[Instant('released')] ?\DateTimeImmutable $released = null,
     ): array {
-        try {
-            $zone = new \DateTimeZone($timeZone);
-        } catch (\Exception) {
-            throw Refused::field('time_zone', "time_zone \"{$timeZone}\" is not known; write a name such as Europe/Vienna.");
-        }
+        $zone = Calendar::zone($timeZone, 'time_zone');
         if ($released !== null && $released < $end) {
             throw Refused::field('released', 'released lies before the end of the fusion.');
         }
-        $dismantle = self::later($end, $cooling);
-        $test = $rule === null ? null : self::later($end, max($cooling, $rule->wait($cooling, $pressure)));
-        $early = $released === null ? null : max(0.0, self::seconds($released, $dismantle));
-        $remaining = $now === null ? null : max(0.0, self::seconds($now, $dismantle));
+        $dismantle = Calendar::later($end, $cooling, 'fusion_end');
+        $test = $rule === null ? null : Calendar::later($end, max($cooling, $rule->wait($cooling, $pressure)), 'test_rule');
+        $early = $released === null ? null : max(0.0, Calendar::seconds($released, $dismantle));
+        $remaining = $now === null ? null : max(0.0, Calendar::seconds($now, $dismantle));
 
         return [
-            'dismantle_utc' => self::utc($dismantle), 'dismantle_local' => $dismantle->setTimezone($zone)->format('Y-m-d\TH:i:sP'),
-            'test_utc' => $test === null ? null : self::utc($test),
+            'dismantle_utc' => Calendar::utc($dismantle), 'dismantle_local' => $dismantle->setTimezone($zone)->format('Y-m-d\TH:i:sP'),
+            'test_utc' => $test === null ? null : Calendar::utc($test),
             'released_early_s' => $early, 'remaining_s' => $remaining,
             'state' => $remaining === null ? null : ($remaining > 0 ? 'cooling' : 'free'),
             'verdict' => $early === null ? 'open' : ($early > 0 ? 'bad' : 'good'),
         ];
-    }
-
-    public static function later(\DateTimeImmutable $from, float $seconds): \DateTimeImmutable
-    {
-        $utc = $from->setTimezone(new \DateTimeZone('UTC'));
-
-        return $utc->modify(sprintf('+%d microseconds', (int) round($seconds * 1e6)));
-    }
-
-    public static function utc(\DateTimeImmutable $moment): string
-    {
-        return $moment->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z');
-    }
-
-    public static function seconds(\DateTimeImmutable $from, \DateTimeImmutable $to): float
-    {
-        return (float) $to->format('U.u') - (float) $from->format('U.u');
     }
 }

@@ -6,7 +6,7 @@ namespace Diastoma\Core\Electrofusion;
 
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
-use Diastoma\Core\Refused;
+use Diastoma\Core\Round\Clock;
 use Diastoma\Core\Units\Quantity;
 
 /** A diameter across the pipe; the direction as an angle or as a clock hour. */
@@ -20,9 +20,6 @@ final readonly class DiameterReading
         #[Number('angle_deg', min: 0, max: 360)] ?float $angle = null,
         #[Number('clock_h', min: 0, max: 12)] ?float $hour = null,
     ) {
-        if ($angle === null && $hour === null) {
-            throw Refused::field('readings', 'readings: each row needs angle_deg or clock_h.');
-        }
-        $this->direction = fmod($angle ?? 30 * (float) $hour, 180);
+        $this->direction = fmod(Clock::place($angle, $hour), 180);
     }
 }

@@ -46,6 +46,7 @@ final class FusionTrace
         #[Measure('contact_ohm', Quantity::Resistance, min: 0)] float $contact = 0.0,
         #[Measure('r_cold_ohm', Quantity::Resistance, above: 0)] ?float $rCold = null,
         #[Number('r_drop_pct', above: 0, max: 100)] float $rDrop = 5.0,
+        #[Measure('r_window_s', Quantity::Time, above: 0)] float $rWindow = 2.0,
         #[Measure('sample_gap_max_s', Quantity::Time, above: 0)] float $gapMax = 5.0,
         #[Number('wrong_ratio', min: 1)] float $wrongRatio = 1.3,
         #[Flag('ended')] bool $ended = true,
@@ -77,9 +78,14 @@ final class FusionTrace
         }
         array_push($events, ...$this->interruptions($samples, $powered, $first, $last, $live));
         if ($uTolerance !== null) {
-            array_push($events, ...$this->voltage($samples, $powered, $t0 + $settle, $nominal, $uTolerance, $hold));
+            $slack = 1e-9 * $nominal;
+            [$low, $high] = [$nominal * (1 - $uTolerance / 100) - $slack, $nominal * (1 + $uTolerance / 100) + $slack];
+            array_push($events, ...(new TraceVoltage($samples, $powered, $t0 + $settle, $low, $high, $hold))->events());
         }
-        array_push($events, ...$this->shortedTurns($samples, $powered, $t0 + $settle, $rDrop));
+        $short = (new TraceTurns($samples, $powered, $t0 + $settle, 1 - $rDrop / 100, $rWindow, $hold))->shortAt();
+        if ($short !== null) {
+            $events[] = ['code' => 'turn-short', 't_s' => $short];
+        }
         for ($i = $first + 1; $i <= $last; $i++) {
             if ($samples[$i][0] - $samples[$i - 1][0] > $gapMax + 1e-9) {
                 $events[] = ['code' => 'data-gap', 't_s' => $samples[$i - 1][0]];
@@ -136,75 +142,6 @@ final class FusionTrace
         }
 
         return $events;
-    }
-
-    /**
-     * @param  list<list<float>>  $samples
-     * @param  list<bool>  $powered
-     * @return list<array{code: string, t_s: float}>
-     */
-    private function voltage(array $samples, array $powered, float $from, float $nominal, float $tolerance, float $hold): array
-    {
-        $side = function (int $i) use ($samples, $powered, $from, $nominal, $tolerance): int {
-            $slack = 1e-9 * $nominal;
-            if (! $powered[$i] || $samples[$i][0] < $from - 1e-9) {
-                return 0;
-            }
-            $u = $samples[$i][1];
-
-            return $u < $nominal * (1 - $tolerance / 100) - $slack ? -1 : ($u > $nominal * (1 + $tolerance / 100) + $slack ? 1 : 0);
-        };
-        $events = [];
-        $n = count($samples);
-        for ($i = 0; $i < $n; $i++) {
-            $run = $side($i);
-            if ($run === 0) {
-                continue;
-            }
-            $end = $i;
-            while ($end < $n && $side($end) === $run) {
-                $end++;
-            }
-            if ($samples[min($end, $n - 1)][0] - $samples[$i][0] >= $hold - 1e-9) {
-                $events[] = ['code' => $run < 0 ? 'under-voltage' : 'over-voltage', 't_s' => $samples[$i][0]];
-            }
-            $i = $end - 1;
-        }
-
-        return $events;
-    }
-
-    /**
-     * @param  list<list<float>>  $samples
-     * @param  list<bool>  $powered
-     * @return list<array{code: string, t_s: float}>
-     */
-    private function shortedTurns(array $samples, array $powered, float $from, float $drop): array
-    {
-        $settled = [];
-        foreach ($samples as $i => $row) {
-            if ($powered[$i] && $row[0] >= $from - 1e-9 && $row[2] > 0) {
-                $settled[] = [$row[0], $row[1] / $row[2]];
-            }
-        }
-        // A drop against the median of the five before it; only what lies under one of them needs the median.
-        for ($i = 3; $i < count($settled) - 1; $i++) {
-            $earlier = [];
-            for ($j = max(0, $i - 5); $j < $i; $j++) {
-                $earlier[] = $settled[$j][1];
-            }
-            if ($settled[$i][1] >= max($earlier) * (1 - $drop / 100)) {
-                continue;
-            }
-            sort($earlier);
-            $n = count($earlier);
-            $least = (1 - $drop / 100) * ($earlier[intdiv($n - 1, 2)] + $earlier[intdiv($n, 2)]) / 2;
-            if ($settled[$i][1] < $least && $settled[$i + 1][1] < $least) {
-                return [['code' => 'turn-short', 't_s' => $settled[$i][0]]];
-            }
-        }
-
-        return [];
     }
 
     /**

@@ -13,6 +13,7 @@ use Diastoma\Core\Compare;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Round\Clock;
 use Diastoma\Core\Round\HarmonicFit;
+use Diastoma\Core\Round\Median;
 use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 use Diastoma\Core\Verdict;
@@ -90,12 +91,10 @@ final class OvalityRadii
         return $fit === null || $fit->inflation(2) > self::WORST_INFLATION ? null : $fit;
     }
 
-    /** @param  list<RadiusReading>  $readings */
+    /** @param  non-empty-list<RadiusReading>  $readings */
     private function refuseOddOnes(array $readings): void
     {
-        $sorted = array_map(fn (RadiusReading $r) => $r->radius, $readings);
-        sort($sorted);
-        $median = ($sorted[intdiv(count($sorted) - 1, 2)] + $sorted[intdiv(count($sorted), 2)]) / 2;
+        $median = Median::of(array_map(fn (RadiusReading $r) => $r->radius, $readings));
         foreach ($readings as $r) {
             if (abs($r->radius - $median) > 0.2 * $median) {
                 throw Refused::field('readings', sprintf('readings: %g mm lies more than 20 %% off the others (%g mm): wrong unit or a slip?', Si::mm($r->radius), Si::mm($median)));

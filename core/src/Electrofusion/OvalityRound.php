@@ -12,6 +12,7 @@ use Diastoma\Core\Calculation\Field\Number;
 use Diastoma\Core\Compare;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Round\HarmonicFit;
+use Diastoma\Core\Round\Median;
 use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 use Diastoma\Core\Verdict;
@@ -75,13 +76,10 @@ final class OvalityRound
         ];
     }
 
-    /** @param  list<float>  $values */
+    /** @param  non-empty-list<float>  $values */
     private static function refuseOddOnes(array $values): void
     {
-        $sorted = $values;
-        sort($sorted);
-        $n = count($sorted);
-        $median = ($sorted[intdiv($n - 1, 2)] + $sorted[intdiv($n, 2)]) / 2;
+        $median = Median::of($values);
         foreach ($values as $value) {
             if ($value <= 0 || abs($value - $median) > 0.2 * $median) {
                 throw Refused::field('readings', sprintf('readings: %g mm lies more than 20 %% off the others (%g mm): wrong unit or a slip?', Si::mm($value), Si::mm($median)));

@@ -9,6 +9,7 @@ use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Calculation\Field\Items;
 use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Verdict;
 
 /**
@@ -39,7 +40,7 @@ final class RestraintsReady
             }
         }
         foreach ($sound as $restraint) {
-            if ($restraint->freeFrom === null) {
+            if ($restraint->freeFrom === null || $restraint->verdict === Verdict::Open) {
                 $waits[] = $restraint->number;
             } elseif ($pulledAt !== null && $pulledAt < $restraint->freeFrom) {
                 $fails[] = "still-warm:{$restraint->number}";
@@ -48,7 +49,7 @@ final class RestraintsReady
 
         return [
             'count_a' => $count('a'), 'count_b' => $count('b'),
-            'free_from' => $free === null || $waits !== [] ? null : CoolingClock::utc($free),
+            'free_from' => $free === null || $waits !== [] ? null : Calendar::utc($free),
             'fails' => $fails, 'waits' => $waits,
             'verdict' => ($fails !== [] ? Verdict::Bad : ($waits !== [] || $pulledAt === null ? Verdict::Open : Verdict::Good))->value,
         ];

@@ -6,6 +6,7 @@ namespace Diastoma\Core\Electrofusion;
 
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Choice;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
 use Diastoma\Core\Compare;
@@ -23,8 +24,8 @@ use Diastoma\Core\Verdict;
     'scrape-depth',
     'Is enough skin taken off, and not too much?',
     Family::Electrofusion,
-    ['depth_mm', 'basis', 'u95_depth_mm', 'depth_ribbon_mm', 'depth_chip_mm', 'sdr_after', 'wall_loss_pct', 'verdict'],
-    'Geometry; limits from the procedure (0.2 mm least, 0.4 mm most: common practice)',
+    ['depth_mm', 'basis', 'u95_depth_mm', 'depth_ribbon_mm', 'depth_chip_mm', 'sdr_after', 'wall_loss_pct', 'min_used_mm', 'verdict'],
+    'Geometry; limits from the procedure (0.2 mm least, 0.4 mm most, by hand never less than 0.2 mm: common practice)',
 )]
 final class ScrapeDepth
 {
@@ -41,7 +42,11 @@ final class ScrapeDepth
         #[Measure('min_mm', Quantity::Length, min: 0)] ?float $min = null,
         #[Measure('max_mm', Quantity::Length, min: 0)] ?float $max = null,
         #[Measure('wall_mm', Quantity::Length, above: 0)] ?float $wall = null,
+        #[Choice('tool', ['rotary', 'hand'])] string $tool = 'rotary',
+        #[Measure('hand_min_mm', Quantity::Length, min: 0.17, max: 0.5, about: 'least depth by hand, whatever the label says')] float $handMin = 0.0002,
     ): array {
+        // A hand blade misses places: a label may raise the least depth, not lower it.
+        $min = $tool === 'hand' ? max($min ?? 0.0, $handMin) : $min;
         $byRibbon = $ribbon === null ? null : $this->fromRibbon($before, $ribbon, $length, $density);
         $byChip = $chip === null ? null : $chip / $chipRatio;
         if ($after !== null && $before === null) {
@@ -62,6 +67,7 @@ final class ScrapeDepth
             'depth_ribbon_mm' => $byRibbon === null ? null : Si::mm($byRibbon), 'depth_chip_mm' => $byChip === null ? null : Si::mm($byChip),
             'sdr_after' => $wall === null || $before === null ? null : ($before - 2 * $depth) / ($wall - $depth),
             'wall_loss_pct' => $wall === null ? null : 100 * $depth / $wall,
+            'min_used_mm' => $min === null ? null : Si::mm($min),
             'verdict' => $this->judge($depth, $basis, $u, $min, $max)->value,
         ];
     }

@@ -8,6 +8,7 @@ use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Calculation\Field\Measure;
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Compare;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
@@ -23,7 +24,7 @@ final class SurfaceOpenTime
         #[Instant('fusion_start')] \DateTimeImmutable $fused,
         #[Measure('limit_s', Quantity::Time, min: 0)] ?float $limit = null,
     ): array {
-        $open = CoolingClock::seconds($peeled, $fused);
+        $open = Calendar::seconds($peeled, $fused);
         if ($open < 0) {
             throw Refused::field('fusion_start', 'fusion_start lies before the end of the peeling.');
         }

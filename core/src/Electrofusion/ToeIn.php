@@ -14,8 +14,11 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 use Diastoma\Core\Verdict;
 
-/** Shrinkage of the cut end, and how much to cut off to be rid of it. */
-#[Calculates('toe-in', 'Must a short piece be cut off?', Family::Electrofusion, ['toe_in_mm', 'toe_in_pct', 'cut_off_mm', 'verdict'], 'Geometry; limit from the procedure')]
+/**
+ * Shrinkage of the cut end, and how much to cut off to be rid of it. Good only where the end was read and the pipe
+ * behind the shrinkage too: a profile that begins behind the toe, or ends in it, shows none.
+ */
+#[Calculates('toe-in', 'Must a short piece be cut off?', Family::Electrofusion, ['toe_in_mm', 'toe_in_pct', 'cut_off_mm', 'reasons', 'verdict'], 'Geometry; limit from the procedure')]
 final class ToeIn
 {
     /**
@@ -25,6 +28,8 @@ final class ToeIn
     public function __invoke(
         #[Items('profile', ToeInStation::class, atLeast: 2, about: 'from the end inwards; the last one on undisturbed pipe')] array $profile,
         #[Measure('limit_mm', Quantity::Length, min: 0)] ?float $limit = null,
+        #[Measure('end_zone_mm', Quantity::Length, min: 0, about: 'how near the end counts as the end')] float $endZone = 0.01,
+        #[Measure('toe_back_mm', Quantity::Length, above: 0, about: 'distance from the end at which the pipe counts as undisturbed')] float $toeBack = 0.1,
     ): array {
         foreach ($profile as $i => $station) {
             if ($i > 0 && $station->x <= $profile[$i - 1]->x) {
@@ -32,29 +37,42 @@ final class ToeIn
             }
         }
         $far = $profile[count($profile) - 1]->od;
-        $toe = $far - $profile[0]->od;
+        $toe = $far - min(array_map(fn (ToeInStation $s) => $s->od, $profile));
+        $reasons = [];
+        if (! Compare::atMost($profile[0]->x, $endZone)) {
+            $reasons[] = 'end-not-read';
+        }
+        if (! Compare::atLeast($profile[count($profile) - 1]->x, $toeBack)) {
+            $reasons[] = 'back-not-read';
+        }
 
         return [
             'toe_in_mm' => Si::mm($toe), 'toe_in_pct' => 100 * $toe / $far,
             'cut_off_mm' => $limit === null ? null : Si::mm($this->cutOff($profile, $far - $limit)),
-            'verdict' => ($limit === null ? Verdict::Open : (Compare::atMost($toe, $limit) ? Verdict::Good : Verdict::Bad))->value,
+            'reasons' => $reasons,
+            'verdict' => (match (true) {
+                $limit === null => Verdict::Open,
+                ! Compare::atMost($toe, $limit) => Verdict::Bad,
+                default => $reasons === [] ? Verdict::Good : Verdict::Open,
+            })->value,
         ];
     }
 
-    /** @param  list<ToeInStation>  $profile */
+    /**
+     * Where the diameter comes up to the wanted one for the last time.
+     *
+     * @param  list<ToeInStation>  $profile
+     */
     private function cutOff(array $profile, float $wanted): float
     {
-        foreach ($profile as $i => $station) {
-            if (Compare::atLeast($station->od, $wanted)) {
-                if ($i === 0) {
-                    return 0.0;
-                }
-                $before = $profile[$i - 1];
-
-                return $before->x + ($wanted - $before->od) / ($station->od - $before->od) * ($station->x - $before->x);
-            }
+        for ($i = count($profile) - 1; $i >= 0 && Compare::atLeast($profile[$i]->od, $wanted); $i--) {
         }
+        if ($i < 0) {
+            return 0.0;
+        }
+        $before = $profile[$i];
+        $after = $profile[$i + 1];
 
-        return $profile[count($profile) - 1]->x;
+        return $before->x + ($wanted - $before->od) / ($after->od - $before->od) * ($after->x - $before->x);
     }
 }

@@ -14,7 +14,7 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
 
 /** May we fuse here and now: air, pipe against fitting, dew, wind and rain. What is not known is open. */
-#[Calculates('weld-conditions', 'May we fuse in this weather?', Family::Electrofusion, ['dew_c', 'dew_margin_k', 'pipe_fitting_diff_k', 'fails', 'open_items', 'verdict'], 'Limits of label and procedure; dew margin from memory: ISO 8502-4')]
+#[Calculates('weld-conditions', 'May we fuse in this weather?', Family::Electrofusion, ['dew_c', 'frost_c', 'point', 'point_c', 'dew_margin_k', 'pipe_fitting_diff_k', 'fails', 'open_items', 'verdict'], 'Limits of label and procedure; dew margin from memory: ISO 8502-4')]
 final class WeldConditions
 {
     /** @return array<string, mixed> */
@@ -33,7 +33,10 @@ final class WeldConditions
         #[Measure('wind_max_ms', Quantity::Velocity, min: 0)] ?float $windMax = null,
     ): array {
         $dew = $air === null || $humidity === null ? null : DewPoint::of($air, $humidity);
-        $margin = $dew === null || $pipe === null || $fitting === null ? null : min($pipe, $fitting) - $dew;
+        $colder = $pipe === null || $fitting === null ? null : min($pipe, $fitting);
+        // On a surface below 0 °C hoar settles before dew does.
+        $frost = $dew === null || $colder === null || $colder >= 0 ? null : DewPoint::frost((float) $air, (float) $humidity);
+        $margin = $dew === null || $colder === null ? null : $colder - ($frost ?? $dew);
         $diff = $pipe === null || $fitting === null ? null : abs($pipe - $fitting);
         $checks = [
             'air-range' => $air === null || $airMin === null || $airMax === null ? null : Compare::atLeast($air, $airMin) && Compare::atMost($air, $airMax),
@@ -48,7 +51,10 @@ final class WeldConditions
         $open = array_keys($checks, null, true);
 
         return [
-            'dew_c' => $dew, 'dew_margin_k' => $margin, 'pipe_fitting_diff_k' => $diff, 'fails' => $fails, 'open_items' => $open,
+            'dew_c' => $dew, 'frost_c' => $frost,
+            // What the margin is counted from, in words and figures.
+            'point' => $dew === null ? null : ($frost === null ? 'dew point' : 'frost point'), 'point_c' => $frost ?? $dew,
+            'dew_margin_k' => $margin, 'pipe_fitting_diff_k' => $diff, 'fails' => $fails, 'open_items' => $open,
             'verdict' => ($fails !== [] ? Verdict::Bad : ($open !== [] ? Verdict::Open : Verdict::Good))->value,
         ];
     }

@@ -15,18 +15,20 @@ use Diastoma\Core\Refused;
 use Diastoma\Core\Round\Clock;
 use Diastoma\Core\Round\HarmonicFit;
 use Diastoma\Core\Round\RoundCoverage;
+use Diastoma\Core\Round\Spread;
 use Diastoma\Core\Units\Quantity;
 
 /**
  * Is the joint within its angle, in far enough everywhere, and which way does it lean?
  *
- * Widest on the outside of the curve; the line turns towards the opposite hour.
+ * Widest on the outside of the curve; the line turns towards the opposite hour. Without the uncertainty of a reading it
+ * is close at best: three readings fit any plane exactly, and four may by luck. Bunched readings prove nothing good.
  */
 #[Calculates(
     'joint-gap-fit',
     'Is the joint within its angle and in far enough all round?',
     Family::Gasketed,
-    ['mean_gap_m', 'angle_deg', 'widest_hour', 'turn_hour', 'turn_right_deg', 'turn_up_deg', 'angle_u_deg', 'max_gap_fit_m', 'min_gap_fit_m', 'rms_residual_m', 'suspect_hour', 'near_limit', 'failed', 'pass', 'not_judged', 'verdict', 'widest', 'turn'],
+    ['mean_gap_m', 'angle_deg', 'widest_hour', 'turn_hour', 'turn_right_deg', 'turn_up_deg', 'angle_u_deg', 'max_gap_fit_m', 'min_gap_fit_m', 'rms_residual_m', 'suspect_hour', 'near_limit', 'empty_arc_deg', 'inflation', 'failed', 'pass', 'not_judged', 'verdict', 'reasons', 'widest', 'turn'],
     'Geometry of a plane bell face; least squares, k = 1',
 )]
 final class JointGapFit
@@ -39,8 +41,9 @@ final class JointGapFit
         #[Items('readings', GapReading::class, atLeast: 3)] array $readings,
         #[Measure('lever_diameter_m', Quantity::Length, min: 0.03, max: 5, about: 'diameter of the circle on which the gaps were read')] float $lever,
         #[Choice('clock_view', ['up-chainage', 'down-chainage'])] string $view,
-        #[Measure('reading_u_m', Quantity::Length, min: 0)] float $readingU = 0.0,
-        #[Number('max_empty_arc_deg', above: 0, max: 360)] float $maxEmptyArc = 180.0,
+        #[Measure('reading_u_m', Quantity::Length, min: 0, about: 'standard uncertainty of one reading')] ?float $readingU = null,
+        #[Number('max_empty_arc_deg', above: 0, max: 360)] float $maxEmptyArc = Spread::PLANE_DEG,
+        #[Number('max_inflation', min: 1)] float $maxInflation = Spread::MOST_INFLATION,
         #[Number('max_angle_deg', min: 0, max: 90)] ?float $maxAngle = null,
         #[Measure('max_gap_m', Quantity::Length, min: 0)] ?float $maxGap = null,
         #[Measure('min_gap_m', Quantity::Length, min: 0)] ?float $minGap = null,
@@ -58,7 +61,7 @@ final class JointGapFit
         $leaning = $amplitude >= 1e-9;
         $widest = $leaning ? Clock::hour($fit->direction(1)) : null;
         $turn = $leaning ? Clock::hour($fit->direction(1) + M_PI) : null;
-        $u = $leaning ? $this->angleUncertainty($fit, $lever, $readingU) : null;
+        $u = $leaning ? $this->angleUncertainty($fit, $lever, $readingU ?? 0.0) : null;
         $worst = $this->leaveOneOut($fit);
         $doubtful = $maxResidual !== null && $fit->n() >= 4 && $worst !== null && ! Compare::atMost($worst['size'], $maxResidual);
 
@@ -69,8 +72,15 @@ final class JointGapFit
             'readings' => $doubtful,
         ]));
         $judged = array_filter(['max_angle_deg' => $maxAngle, 'max_gap_m' => $maxGap, 'min_gap_m' => $minGap], fn ($l) => $l !== null);
+        $spread = Spread::of(array_map(fn ($h) => 30 * $h, $hours));
+        $allRound = $maxGap !== null || $minGap !== null;
+        $bunched = $spread->isBunched($allRound ? min($maxEmptyArc, Spread::ALL_ROUND_DEG) : $maxEmptyArc, $maxInflation);
         $pass = $judged === [] || $doubtful ? null : $failed === [];
+        $pass = $pass === true && $bunched ? null : $pass;
         $near = $maxAngle === null || $u === null ? null : abs($angle - $maxAngle) <= 2 * $u;
+        $reasons = array_keys(array_filter([
+            'bunched' => $bunched, 'no-uncertainty' => $pass === true && $readingU === null, 'near-limit' => $near === true,
+        ]));
         $towards = $turn === null ? 0.0 : deg2rad(30 * $turn);
 
         return [
@@ -80,9 +90,12 @@ final class JointGapFit
             'angle_u_deg' => $u, 'max_gap_fit_m' => $fit->mean() + $amplitude, 'min_gap_fit_m' => $fit->mean() - $amplitude,
             'rms_residual_m' => sqrt($fit->ssr / $fit->n()),
             'suspect_hour' => $doubtful && $fit->n() >= 5 ? Clock::hour(deg2rad(30 * $hours[$worst['at']])) : null,
-            'near_limit' => $near, 'failed' => $failed, 'pass' => $pass,
+            'near_limit' => $near, 'empty_arc_deg' => $spread->emptyArc, 'inflation' => $spread->inflation, 'failed' => $failed, 'pass' => $pass,
             'not_judged' => array_values(array_diff(['max_angle_deg', 'max_gap_m', 'min_gap_m'], array_keys($judged))),
-            'verdict' => $pass === null ? 'open' : ($pass ? ($near === true ? 'close' : 'good') : 'bad'),
+            'verdict' => match (true) {
+                $pass === null => 'open', $pass === false => 'bad', default => $near === true || $readingU === null ? 'close' : 'good',
+            },
+            'reasons' => $reasons,
             'widest' => $widest === null ? null : Clock::text(30 * $widest), 'turn' => $turn === null ? null : Clock::text(30 * $turn),
         ];
     }

@@ -11,7 +11,7 @@ use Diastoma\Core\Calculation\Field\Day;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Calculation\Field\Number;
 use Diastoma\Core\Calculation\Field\Text;
-use Diastoma\Core\Refused;
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Verdict;
 
 /** Was the instrument in calibration when it was used? The due day itself, in site time, still counts. */
@@ -62,11 +62,7 @@ final class CalibrationStatus
 
     private function siteDay(string $usedAt, string $timeZone): \DateTimeImmutable
     {
-        try {
-            $zone = new \DateTimeZone($timeZone);
-        } catch (\Exception) {
-            throw Refused::field('time_zone', "time_zone \"{$timeZone}\" is not known; write a name such as Europe/Vienna or an offset such as -05:00.");
-        }
+        $zone = Calendar::zone($timeZone, 'time_zone');
         if (preg_match('/^\d{4}-\d\d-\d\d$/', $usedAt) === 1) {
             return (new Day('used_at'))->read($usedAt, 'used_at', 'used_at', Family::Measuring);
         }

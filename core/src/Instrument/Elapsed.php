@@ -8,8 +8,8 @@ use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Calculation\Field\Measure;
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Compare;
-use Diastoma\Core\Electrofusion\CoolingClock;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
@@ -25,13 +25,13 @@ final class Elapsed
         #[Measure('least_s', Quantity::Time, min: 0)] ?float $least = null,
         #[Measure('most_s', Quantity::Time, min: 0)] ?float $most = null,
     ): array {
-        $elapsed = $to === null ? null : CoolingClock::seconds($from, $to);
+        $elapsed = $to === null ? null : Calendar::seconds($from, $to);
         if ($elapsed !== null && $elapsed < 0) {
             throw Refused::field('to', 'to lies before from.');
         }
 
         return [
-            'until_utc' => $least === null ? null : CoolingClock::utc(CoolingClock::later($from, $least)),
+            'until_utc' => $least === null ? null : Calendar::utc(Calendar::later($from, $least, 'least_s')),
             'elapsed_s' => $elapsed, 'short_s' => $elapsed === null || $least === null ? null : max(0.0, $least - $elapsed),
             'verdict' => (match (true) {
                 $elapsed === null, $least === null && $most === null => Verdict::Open,

@@ -58,6 +58,12 @@ final readonly class Guard
         return new self(Verdict::Close, false, [...$reasons, 'inside the limit by less than the uncertainty of the measurement']);
     }
 
+    /** The same where something else keeps the value from being proved: bad stays bad, all else is open for that reason. */
+    public function notGood(string $reason): self
+    {
+        return $this->verdict === Verdict::Bad ? $this : new self(Verdict::Open, false, [$reason]);
+    }
+
     /** @return array{verdict: string, uncertain: bool, reasons: list<string>} */
     public function toArray(): array
     {

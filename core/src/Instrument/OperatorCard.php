@@ -15,7 +15,7 @@ use Diastoma\Core\Verdict;
 
 /**
  * May the holder of this card make this joint? In date at the moment of use, for this kind of work, size and material.
- * What the card does not say is open, never taken as allowed.
+ * What the card or the joint does not say is open, never taken as allowed.
  */
 #[Calculates('operator-card', 'May the holder of this card make this joint?', Family::Measuring, ['fails', 'open_items', 'days_left', 'verdict'], 'Common practice; operator cards by ISO 12176-3 (number sure). The last day itself still counts')]
 final class OperatorCard
@@ -42,16 +42,15 @@ final class OperatorCard
             $fails[] = 'expiry';
         }
         foreach ([['work', $work, $works], ['material', $material, $materials]] as [$what, $wanted, $listed]) {
-            if ($wanted === null) {
-                continue;
-            }
-            if ($listed === null) {
+            if ($wanted === null || $listed === null) {
                 $open[] = $what;
             } elseif (! in_array(mb_strtolower(trim($wanted)), array_map(fn (string $one) => mb_strtolower(trim($one)), explode(',', $listed)), true)) {
                 $fails[] = $what;
             }
         }
-        if ($dn !== null) {
+        if ($dn === null) {
+            $open[] = 'size';
+        } else {
             if (($dnMin !== null && Si::mm($dn) < Si::mm($dnMin) - 1e-6) || ($dnMax !== null && Si::mm($dn) > Si::mm($dnMax) + 1e-6)) {
                 $fails[] = 'size';
             } elseif ($dnMax === null) {

@@ -11,7 +11,7 @@ use Diastoma\Core\Refused;
 final class Material
 {
     /**
-     * @return array{e_mod_gpa: float, nu: float, restraint: string, creep_m?: float}
+     * @return array{e_mod_gpa: float, nu: float, restraint: string, creep_m?: float, allowance_material: string}
      *
      * @throws Refused for a material that is not in the table
      */

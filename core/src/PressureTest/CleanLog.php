@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Diastoma\Core\PressureTest;
 
 use Diastoma\Core\Refused;
+use Diastoma\Core\Round\Median;
 
 /** A cleaned log: rows of [s, kPa, °C|null, litres|null], with counts of all that was done to it. */
 final class CleanLog
@@ -13,6 +14,9 @@ final class CleanLog
 
     private const SPIKE_HALF_WINDOW = 3;
 
+    /** The longest that a knock or a loose plug lies apart from the course (common practice). */
+    public const SPIKE_MOST_S = 30.0;
+
     private const FLAT_SAMPLES = 20;
 
     private const FLAT_S = 600;
@@ -20,6 +24,7 @@ final class CleanLog
     /**
      * @param  list<array{float, float, float|null, float|null}>  $rows
      * @param  list<array{float, float}>  $gapsAt  from, to
+     * @param  list<array{from_s: float, to_s: float, lowest_kpa: float, highest_kpa: float}>  $excursions  runs that lie apart for longer than a spike: real until somebody says otherwise
      * @param  list<string>  $warnings
      */
     private function __construct(
@@ -31,6 +36,7 @@ final class CleanLog
         public readonly int $clockJumps,
         public readonly float $interval,
         public readonly array $gapsAt,
+        public readonly array $excursions,
         public readonly array $warnings,
     ) {
     }
@@ -38,13 +44,14 @@ final class CleanLog
     /**
      * @param  float  $resolution  kPa
      * @param  float|null  $fullScale  kPa
+     * @param  float  $spikeMost  s; what lies apart for longer is no spike, and nothing of it is dropped
      */
-    public static function of(LoggerCsv $log, float $resolution = 1.0, ?float $fullScale = null): self
+    public static function of(LoggerCsv $log, float $resolution = 1.0, ?float $fullScale = null, float $spikeMost = self::SPIKE_MOST_S): self
     {
         [$rows, $jumps] = self::straightenClock($log->rows);
         [$rows, $duplicates] = self::mergeSameTime($rows);
         $interval = self::interval($rows);
-        [$rows, $spikes] = self::dropSpikes($rows, $resolution);
+        [$rows, $spikes, $excursions] = self::dropSpikes($rows, $resolution, $interval, $spikeMost);
         $gaps = [];
         for ($i = 1, $n = count($rows); $i < $n; $i++) {
             if ($interval > 0 && $rows[$i][0] - $rows[$i - 1][0] > self::GAP_INTERVALS * $interval + 1e-9) {
@@ -52,7 +59,7 @@ final class CleanLog
             }
         }
 
-        return new self($rows, $log->count, $log->missing, $duplicates, $spikes, $jumps, $interval, $gaps, self::stuck($rows, $interval, $fullScale));
+        return new self($rows, $log->count, $log->missing, $duplicates, $spikes, $jumps, $interval, $gaps, $excursions, self::stuck($rows, $interval, $fullScale));
     }
 
     /** @return array<string, mixed> */
@@ -62,7 +69,7 @@ final class CleanLog
 
         return [
             'samples' => $this->samples, 'missing' => $this->missing, 'duplicates' => $this->duplicates, 'spikes' => $this->spikes,
-            'gaps' => count($this->gapsAt), 'clock_jumps' => $this->clockJumps, 'kept' => count($this->rows),
+            'excursions' => $this->excursions, 'gaps' => count($this->gapsAt), 'clock_jumps' => $this->clockJumps, 'kept' => count($this->rows),
             'interval_s' => $this->interval, 'first_kpa' => $this->rows[0][1], 'last_kpa' => $last[1],
             'span_s' => $last[0] - $this->rows[0][0], 'warnings' => $this->warnings,
         ];
@@ -115,7 +122,7 @@ final class CleanLog
                 $duplicates++;
             }
             if ($next > $i + 1) {
-                $row[1] = HoldSlope::median(array_column(array_slice($rows, $i, $next - $i), 1));
+                $row[1] = Median::of(array_column(array_slice($rows, $i, $next - $i), 1));
             }
             $merged[] = $row;
         }
@@ -133,7 +140,7 @@ final class CleanLog
             }
         }
 
-        return $steps === [] ? 0.0 : HoldSlope::median($steps);
+        return $steps === [] ? 0.0 : Median::of($steps);
     }
 
     /** @param  list<array{float, float, float|null, float|null}>  $rows */
@@ -144,28 +151,38 @@ final class CleanLog
             $steps[] = $rows[$i][0] - $rows[$i - 1][0];
         }
 
-        return $steps === [] ? 0.0 : HoldSlope::median($steps);
+        return $steps === [] ? 0.0 : Median::of($steps);
     }
 
     /**
      * @param  list<array{float, float, float|null, float|null}>  $rows
-     * @return array{list<array{float, float, float|null, float|null}>, int}
+     * @return array{list<array{float, float, float|null, float|null}>, int, list<array{from_s: float, to_s: float, lowest_kpa: float, highest_kpa: float}>}
      */
-    private static function dropSpikes(array $rows, float $resolution): array
+    private static function dropSpikes(array $rows, float $resolution, float $interval, float $most): array
     {
-        $n = count($rows);
-        $half = self::SPIKE_HALF_WINDOW;
-        $keep = [];
+        $end = count($rows) - self::SPIKE_HALF_WINDOW;
         $spikes = 0;
-        for ($i = 0; $i < $n; $i++) {
-            if ($i >= $half && $i < $n - $half && ! self::amidNeighbours($rows, $i, 5 * $resolution) && self::isSpike($rows, $i, $resolution)) {
-                $spikes++;
+        $excursions = [];
+        $start = $rows[0][0];
+        $drop = [];
+        for ($i = self::SPIKE_HALF_WINDOW; $i < $end; $i++) {
+            $from = $i;
+            while ($i < $end && ! self::amidNeighbours($rows, $i, 5 * $resolution) && self::isSpike($rows, $i, $resolution)) {
+                $i++;
+            }
+            if ($i === $from) {
+                continue;
+            }
+            if ($rows[$i - 1][0] - $rows[$from][0] + $interval <= $most + 1e-9) {
+                $spikes += $i - $from;
+                $drop += array_fill($from, $i - $from, true);
             } else {
-                $keep[] = $rows[$i];
+                $apart = array_column(array_slice($rows, $from, $i - $from), 1);
+                $excursions[] = ['from_s' => $rows[$from][0] - $start, 'to_s' => $rows[$i - 1][0] - $start, 'lowest_kpa' => min($apart), 'highest_kpa' => max($apart)];
             }
         }
 
-        return [$keep, $spikes];
+        return [$drop === [] ? $rows : array_values(array_diff_key($rows, $drop)), $spikes, $excursions];
     }
 
     /**

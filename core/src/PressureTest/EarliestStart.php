@@ -9,7 +9,7 @@ use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Calculation\Field\Items;
 use Diastoma\Core\Calculation\Field\Measure;
-use Diastoma\Core\Electrofusion\CoolingClock;
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
 
@@ -30,16 +30,16 @@ final class EarliestStart
     ): array {
         $free = [];
         foreach ($joints ?? [] as $joint) {
-            $free[$joint->id] = CoolingClock::later($joint->finishedAt, $joint->cooling * $joint->factor);
+            $free[$joint->id] = Calendar::later($joint->finishedAt, $joint->cooling * $joint->factor, 'factor');
         }
         foreach ($concrete ?? [] as $block) {
-            $free[$block->id] = CoolingClock::later($block->castAt, $block->cure);
+            $free[$block->id] = Calendar::later($block->castAt, $block->cure, 'cure');
         }
         if ($filledAt !== null) {
             if ($soak === null) {
                 throw Refused::field('soak', 'soak is missing: give how long the lining soaks (0 if not at all).');
             }
-            $free['soak'] = CoolingClock::later($filledAt, $soak);
+            $free['soak'] = Calendar::later($filledAt, $soak, 'soak');
         }
         if ($free === []) {
             throw Refused::field('joints', 'joints, concrete or filled_at: at least one is wanted.');
@@ -51,6 +51,6 @@ final class EarliestStart
             }
         }
 
-        return ['earliest_at' => CoolingClock::utc($free[$governing]), 'governing' => $governing];
+        return ['earliest_at' => Calendar::utc($free[$governing]), 'governing' => $governing];
     }
 }

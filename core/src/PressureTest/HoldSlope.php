@@ -6,12 +6,28 @@ namespace Diastoma\Core\PressureTest;
 
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Part;
 use Diastoma\Core\Calculation\Field\Rows;
 use Diastoma\Core\Refused;
+use Diastoma\Core\Round\Median;
+use Diastoma\Core\Round\Student;
+use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Si;
 
-/** Slope of a hold with an honest ± that respects correlated noise, and a robust slope beside it. */
-#[Calculates('hold-slope', 'How fast does the pressure fall, and how sure is that?', Family::PressureTest, ['slope_kpa_h', 'u95_kpa_h', 'theil_sen_kpa_h', 'curved'], 'Least squares on block medians, effective sample size from the lag-1 correlation; Theil–Sen')]
+/**
+ * Slope of a hold with an honest ± at 95 %: it respects noise with a memory and the steps of the gauge.
+ *
+ * A gauge that never moves proves nothing: without its step there is no answer. Where the noise remembers longer than
+ * the hold lasts (`long_memory`) or the course is curved, the ± is no proof.
+ */
+#[Calculates(
+    'hold-slope',
+    'How fast does the pressure fall, and how sure is that?',
+    Family::PressureTest,
+    ['slope_kpa_h', 'u95_kpa_h', 'theil_sen_kpa_h', 'curved', 'long_memory'],
+    'Least squares on block means; effective sample size from the corrected lag-1 correlation; batch means; Theil–Sen',
+)]
 final class HoldSlope
 {
     private const MOST_BLOCKS = 240;
@@ -20,35 +36,59 @@ final class HoldSlope
 
     private const MOST_FOR_PAIRS = 200;
 
+    private const BATCHES = 10;
+
+    /** Fewer independent readings than this: the noise has a longer memory than the hold can tell. */
+    private const LEAST_INDEPENDENT = 5;
+
     /**
      * @param  list<list<float>>|null  $series
+     * @param  list<list<float>>|null  $leaveOut  excursions left out by name; nothing else is ever dropped
      * @return array<string, mixed>
      */
     public function __invoke(
         #[Part('trace', SyntheticTrace::class)] ?SyntheticTrace $trace = null,
         #[Rows('series', ['s', 'kPa', 'degC'], atLeast: 3, optional: 1)] ?array $series = null,
+        #[Measure('resolution_kpa', Quantity::Pressure, above: 0, about: 'step of the gauge')] ?float $resolution = null,
+        #[Rows('leave_out', ['from_s', 'to_s'], atLeast: 0, rising: false)] ?array $leaveOut = null,
     ): array {
         if (($trace === null) === ($series === null)) {
             throw Refused::field('trace', 'trace or series: give exactly one of them.');
         }
-        $blocks = self::blockMedians($series ?? $trace?->series() ?? []);
+        $series = $this->without($series ?? $trace?->series() ?? [], $leaveOut ?? []);
+        $blocks = count($series) < 3 ? [] : self::blocks($series, fn (array $pressures) => array_sum($pressures) / count($pressures));
         if (count($blocks) < 3) {
-            throw Refused::field($series === null ? 'trace' : 'series', 'the hold is too short: at least three minutes of readings are wanted.');
+            throw Refused::field($trace === null ? 'series' : 'trace', 'the hold is too short: at least three minutes of readings are wanted.');
         }
-        [$slope, $se] = $this->leastSquares($blocks);
+        $step = $resolution === null ? $this->smallestStep($series) : Si::kpa($resolution);
+        $lasted = $series[count($series) - 1][0] - $series[0][0];
+        $line = StraightLine::through($blocks);
+        $n = count($blocks);
+
+        $memory = $line->ssr === 0.0 ? 0.0 : min(0.98, $line->lag1 + (1 + 4 * $line->lag1) / $n);
+        $independent = $n * (1 - $memory) / (1 + $memory);
+        $counted = max(3.0, $independent);
+        $se = sqrt($line->ssr / $n * $counted / ($counted - 2) * $n / ($counted * $line->sxx));
+        $byFit = Student::quantile(0.975, max(1.0, $counted - 2)) * $se;
+        // The steps of the gauge: the more of them the fall crosses, the better they average out.
+        $byStep = 1.5 * $step / $lasted / sqrt(1 + abs($line->slope) * $lasted / $step);
+        $u = max(hypot($byFit, $byStep), $this->byBatches($series));
         $robust = $this->theilSen($blocks);
 
         return [
-            'slope_kpa_h' => $slope * 3600, 'u95_kpa_h' => 2 * $se * 3600, 'theil_sen_kpa_h' => $robust * 3600,
-            'curved' => abs($slope - $robust) > 3 * $se,
+            'slope_kpa_h' => $line->slope * 3600, 'u95_kpa_h' => $u * 3600, 'theil_sen_kpa_h' => $robust * 3600,
+            'curved' => abs($line->slope - $robust) > 3 * $se + 1e-9 * abs($robust), 'long_memory' => $independent < self::LEAST_INDEPENDENT,
         ];
     }
 
     /**
+     * Blocks of at least a minute, at most 240 of them, counted from the first sample.
+     *
      * @param  list<list<float>>  $series
-     * @return list<array{float, float}> mean time, median pressure of each block that has readings
+     * @param  callable(non-empty-list<float>): float  $middle
+     * @return list<array{float, float}> mean time and middle pressure of each block that has readings
      */
-    public static function blockMedians(array $series): array
+    public static function blocks(array $series, callable $middle): array
     {
         $first = $series[0][0];
         $span = $series[count($series) - 1][0] - $first;
@@ -58,7 +98,7 @@ final class HoldSlope
         $until = $first + $length;
         foreach ($series as $row) {
             if ($row[0] >= $until - 1e-9 * $length && $pressures !== []) {
-                $blocks[] = [$times / count($pressures), self::median($pressures)];
+                $blocks[] = [$times / count($pressures), $middle($pressures)];
                 $pressures = [];
                 $times = 0.0;
                 $until = $first + $length * (floor(($row[0] - $first) / $length + 1e-9) + 1);
@@ -66,46 +106,83 @@ final class HoldSlope
             $times += $row[0];
             $pressures[] = $row[1];
         }
-        $blocks[] = [$times / count($pressures), self::median($pressures)];
+        $blocks[] = [$times / count($pressures), $middle($pressures)];
 
         return $blocks;
     }
 
-    /** @param  list<float>  $values */
-    public static function median(array $values): float
+    /**
+     * @param  list<list<float>>  $series
+     * @param  list<list<float>>  $stretches
+     * @return list<list<float>>
+     */
+    private function without(array $series, array $stretches): array
     {
-        sort($values);
-        $n = count($values);
+        foreach ($stretches as [$from, $to]) {
+            if ($to < $from) {
+                throw Refused::field('leave_out', sprintf('leave_out: %g s comes before %g s.', $to, $from));
+            }
+        }
 
-        return ($values[intdiv($n - 1, 2)] + $values[intdiv($n, 2)]) / 2;
+        return $stretches === [] ? $series : array_values(array_filter($series, function (array $row) use ($stretches): bool {
+            foreach ($stretches as [$from, $to]) {
+                if ($row[0] >= $from && $row[0] <= $to) {
+                    return false;
+                }
+            }
+
+            return true;
+        }));
     }
 
     /**
-     * @param  list<array{float, float}>  $blocks
-     * @return array{float, float} slope and its standard error
+     * What the gauge shows to be its step, kPa: the smallest difference between values that differ.
+     *
+     * @param  list<list<float>>  $series
      */
-    private function leastSquares(array $blocks): array
+    private function smallestStep(array $series): float
     {
-        $n = count($blocks);
-        $meanT = array_sum(array_column($blocks, 0)) / $n;
-        $meanP = array_sum(array_column($blocks, 1)) / $n;
-        $sxx = $sxy = 0.0;
-        foreach ($blocks as [$t, $p]) {
-            $sxx += ($t - $meanT) ** 2;
-            $sxy += ($t - $meanT) * ($p - $meanP);
+        $values = array_column($series, 1);
+        sort($values);
+        $step = INF;
+        for ($i = 1, $n = count($values); $i < $n; $i++) {
+            if ($values[$i] > $values[$i - 1]) {
+                $step = min($step, $values[$i] - $values[$i - 1]);
+            }
         }
-        $slope = $sxy / $sxx;
-        $sse = $lagged = $before = 0.0;
-        foreach ($blocks as $i => [$t, $p]) {
-            $e = $p - $meanP - $slope * ($t - $meanT);
-            $sse += $e * $e;
-            $lagged += $i === 0 ? 0.0 : $e * $before;
-            $before = $e;
+        if ($step === INF) {
+            throw Refused::field('resolution_kpa', 'resolution_kpa is missing: all readings are the same, and a gauge that never moves proves nothing unless its step is known.');
         }
-        $r = $sse == 0.0 ? 0.0 : max(0.0, min(0.98, $lagged / $sse));
-        $effective = max(3.0, $n * (1 - $r) / (1 + $r));
 
-        return [$slope, sqrt($sse / $n * $effective / ($effective - 2) * $n / ($effective * $sxx))];
+        return $step;
+    }
+
+    /**
+     * ± of the slope from ten equal batches: it sees a memory of the noise that the blocks do not.
+     *
+     * @param  list<list<float>>  $series
+     * @return float kPa/s; 0 when there are too few batches to tell
+     */
+    private function byBatches(array $series): float
+    {
+        $first = $series[0][0];
+        $length = ($series[count($series) - 1][0] - $first) / self::BATCHES;
+        $sums = [];
+        foreach ($series as [$t, $p]) {
+            $batch = min(self::BATCHES - 1, (int) floor(($t - $first) / $length + 1e-9));
+            [$times, $pressures, $count] = $sums[$batch] ?? [0.0, 0.0, 0];
+            $sums[$batch] = [$times + $t, $pressures + $p, $count + 1];
+        }
+        $means = array_map(fn (array $s) => [$s[0] / $s[2], $s[1] / $s[2]], array_values($sums));
+        $n = count($means);
+        if ($n < 3) {
+            return 0.0;
+        }
+        $line = StraightLine::through($means);
+        $memory = $line->ssr === 0.0 ? 0.0 : min(0.9, $line->lag1 + (1 + 4 * $line->lag1) / self::BATCHES);
+        $wider = sqrt(max(1.0, (1 + $memory) / (1 - $memory) / (1.1 / 0.9)));
+
+        return Student::quantile(0.975, $n - 2) * sqrt($line->ssr / ($n - 2) / $line->sxx) * $wider;
     }
 
     /** @param  list<array{float, float}>  $blocks */
@@ -127,6 +204,6 @@ final class HoldSlope
             }
         }
 
-        return self::median($slopes);
+        return Median::of($slopes === [] ? [0.0] : $slopes);
     }
 }

@@ -17,7 +17,7 @@ use Diastoma\Core\Units\Quantity;
 /**
  * Leak, air or sound by the slope of a shut polyethylene line on log paper: p = pL (1 + 2.5 t/tL)^-n.
  *
- * A leak makes n grow with time; air makes the first n small.
+ * A leak makes n grow with time; air makes the first n small; a line that does not fall tells nothing.
  */
 #[Calculates('pe-three-point', 'Leak, air or sound, by the log slope?', Family::PressureTest, ['n1', 'n2', 'ratio', 'verdict', 'outcome', 'why'], 'From memory: British water industry guidance for PE mains; limits are the procedure\'s')]
 final class PeThreePoint
@@ -37,15 +37,13 @@ final class PeThreePoint
         #[Anything('min_multiples', 'three multiples of the loading time')] mixed $multiples = [1, 7, 15],
         #[Flag('visible_leak')] bool $visibleLeak = false,
     ): array {
-        if (! is_array($multiples) || count($multiples) !== 3) {
-            throw Refused::field('min_multiples', 'min_multiples must be three numbers.');
-        }
+        $multiples = $this->threeNumbers($multiples);
         if (count($readings) !== 3) {
             throw Refused::field('readings', 'readings: exactly three are wanted, '.count($readings).' came.');
         }
         $corrected = [];
         foreach ($readings as $i => [$minutes, $pressure]) {
-            $least = (float) array_values($multiples)[$i] * $load;
+            $least = $multiples[$i] * $load;
             if ($pressure <= 0 || $minutes * 60 < $least * (1 - 1e-9)) {
                 throw Refused::field('readings', sprintf('readings, row %d: wanted is a positive pressure at %g min or later; given is %g kPa at %g min.', $i + 1, $least / 60, $pressure, $minutes));
             }
@@ -58,9 +56,26 @@ final class PeThreePoint
             $n1 < $n1Min * (1 - 1e-9) => [Outcome::Repeat, 'air'],
             max($n1, $n2) > $nMax * (1 + 1e-9) => [Outcome::Fail, 'n_max'],
             $ratioMax !== null && $ratio !== null && $ratio > $ratioMax * (1 + 1e-9) => [Outcome::Fail, 'ratio_max'],
+            // A shut line that creeps can neither rise nor stand still: it was warmed or pumped, or the gauge is stuck.
+            $n2 <= 0 => [Outcome::CannotTell, 'gain'],
             default => [Outcome::Pass, null],
         };
 
         return ['n1' => $n1, 'n2' => $n2, 'ratio' => $ratio, ...Outcome::answer($outcome, $visibleLeak, $why)];
+    }
+
+    /**
+     * @return list<float>
+     *
+     * @throws Refused
+     */
+    private function threeNumbers(mixed $multiples): array
+    {
+        $numbers = is_array($multiples) ? array_filter(array_values($multiples), fn (mixed $m) => (is_int($m) || is_float($m)) && $m >= 0 && is_finite((float) $m)) : [];
+        if (count($numbers) !== 3 || count((array) $multiples) !== 3) {
+            throw Refused::field('min_multiples', 'min_multiples must be three numbers of 0 or more.');
+        }
+
+        return array_map(floatval(...), $numbers);
     }
 }

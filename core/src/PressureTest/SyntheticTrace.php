@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Diastoma\Core\PressureTest;
 
 use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Refused;
 
 /** A made-up decline for examples and practice: leak, creep, stretch, temperature and correlated noise, all stated. */
 final readonly class SyntheticTrace
 {
+    private const MOST_SAMPLES = 1_000_000;
+
     public function __construct(
         #[Number('dt_s', above: 0)] public float $dt,
         #[Number('duration_s', above: 0, max: 1000000)] public float $duration,
@@ -25,6 +28,9 @@ final readonly class SyntheticTrace
         #[Number('temp_ramp_k_h')] public float $tempRamp = 0.0,
         #[Number('noise_kpa')] public float $noise = 0.0,
     ) {
+        if ($duration / $dt > self::MOST_SAMPLES) {
+            throw Refused::field('dt_s', sprintf('dt_s is %g s: over %g s that makes more than %d samples.', $dt, $duration, self::MOST_SAMPLES));
+        }
     }
 
     /** @return list<list<float>> [s, kPa] or [s, kPa, °C] */

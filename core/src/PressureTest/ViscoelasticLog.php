@@ -8,6 +8,7 @@ use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Rows;
+use Diastoma\Core\Round\Median;
 use Diastoma\Core\Units\Quantity;
 
 /** What the test of stretching pipe needs, read off its log at the phases that the crew marked. */
@@ -61,10 +62,10 @@ final class ViscoelasticLog
         foreach ($rows as $row) {
             $minutes[(int) floor($row[0] - $rows[0][0] + 1e-9)][] = $row;
         }
-        $thin = array_map(fn (array $m) => [$m[0][0], HoldSlope::median(array_column($m, 1))], array_values($minutes));
+        $thin = array_map(fn (array $m) => [$m[0][0], Median::of(array_column($m, 1))], array_values($minutes));
         $last = $rows[count($rows) - 1];
         if ($thin[count($thin) - 1][0] < $last[0] - 1e-9) {
-            $thin[] = [$last[0], HoldSlope::median(array_column(array_slice($rows, -3), 1))];
+            $thin[] = [$last[0], Median::of(array_column(array_slice($rows, -3), 1))];
         }
 
         return $thin;

@@ -49,6 +49,7 @@ final class ViscoelasticTest
         #[Measure('t_water_degc', Quantity::Temperature)] ?float $waterTemperature = null,
         #[Number('factor', min: 1, max: 2)] float $factor = 1.2,
         #[Measure('resolution_kpa', Quantity::Pressure, min: 0)] float $resolution = 0.0,
+        #[Measure('max_gap_min', Quantity::Time, above: 0, about: 'longest time between two readings')] float $maxGap = 300.0,
         #[Flag('visible_leak')] bool $visibleLeak = false,
         #[Measure('relax_least_min', Quantity::Time, min: 0)] float $relaxLeast = 3600,
         #[Measure('raise_most_min', Quantity::Time, above: 0)] float $raiseMost = 600,
@@ -64,10 +65,13 @@ final class ViscoelasticTest
         if ($after > $creepEnd) {
             throw Refused::field('p_after', sprintf('p_after %g bar lies above p_creep_end %g bar: the reduction lets pressure out.', Si::bar($after), Si::bar($creepEnd)));
         }
+        if ($readings[0][0] < 0) {
+            throw Refused::field('readings', "readings, row 1: minute {$readings[0][0]} lies before the end of the letting out, which is minute 0.");
+        }
         $section = Section::of($segments, $waterTemperature, $bulk);
         $out = ['creep_drop_percent' => 100 * ($stp - $creepEnd) / $stp];
-        $answer = function (Outcome $outcome, string $phase, array $more = []) use (&$out, $visibleLeak): array {
-            return $out + $more + ['phase' => $phase] + Outcome::answer($outcome, $visibleLeak);
+        $answer = function (Outcome $outcome, string $phase, array $more = [], ?string $why = null) use (&$out, $visibleLeak): array {
+            return $out + $more + ['phase' => $phase] + Outcome::answer($outcome, $visibleLeak, $why);
         };
 
         $early = match (true) {
@@ -94,54 +98,9 @@ final class ViscoelasticTest
             return $answer(Outcome::Repeat, 'air');
         }
 
-        return $this->mainPhase($readings, $resolution, $main / 60, $extension / 60, $extensionFall, $answer);
-    }
+        $phase = new MainPhase($readings, Si::kpa($resolution), $maxGap / 60, $main / 60, $extension / 60, Si::kpa($extensionFall));
+        [$outcome, $at, $fall, $why] = $phase->judge(Si::kpa($after));
 
-    /**
-     * @param  list<list<float>>  $readings
-     * @param  \Closure(Outcome, string, array<string, mixed>): array<string, mixed>  $answer
-     * @return array<string, mixed>
-     */
-    private function mainPhase(array $readings, float $resolution, float $mainMinutes, float $extensionMinutes, float $extensionFall, \Closure $answer): array
-    {
-        $start = $readings[0][0];
-        $lasted = $readings[count($readings) - 1][0] - $start;
-        $within = fn (float $minutes) => array_values(array_filter($readings, fn ($r) => $minutes + 1e-9 >= $r[0] - $start));
-        $main = $within($mainMinutes);
-        $fall = $this->greatestFall($main);
-        if ($lasted < $mainMinutes - 1e-9) {
-            return $answer(Outcome::NotFinished, 'main', ['max_fall_kpa' => Si::kpa($fall)]);
-        }
-        $rise = ($main[count($main) - 1][1] - $main[0][1]) * 1000;
-        if (Compare::atMost($fall, $resolution) && $rise > $resolution + Compare::slack($rise, $resolution)) {
-            return $answer(Outcome::Pass, 'main', ['max_fall_kpa' => Si::kpa($fall)]);
-        }
-        if ($lasted <= $mainMinutes + 1e-9) {
-            return $answer(Outcome::Extend, 'main', ['max_fall_kpa' => Si::kpa($fall)]);
-        }
-        $fall = $this->greatestFall($within($extensionMinutes));
-        $outcome = match (true) {
-            ! Compare::atMost($fall, $extensionFall) => Outcome::Fail,
-            $lasted < $extensionMinutes - 1e-9 => Outcome::Extend,
-            default => Outcome::Pass,
-        };
-
-        return $answer($outcome, 'extension', ['max_fall_kpa' => Si::kpa($fall)]);
-    }
-
-    /**
-     * @param  list<list<float>>  $readings
-     * @return float Pa below the highest earlier reading
-     */
-    private function greatestFall(array $readings): float
-    {
-        $highest = -INF;
-        $fall = 0.0;
-        foreach ($readings as [, $kpa]) {
-            $highest = max($highest, $kpa);
-            $fall = max($fall, $highest - $kpa);
-        }
-
-        return $fall * 1000;
+        return $answer($outcome, $at, ['max_fall_kpa' => $fall], $why);
     }
 }

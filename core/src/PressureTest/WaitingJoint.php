@@ -17,7 +17,7 @@ final readonly class WaitingJoint
         #[Text('id')] public string $id,
         #[Instant('finished_at')] public \DateTimeImmutable $finishedAt,
         #[Measure('cooling_min', Quantity::Time, min: 0)] public float $cooling,
-        #[Number('factor', min: 0)] public float $factor = 1.0,
+        #[Number('factor', above: 0)] public float $factor = 1.0,
     ) {
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure;
 
-use Diastoma\Core\PressureTest\HoldSlope;
 use Diastoma\Core\Round\Clock;
+use Diastoma\Core\Round\Median;
 use Diastoma\Core\Verdict;
 
 /**
@@ -223,7 +223,7 @@ final class Bindings
             $steps[] = (float) ($rows[$i][0] - $rows[$i - 1][0]);
         }
 
-        return HoldSlope::median($steps);
+        return Median::of($steps);
     }
 
     /** @param  list<mixed>  $candidates */

@@ -418,8 +418,8 @@ final class Judge
     private function verdict(array $item, array $result, Step $step): Verdict
     {
         $verdicts = [];
-        if (isset($result['verdict']) && ($item['own_verdict'] ?? true)) {
-            $verdicts[] = Verdict::from($result['verdict']);
+        if ($item['own_verdict'] ?? true) {
+            array_push($verdicts, ...$this->said($item, $result));
         }
         foreach ($item['limits'] ?? [] as $limit) {
             $value = $result[$limit['of']] ?? null;
@@ -429,7 +429,7 @@ final class Judge
                 $wanted = $bound('within');
                 $tolerance = $bound('tol');
                 $verdicts[] = is_numeric($value) && is_numeric($wanted) && is_numeric($tolerance)
-                    ? Guard::judge(abs((float) $value - (float) $wanted), null, (float) $tolerance, $u ?? 0.0)->verdict : Verdict::Open;
+                    ? Guard::judge(abs((float) $value - (float) $wanted), null, (float) $tolerance, $u)->verdict : Verdict::Open;
             } elseif (isset($limit['is'])) {
                 $verdicts[] = $value === null ? Verdict::Open : ($value === $limit['is'] ? Verdict::Good : Verdict::Bad);
             } else {
@@ -444,6 +444,25 @@ final class Judge
         }
 
         return $verdict;
+    }
+
+    /**
+     * What a calculation says by itself. One that can judge and did not, because something that only its verdict needs
+     * was missing, has said open; null is said where it left the judging to the limits beside it.
+     *
+     * @param  array<string, mixed>  $item
+     * @param  array<string, mixed>  $result
+     * @return list<Verdict>
+     */
+    private function said(array $item, array $result): array
+    {
+        if (! in_array('verdict', $this->registry->about($item['calc'])->gives, true)) {
+            return [];
+        }
+        $said = Verdict::tryFrom((string) ($result['verdict'] ?? ''));
+        $leftToLimits = array_key_exists('verdict', $result) && ($item['limits'] ?? []) !== [];
+
+        return $said !== null ? [$said] : ($leftToLimits ? [] : [Verdict::Open]);
     }
 
     /** A limit in the unit of what it limits: `mark_mm` of a fact against `mark_m` of a result. */

@@ -15,8 +15,11 @@ use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
-/** Cut again or go: how far the cut face lies out of square. */
-#[Calculates('cut-squareness', 'Is the cut square enough?', Family::Measuring, ['out_of_square_mm', 'angle_deg', 'deepest_deg', 'raw_range_mm', 'verdict', 'uncertain', 'reasons'], 'Geometry: twice the first harmonic of the shortfall')]
+/**
+ * Cut again or go: how far the cut face lies out of square. Readings on one side tell no plane: only their own spread
+ * is judged, and it can prove bad, never good.
+ */
+#[Calculates('cut-squareness', 'Is the cut square enough?', Family::Measuring, ['out_of_square_mm', 'angle_deg', 'deepest_deg', 'raw_range_mm', 'empty_arc_deg', 'verdict', 'uncertain', 'reasons'], 'Geometry: twice the first harmonic of the shortfall')]
 final class CutSquareness
 {
     /**
@@ -29,6 +32,8 @@ final class CutSquareness
         #[Measure('limit_out_of_square_mm', Quantity::Length, min: 0)] ?float $limit = null,
         #[Number('u_expanded', min: 0, about: 'mm')] ?float $u = null,
         #[Choice('rule', Guard::RULES)] string $rule = 'guarded',
+        #[Number('max_empty_arc_deg', above: 0, max: 360)] float $maxEmptyArc = Spread::PLANE_DEG,
+        #[Number('max_inflation', min: 1)] float $maxInflation = Spread::MOST_INFLATION,
     ): array {
         $values = array_map(fn (LengthReading $r) => $r->value, $readings);
         if (min($values) < 0) {
@@ -39,12 +44,15 @@ final class CutSquareness
         $out = 2 * $fit->amplitude(1);
         $range = max($values) - min($values);
         $test = DirectionTest::of($fit, 1, null, max($values));
-        $guard = Guard::judge(max($out, $range), null, $limit, $u === null ? null : $u * 0.001, $rule);
+        $spread = Spread::of(array_map(fn (LengthReading $r) => $r->degrees, $readings));
+        $bunched = $spread->isBunched($maxEmptyArc, $maxInflation);
+        $guard = Guard::judge($bunched ? $range : max($out, $range), null, $limit, $u === null ? null : $u * 0.001, $rule);
 
         return [
-            'out_of_square_mm' => Si::mm($out), 'angle_deg' => rad2deg(atan($out / $od)),
-            'deepest_deg' => $test->shown ? rad2deg($fit->direction(1)) : null, 'raw_range_mm' => Si::mm($range),
-            ...$guard->toArray(),
+            'out_of_square_mm' => $bunched ? null : Si::mm($out), 'angle_deg' => $bunched ? null : rad2deg(atan($out / $od)),
+            'deepest_deg' => $test->shown && ! $bunched ? rad2deg($fit->direction(1)) : null,
+            'raw_range_mm' => Si::mm($range), 'empty_arc_deg' => $spread->emptyArc,
+            ...($bunched ? $guard->notGood('bunched') : $guard)->toArray(),
         ];
     }
 }

@@ -17,13 +17,14 @@ use Diastoma\Core\Verdict;
 /**
  * Mean, amplitude and direction of readings taken round a pipe, with honest uncertainty.
  *
- * A direction is given only when it stands out of the noise (Wald test, 95 %).
+ * A direction is given only when it stands out of the noise (Wald test, 95 %). Readings bunched on one side prove
+ * nothing good, whatever their values.
  */
 #[Calculates(
     'round-fit',
     'What shape and direction do the readings round the pipe show?',
     Family::Measuring,
-    ['mean', 'a1', 'b1', 'amplitude1', 'direction1_deg', 'wald1', 'inflation1', 'residuals', 's', 'u_mean', 'curve_max', 'curve_min', 'curve_max_deg', 'curve_min_deg', 'verdict', 'uncertain', 'reasons'],
+    ['mean', 'a1', 'b1', 'amplitude1', 'direction1_deg', 'wald1', 'inflation1', 'residuals', 's', 'u_mean', 'curve_max', 'curve_min', 'curve_max_deg', 'curve_min_deg', 'empty_arc_deg', 'verdict', 'uncertain', 'reasons'],
     'Ordinary least squares; chi-square and F quantiles; NumPy lstsq as reference',
 )]
 final class RoundFit
@@ -40,7 +41,8 @@ final class RoundFit
         #[Choice('kind', self::KINDS)] ?string $kind = null,
         #[Numbers('harmonics')] ?array $harmonics = null,
         #[Number('sigma', above: 0, about: 'standard uncertainty of one reading')] ?float $sigma = null,
-        #[Number('max_inflation', min: 1)] ?float $maxInflation = null,
+        #[Number('max_inflation', min: 1)] float $maxInflation = Spread::MOST_INFLATION,
+        #[Number('max_empty_arc_deg', above: 0, max: 360, about: 'else 135 for gaps, feelers and gaskets, 180 for what is a plane')] ?float $maxEmptyArc = null,
         #[Number('limit_min')] ?float $limitMin = null,
         #[Number('limit_max')] ?float $limitMax = null,
         #[Number('u_expanded', min: 0)] ?float $u = null,
@@ -49,11 +51,7 @@ final class RoundFit
         $harmonics ??= match ($kind) {
             'diameter' => [2], 'radius' => [1, 2], default => [1],
         };
-        foreach ($harmonics as $k) {
-            if ($k < 1 || $k > 6) {
-                throw Refused::field('harmonics', "harmonics holds {$k}; allowed are whole numbers 1 to 6.");
-            }
-        }
+        self::mustBeHarmonics($harmonics);
         $angles = array_map(fn (Reading $r) => deg2rad($r->degrees), $readings);
         $values = array_map(fn (Reading $r) => $r->value, $readings);
         $fit = HarmonicFit::of($angles, $values, $harmonics) ?? throw self::tooFew($angles, $harmonics);
@@ -75,18 +73,21 @@ final class RoundFit
             if ($test->reason !== null) {
                 $reasons[] = $test->reason;
             }
-            if ($maxInflation !== null && $fit->inflation($k) > $maxInflation * (1 + 1e-9)) {
-                $reasons[] = 'readings bunched on one side';
-                $verdicts[] = Verdict::Open;
-            }
+        }
+        $spread = Spread::of($this->turns($readings, $kind), $harmonics[0] ?? 1);
+        $worst = max(array_map(fn (int $k) => $fit->inflation($k), $harmonics));
+        $bunched = $worst > $maxInflation * (1 + 1e-9) || $spread->emptyArc > ($maxEmptyArc ?? $this->mostEmptyArc($kind)) + 1e-9;
+        if ($bunched) {
+            $reasons[] = 'bunched';
         }
         [$topAt, $top] = $fit->extreme();
         [$bottomAt, $bottom] = $fit->extreme(-1);
         foreach ($values as $value) {
-            $verdicts[] = $this->limit(Guard::judge($value, $limitMin, $limitMax, $u, $rule), $reasons);
+            $guard = Guard::judge($value, $limitMin, $limitMax, $u, $rule);
+            $verdicts[] = $this->limit($bunched ? $guard->notGood('bunched') : $guard, $reasons);
         }
         foreach ([[$topAt, $top], [$bottomAt, $bottom]] as [$at, $value]) {
-            if (Guard::judge($value, $limitMin, $limitMax, 0.0, 'simple')->verdict === Verdict::Bad) {
+            if (! $bunched && Guard::judge($value, $limitMin, $limitMax, 0.0, 'simple')->verdict === Verdict::Bad) {
                 $verdicts[] = Verdict::Close;
                 $reasons[] = 'only the fitted curve passes the limit: measure again near '.Clock::text(rad2deg($at));
             }
@@ -100,8 +101,27 @@ final class RoundFit
             'residuals' => $fit->residuals, 's' => $s,
             'u_mean' => $noise === null ? null : $noise * sqrt($fit->inverse[0][0]),
             'curve_max' => $top, 'curve_max_deg' => rad2deg($topAt), 'curve_min' => $bottom, 'curve_min_deg' => rad2deg($bottomAt),
+            'empty_arc_deg' => $spread->emptyArc,
             'verdict' => Verdict::worst(...$verdicts)->value, 'uncertain' => $uncertain, 'reasons' => array_values(array_unique($reasons)),
         ];
+    }
+
+    /**
+     * Diameters come back after half a turn: their directions are spread over the whole one.
+     *
+     * @param  list<Reading>  $readings
+     * @return list<float>
+     */
+    private function turns(array $readings, ?string $kind): array
+    {
+        return array_map(fn (Reading $r) => $kind === 'diameter' ? 2 * $r->degrees : $r->degrees, $readings);
+    }
+
+    private function mostEmptyArc(?string $kind): float
+    {
+        return match ($kind) {
+            'joint-gap', 'feeler', 'gasket-depth' => Spread::ALL_ROUND_DEG, default => Spread::PLANE_DEG,
+        };
     }
 
     /** @param  list<string>  $reasons */
@@ -110,6 +130,23 @@ final class RoundFit
         array_push($reasons, ...$guard->reasons);
 
         return $guard->verdict;
+    }
+
+    /**
+     * @param  list<int>  $harmonics
+     *
+     * @throws Refused
+     */
+    public static function mustBeHarmonics(array $harmonics): void
+    {
+        if ($harmonics === []) {
+            throw Refused::field('harmonics', 'harmonics is empty; allowed are whole numbers 1 to 6, each once.');
+        }
+        foreach ($harmonics as $k) {
+            if ($k < 1 || $k > 6 || count(array_keys($harmonics, $k, true)) > 1) {
+                throw Refused::field('harmonics', "harmonics holds {$k}; allowed are whole numbers 1 to 6, each once.");
+            }
+        }
     }
 
     /**

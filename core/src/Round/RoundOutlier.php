@@ -27,6 +27,7 @@ final class RoundOutlier
         #[Number('k', above: 0)] float $k = 3.0,
         #[Number('max_flags', min: 0, whole: true)] float $maxFlags = 1.0,
     ): array {
+        RoundFit::mustBeHarmonics($harmonics);
         $flagged = [];
         $left = $readings;
         $first = null;

@@ -58,8 +58,12 @@ final class ParseQuantity
             if ($read['reference'] === null) {
                 $read['assumed'][] = 'reference';
             }
-            $read['si'] = $this->referTo($text, $read['si'], $reference, $targetReference ?? $reference, $atmosphere);
-            $reference = $targetReference ?? $reference;
+            $target = $targetReference ?? $pressureReference ?? $reference;
+            $read['si'] = $this->referTo($text, $read['si'], $reference, $target, $atmosphere);
+            if ($target !== $reference) {
+                $read['assumed'][] = 'air pressure';
+            }
+            $reference = $target;
         }
         if ($kind === 'temperature' && $read['si'] < -273.15 - 1e-9) {
             throw Refused::field('text', "\"{$text}\" is below absolute zero, -273.15 °C.");
@@ -127,7 +131,7 @@ final class ParseQuantity
      */
     private function feetAndInches(string $text, string $style): ?array
     {
-        if (preg_match('#^([+-]?)([\d.,]+)\s*(?:\'|ft|feet|foot)\s*-?\s*([\d.,/ -]*\d[\d.,/ -]*?)\s*("|in|inch|inches)?$#iu', $text, $m) !== 1) {
+        if (preg_match('#^([+-]?)([0-9.,]+)\s*(?:\'|ft|feet|foot)\s*-?\s*([0-9.,/ -]*[0-9][0-9.,/ -]*?)\s*("|in|inch|inches)?$#iu', $text, $m) !== 1) {
             return null;
         }
         if (preg_match('/^\d+$/', $m[2]) !== 1) {
@@ -189,7 +193,7 @@ final class ParseQuantity
                 throw Refused::field('text', "\"{$text}\": a pressure difference cannot be turned into a {$to} pressure.");
             }
             if ($atmosphere === null) {
-                throw Refused::field('p_atm_pa', 'p_atm_pa is missing: the air pressure at the site is needed between gauge and absolute.');
+                throw Refused::field('text', "\"{$text}\" is {$from}; asked for is {$to}. Between them lies the air pressure at the site (p_atm_pa), which is not given.");
             }
             $si += $to === 'absolute' ? $atmosphere : -$atmosphere;
         }

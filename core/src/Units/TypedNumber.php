@@ -13,6 +13,9 @@ final readonly class TypedNumber
 {
     private const DENOMINATORS = [2, 4, 8, 16, 32, 64];
 
+    /** What a float holds exactly. */
+    private const MOST_DIGITS = 15;
+
     /** @param  float  $step  the smallest step that the typing shows, in the unit typed */
     private function __construct(public float $value, public float $step, public bool $fraction, public string $rest)
     {
@@ -32,7 +35,7 @@ final readonly class TypedNumber
         $text = str_replace(['−', '–', '‐', '‑'], '-', $text);
         $text = str_replace(['º', '˚', '⁄', '⋅'], ['°', '°', '/', '·'], $text);
         $narrow = '[\x{00A0}\x{2007}\x{2008}\x{2009}\x{200A}\x{202F}]';
-        $text = (string) preg_replace("/(?<=\\d){$narrow}(?=\\d{3}(?![\\d\\/]))/u", '', $text);
+        $text = (string) preg_replace("/(?<=[0-9]){$narrow}(?=[0-9]{3}(?![0-9\\/]))/u", '', $text);
         $text = (string) preg_replace("/{$narrow}/u", ' ', $text);
 
         return trim((string) preg_replace('/\s+/u', ' ', $text));
@@ -50,14 +53,17 @@ final readonly class TypedNumber
         if (preg_match('/[~<>≈±?]|^(ca|about|approx)\b/iu', $text) === 1) {
             throw new Ambiguous('write the plain number, without "about", < or ±');
         }
-        if (preg_match('#^([+-]?)(?:(\d+)(?: |-))?(\d+)/(\d+)\s*(.*)$#u', $text, $m) === 1) {
+        if (preg_match('#^([+-]?)(?:([0-9]+)(?: |-))?([0-9]+)/([0-9]+)\s*(.*)$#Du', $text, $m) === 1) {
+            if (max(strlen($m[2]), strlen($m[3]), strlen($m[4])) > self::MOST_DIGITS) {
+                throw new Ambiguous('that is more digits than anybody measures');
+            }
             [$whole, $top, $bottom] = [(int) $m[2], (int) $m[3], (int) $m[4]];
             self::mustBeTapeFraction($top, $bottom);
             $value = $whole + $top / $bottom;
 
             return new self($m[1] === '-' ? -$value : $value, 1 / $bottom, true, self::rest($m[5]));
         }
-        if (preg_match('/^([+-]?)(\d[\d.,]*|[.,]\d[\d.,]*)\s*(.*)$/u', $text, $m) === 1) {
+        if (preg_match('/^([+-]?)([0-9][0-9.,]*|[.,][0-9][0-9.,]*)\s*(.*)$/Du', $text, $m) === 1) {
             [$value, $decimals] = self::decimal($m[2], $style);
 
             return new self($m[1] === '-' ? -$value : $value, 10 ** -$decimals, false, self::rest($m[3]));
@@ -121,6 +127,9 @@ final readonly class TypedNumber
         }
         if (preg_match('/^\d*$/', $whole.$decimals) !== 1 || $whole.$decimals === '') {
             throw new Ambiguous("{$digits} is no number");
+        }
+        if (strlen(ltrim($whole, '0').$decimals) > self::MOST_DIGITS) {
+            throw new Ambiguous('that is more digits than anybody measures');
         }
 
         return [(float) (($whole === '' ? '0' : $whole).'.'.($decimals === '' ? '0' : $decimals)), strlen($decimals)];
