@@ -11,6 +11,7 @@ use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
+use Diastoma\Core\Simulation\Noise;
 use Diastoma\Core\Units\UnitSystem;
 
 /* What several test files share: healthy joints, facts with their minute, what a judgement says. */
@@ -180,4 +181,26 @@ function refused(string $name, array $in): ?string
     }
 
     return null;
+}
+
+/**
+ * How often a calculation says good, in 2,000 draws of what was measured.
+ *
+ * @param  callable(Noise): array<string, mixed>  $draw  the inputs of one draw: truth beyond the limit, stated uncertainty added
+ */
+function shareGood(string $calc, callable $draw, int $times = 2000): float
+{
+    $noise = new Noise(crc32($calc) % 100000);
+    $good = 0;
+    for ($i = 0; $i < $times; $i++) {
+        $good += calc($calc, $draw($noise))['verdict'] === 'good' ? 1 : 0;
+    }
+
+    return $good / $times;
+}
+
+/** A share that 2,000 draws of a true share of $p stay below, but for one run in a thousand. */
+function atMostBy(float $p, int $times = 2000): float
+{
+    return $p + 3.1 * sqrt($p * (1 - $p) / $times);
 }

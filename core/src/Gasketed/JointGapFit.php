@@ -78,8 +78,16 @@ final class JointGapFit
         $pass = $judged === [] || $doubtful ? null : $failed === [];
         $pass = $pass === true && $bunched ? null : $pass;
         $near = $maxAngle === null || $u === null ? null : abs($angle - $maxAngle) <= 2 * $u;
+        // A gap is no better known than a reading of it.
+        $room = min(
+            $maxGap === null ? INF : $maxGap - max($fit->mean() + $amplitude, max($gaps)),
+            $minGap === null ? INF : min($fit->mean() - $amplitude, min($gaps)) - $minGap,
+        );
+        // Equal gaps show no lean, and no uncertainty of one: it is as large as that of a lean either way.
+        $levelU = rad2deg(2 / $lever * ($readingU ?? 0.0) * ($spread->inflation ?? 1.0) * sqrt(2 / $fit->n()));
+        $nearGap = $pass === true && ($room < 2 * ($readingU ?? 0.0) - Compare::slack($readingU ?? 0.0) || ! $leaning && $maxAngle !== null && $maxAngle < 2 * $levelU);
         $reasons = array_keys(array_filter([
-            'bunched' => $bunched, 'no-uncertainty' => $pass === true && $readingU === null, 'near-limit' => $near === true,
+            'bunched' => $bunched, 'no-uncertainty' => $pass === true && $readingU === null, 'near-limit' => $near === true || $nearGap,
         ]));
         $towards = $turn === null ? 0.0 : deg2rad(30 * $turn);
 
@@ -93,7 +101,7 @@ final class JointGapFit
             'near_limit' => $near, 'empty_arc_deg' => $spread->emptyArc, 'inflation' => $spread->inflation, 'failed' => $failed, 'pass' => $pass,
             'not_judged' => array_values(array_diff(['max_angle_deg', 'max_gap_m', 'min_gap_m'], array_keys($judged))),
             'verdict' => match (true) {
-                $pass === null => 'open', $pass === false => 'bad', default => $near === true || $readingU === null ? 'close' : 'good',
+                $pass === null => 'open', $pass === false => 'bad', default => $near === true || $nearGap || $readingU === null ? 'close' : 'good',
             },
             'reasons' => $reasons,
             'widest' => $widest === null ? null : Clock::text(30 * $widest), 'turn' => $turn === null ? null : Clock::text(30 * $turn),

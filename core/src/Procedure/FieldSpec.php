@@ -10,8 +10,10 @@ use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Electrofusion\FittingCodeLayout;
 use Diastoma\Core\Refused;
+use Diastoma\Core\Units\Ambiguous;
 use Diastoma\Core\Units\ParseQuantity;
 use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\TypedNumber;
 use Diastoma\Core\Units\Unit;
 use Diastoma\Core\Units\UnitSlipHint;
 
@@ -84,7 +86,7 @@ final readonly class FieldSpec
         $measure = $this->measure();
         $unit = Unit::of($quantity, $measure->suffix);
         if (is_string($value)) {
-            $parsed = (new ParseQuantity)(text: mb_substr($value, 0, 200), kind: $quantity->value, defaultUnit: ($measure->keys()[$key] ?? $unit)->symbol, pressureReference: $quantity === Quantity::Pressure ? 'gauge' : null, gallon: 'us');
+            $parsed = (new ParseQuantity)(text: mb_substr($value, 0, 200), kind: $quantity->value, defaultUnit: ($measure->keys()[$key] ?? $unit)->symbol, pressureReference: $quantity === Quantity::Pressure ? 'gauge' : null);
             $number = $unit->fromSi($parsed['si']);
         } elseif (is_int($value) || is_float($value)) {
             $given = $measure->keys()[$key] ?? $unit;
@@ -117,8 +119,8 @@ final readonly class FieldSpec
 
     private function readNumber(mixed $value): float
     {
-        if (is_string($value) && preg_match('/^[+-]?\d+([.,]\d+)?$/', trim($value)) === 1) {
-            $value = (float) str_replace(',', '.', trim($value));
+        if (is_string($value)) {
+            $value = $this->typed($value);
         }
         if (! is_int($value) && ! is_float($value)) {
             throw Refused::field($this->key, "{$this->label} must be a number.");
@@ -128,6 +130,21 @@ final readonly class FieldSpec
         }
 
         return (float) $value;
+    }
+
+    /** A plain number by the grammar of all typed figures. */
+    private function typed(string $text): float
+    {
+        try {
+            $number = TypedNumber::read(TypedNumber::normalise(mb_substr($text, 0, 200)), 'point');
+            if ($number->rest !== '' || $number->fraction) {
+                throw new Ambiguous('a plain number is wanted');
+            }
+        } catch (Ambiguous $a) {
+            throw Refused::field($this->key, "{$this->label}: \"{$text}\": {$a->getMessage()}.");
+        }
+
+        return $number->value;
     }
 
     private function readChoice(mixed $value): string

@@ -87,9 +87,13 @@ final class RoundFit
             $verdicts[] = $this->limit($bunched ? $guard->notGood('bunched') : $guard, $reasons);
         }
         foreach ([[$topAt, $top], [$bottomAt, $bottom]] as [$at, $value]) {
-            if (! $bunched && Guard::judge($value, $limitMin, $limitMax, 0.0, 'simple')->verdict === Verdict::Bad) {
+            $curve = Guard::judge($value, $limitMin, $limitMax, $u ?? 0.0, $rule)->verdict;
+            if (! $bunched && $curve === Verdict::Bad) {
                 $verdicts[] = Verdict::Close;
                 $reasons[] = 'only the fitted curve passes the limit: measure again near '.Clock::text(rad2deg($at));
+            } elseif (! $bunched && $curve === Verdict::Close) {
+                $verdicts[] = Verdict::Close;
+                $reasons[] = 'the fitted curve is inside the limit by less than the uncertainty: measure again near '.Clock::text(rad2deg($at));
             }
         }
         $uncertain = false;

@@ -1177,6 +1177,12 @@ export interface components {
              */
             ecc_deg: number;
             limit_mm?: number;
+            /** @default false */
+            label_silent: boolean;
+            /** @description wanted with a silent label */
+            dn_mm?: number;
+            /** @default false */
+            table_confirmed: boolean;
         } & {
             [key: string]: unknown;
         };
@@ -1354,6 +1360,10 @@ export interface components {
              * @enum {string}
              */
             rule: "guarded" | "guarded-95" | "simple";
+            /** @default 180 */
+            max_empty_arc_deg: number;
+            /** @default 2 */
+            max_inflation: number;
         } & {
             [key: string]: unknown;
         };
@@ -1370,7 +1380,7 @@ export interface components {
         };
         /**
          * dew-point
-         * @description At what surface temperature does water settle?
+         * @description At what surface temperature does water or frost settle?
          */
         Calc_dew_point: {
             air_c: number;
@@ -1723,6 +1733,8 @@ export interface components {
             r_cold_ohm?: number;
             /** @default 5 */
             r_drop_pct: number;
+            /** @default 2 */
+            r_window_s: number;
             /** @default 5 */
             sample_gap_max_s: number;
             /** @default 1.3 */
@@ -1746,6 +1758,10 @@ export interface components {
             /** @description the diameter on which the gap was read */
             face_diameter_mm: number;
             sigma_mm?: number;
+            /** @default 180 */
+            max_empty_arc_deg: number;
+            /** @default 2 */
+            max_inflation: number;
         } & {
             [key: string]: unknown;
         };
@@ -1763,6 +1779,16 @@ export interface components {
             limit_mm?: number;
             /** @default false */
             strict: boolean;
+            /** @default 135 */
+            max_empty_arc_deg: number;
+            /** @default 2 */
+            max_inflation: number;
+            /** @default false */
+            label_silent: boolean;
+            /** @description wanted with a silent label */
+            dn_mm?: number;
+            /** @default false */
+            table_confirmed: boolean;
         } & {
             [key: string]: unknown;
         };
@@ -1838,6 +1864,15 @@ export interface components {
             band_below_kpa?: number;
             band_above_kpa?: number;
             max_drop_kpa?: number;
+            /** @description more than this above the first reading: warmed or pumped */
+            max_gain_kpa?: number;
+            /** @description how far from the target the first reading may be */
+            start_tol_kpa?: number;
+            /**
+             * @description step of the gauge
+             * @default 0
+             */
+            resolution_kpa: number;
             /** @default 15 */
             max_gap_min: number;
             /** @default false */
@@ -1878,6 +1913,9 @@ export interface components {
                 [key: string]: unknown;
             };
             series?: number[][];
+            /** @description step of the gauge */
+            resolution_kpa?: number;
+            leave_out?: number[][];
         } & {
             [key: string]: unknown;
         };
@@ -1888,15 +1926,26 @@ export interface components {
         Calc_insertion_mark: {
             depth_to_stop_m: number;
             end_gap_m: number;
-            /**
-             * @default one-mark
-             * @enum {string}
-             */
-            school: "one-mark" | "two-marks";
+            /** @enum {string} */
+            school?: "one-mark" | "two-marks";
+            /** @enum {string} */
+            meaning?: "minimum" | "nominal-centred" | "home-line" | "beyond-after-pull" | "just-visible" | "stab-face";
             /** @description minus = hidden */
             mark1_visible_m?: number;
             mark2_visible_m?: number;
+            /** @default false */
+            mark1_hidden: boolean;
+            /** @default false */
+            mark2_hidden: boolean;
             max_visible_m?: number;
+            /**
+             * @description home line: how much of it may be seen
+             * @default 0
+             */
+            tol_m: number;
+            centre_tol_m?: number;
+            face_max_m?: number;
+            after_pull?: boolean;
         } & {
             [key: string]: unknown;
         };
@@ -1915,10 +1964,12 @@ export interface components {
             lever_diameter_m: number;
             /** @enum {string} */
             clock_view: "up-chainage" | "down-chainage";
-            /** @default 0 */
-            reading_u_m: number;
+            /** @description standard uncertainty of one reading */
+            reading_u_m?: number;
             /** @default 180 */
             max_empty_arc_deg: number;
+            /** @default 2 */
+            max_inflation: number;
             max_angle_deg?: number;
             max_gap_m?: number;
             min_gap_m?: number;
@@ -1960,7 +2011,10 @@ export interface components {
             } & {
                 [key: string]: unknown;
             })[];
-            /** @default 1 */
+            /**
+             * @description of each preheating
+             * @default 1
+             */
             max_preheats: number;
             /** @default false */
             order_strict: boolean;
@@ -2022,6 +2076,11 @@ export interface components {
             /** @enum {string} */
             date_order?: "DMY" | "MDY";
             full_scale_kpa?: number;
+            /**
+             * @description what lies apart for longer is a real fall or rise
+             * @default 30
+             */
+            spike_max_s: number;
         } & {
             [key: string]: unknown;
         };
@@ -2052,6 +2111,16 @@ export interface components {
             measured_l?: number;
             /** @default false */
             visible_leak: boolean;
+            /**
+             * @description dry-barrel hydrants that stand under test
+             * @default 0
+             */
+            hydrants: number;
+            /** @description allowed for each of them, a figure of the procedure */
+            hydrant_rate_l_h?: number;
+            /** @enum {string} */
+            material?: "iron" | "steel" | "concrete" | "fibre-cement" | "pvc" | "grp" | "pe" | "composite";
+            band_procedure?: string;
         } & {
             [key: string]: unknown;
         };
@@ -2083,6 +2152,8 @@ export interface components {
             limit_mm?: number;
             /** @description largest minus smallest */
             skew_limit_mm?: number;
+            /** @default 135 */
+            max_empty_arc_deg: number;
         } & {
             [key: string]: unknown;
         };
@@ -2486,7 +2557,10 @@ export interface components {
             harmonics?: number[];
             /** @description standard uncertainty of one reading */
             sigma?: number;
-            max_inflation?: number;
+            /** @default 2 */
+            max_inflation: number;
+            /** @description else 135 for gaps, feelers and gaskets, 180 for what is a plane */
+            max_empty_arc_deg?: number;
             limit_min?: number;
             limit_max?: number;
             u_expanded?: number;
@@ -2570,6 +2644,16 @@ export interface components {
             min_mm?: number;
             max_mm?: number;
             wall_mm?: number;
+            /**
+             * @default rotary
+             * @enum {string}
+             */
+            tool: "rotary" | "hand";
+            /**
+             * @description least depth by hand, whatever the label says
+             * @default 0.2
+             */
+            hand_min_mm: number;
         } & {
             [key: string]: unknown;
         };
@@ -2788,6 +2872,16 @@ export interface components {
                 [key: string]: unknown;
             })[];
             limit_mm?: number;
+            /**
+             * @description how near the end counts as the end
+             * @default 10
+             */
+            end_zone_mm: number;
+            /**
+             * @description distance from the end at which the pipe counts as undisturbed
+             * @default 100
+             */
+            toe_back_mm: number;
         } & {
             [key: string]: unknown;
         };
@@ -2875,6 +2969,11 @@ export interface components {
             factor: number;
             /** @default 0 */
             resolution_kpa: number;
+            /**
+             * @description longest time between two readings
+             * @default 5
+             */
+            max_gap_min: number;
             /** @default false */
             visible_leak: boolean;
             /** @default 60 */

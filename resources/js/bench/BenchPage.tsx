@@ -5,6 +5,7 @@ import { api, Refusal } from '../api/client'
 import { useCalculations, type CalcSchema } from '../api/queries'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
+import { figureOf } from '../ui/figureOf'
 
 const FAMILY: Record<string, string> = { measuring: 'Measuring and rounds', electrofusion: 'Electrofusion and PE pipe', gasketed: 'Gasketed joints', 'pressure-test': 'Pressure test' }
 
@@ -55,7 +56,7 @@ function Sum({ name, schema }: { name: string; schema: CalcSchema }): ReactEleme
     for (const [key, text] of Object.entries(texts)) {
       if (text.trim() === '') continue
       const type = schema.properties[key]?.['type']
-      if (type === 'number' || type === 'integer') input[key] = Number.isNaN(Number(text.replace(',', '.'))) ? text : Number(text.replace(',', '.'))
+      if (type === 'number' || type === 'integer') input[key] = figureOf(text) ?? text
       else if (type === 'string') input[key] = text
       else if (type === 'boolean') input[key] = text === 'true'
       else

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router'
 import { api, Refusal, type JointShort, type LineFull } from '../api/client'
 import { queries, useMe, useProcedures, useUnits } from '../api/queries'
 import { Sheet } from '../ui/Sheet'
+import { figureOf, noFigure } from '../ui/figureOf'
 import { shownAs } from '../ui/units'
 
 /** A saddle or another joint that the plan of pipe lengths does not know. */
@@ -21,8 +22,8 @@ export function AddJoint({ open, onClose, line }: { open: boolean; onClose: () =
   const kinds = (procedures.data ?? []).filter((p) => p.family === 'joint' && p.place !== 'restraint')
   const chosen = hash || kinds.find((p) => p.place === 'on-pipe')?.hash || ''
   const add = async (): Promise<void> => {
-    const figure = Number(at.trim().replace(',', '.'))
-    if (at.trim() === '' || Number.isNaN(figure)) return setFault({ field: 'chainage_m', message: 'Where on the line? Give its chainage as a number.' })
+    const figure = figureOf(at)
+    if (figure === null) return setFault({ field: 'chainage_m', message: at.trim() === '' ? 'Where on the line? Give its chainage as a number.' : `Chainage: ${noFigure(at)}` })
     const factor = shown.suffix === 'ft' ? 0.3048 : 1
     try {
       const made = await api.post<JointShort[]>(`/lines/${line.id}/joints`, { procedure_hash: chosen, chainage_m: Math.round(figure * factor * 1000) / 1000, ...(number ? { number } : {}), ...(pipe ? { pipe } : {}) })

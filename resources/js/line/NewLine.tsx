@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router'
 import { api, Refusal, type NewLine as Body } from '../api/client'
 import { queries, useMe, useProcedures } from '../api/queries'
 import { Page } from '../ui/Page'
+import { figureOf, noFigure } from '../ui/figureOf'
 
 interface SectionRow { name: string; from: string; to: string; method: string; rule: string; factor: string; gauge: string; most: string; water: string; fill: string }
 
@@ -34,7 +35,7 @@ export default function NewLine(): ReactElement {
   }
   const joints = (procedures.data ?? []).filter((p) => p.family === 'joint' && (p.place ?? 'in-line') === 'in-line')
   const methods = (procedures.data ?? []).filter((p) => p.family === 'test')
-  const points = f.centre.split('\n').map((l) => l.trim()).filter(Boolean).map((l) => l.split(/[;\t]|,\s+/).map((c) => Number(c.trim().replace(',', '.'))))
+  const points = f.centre.split('\n').map((l) => l.trim()).filter(Boolean).map((l) => l.split(/[;\t]|,\s+/).map((c) => figureOf(c) ?? NaN))
 
   const load = async (chosen: File): Promise<void> => {
     const form = new FormData()
@@ -55,15 +56,26 @@ export default function NewLine(): ReactElement {
     if (!f.procedure) missing['procedure_hash'] = 'Choose the procedure for the joints.'
     if (points.length < 2 || points.some((p) => p.length !== 4 || p.some((n) => !Number.isFinite(n)))) missing['centre_line'] = 'Each row wants chainage; easting; northing; level, at least two rows.'
     sections.forEach((s, i) => { if (!s.method || s.from === '' || s.to === '') missing[`sections.${i}`] = `${s.name}: from, to and the test method are wanted.` })
+    const figures: Record<string, number> = {}
+    const read = (key: string, text: string): number => {
+      const why = noFigure(text)
+      if (why) missing[key] = why
+      return (figures[key] = figureOf(text) ?? NaN)
+    }
+    for (const key of ['dn_mm', 'sdr', 'design_bar', 'mdp_bar', 'pipe_length_m'] as const) read(key, f[key])
+    const parts = sections.map((s, i) => {
+      const at = (text: string): number => read(`sections.${i}`, text)
+      return {
+        from_m: at(s.from), to_m: at(s.to), water_c: at(s.water), fill_l_s: at(s.fill), gauge_m: at(s.gauge === '' ? s.from : s.gauge),
+        pipe_max_bar: s.most === '' ? null : at(s.most), ...(s.rule === 'factor' ? { factor: at(s.factor) } : {}),
+      }
+    })
     setFaults(missing)
     if (Object.keys(missing).length > 0) return
     const body: Body = {
-      project_id: projects[0]!.id, name: f.name.trim(), service: f.service as Body['service'], material: f.material as Body['material'], dn_mm: Number(f.dn_mm), sdr: Number(f.sdr),
-      design_bar: Number(f.design_bar), mdp_bar: Number(f.mdp_bar), pipe_length_m: Number(f.pipe_length_m), procedure_hash: f.procedure, centre_line: points,
-      sections: sections.map((s) => ({
-        name: s.name, from_m: Number(s.from), to_m: Number(s.to), method_hash: s.method, stp_method: s.rule as keyof typeof RULES, water_c: Number(s.water), fill_l_s: Number(s.fill),
-        gauge_m: Number(s.gauge === '' ? s.from : s.gauge), pipe_max_bar: s.most === '' ? null : Number(s.most), ...(s.rule === 'factor' ? { factor: Number(s.factor) } : {}),
-      })),
+      project_id: projects[0]!.id, name: f.name.trim(), service: f.service as Body['service'], material: f.material as Body['material'], dn_mm: figures['dn_mm']!, sdr: figures['sdr']!,
+      design_bar: figures['design_bar']!, mdp_bar: figures['mdp_bar']!, pipe_length_m: figures['pipe_length_m']!, procedure_hash: f.procedure, centre_line: points,
+      sections: sections.map((s, i) => ({ name: s.name, method_hash: s.method, stp_method: s.rule as keyof typeof RULES, ...parts[i]! })),
     }
     try {
       const line = await api.post<{ id: string }>('/lines', body)

@@ -6,6 +6,7 @@ import { deviceTime } from '../outbox/outbox'
 import { startRun } from '../outbox/runs'
 import { Sheet } from '../ui/Sheet'
 import { VerdictMark } from '../ui/Verdict'
+import { figureOf, noFigure } from '../ui/figureOf'
 import { FusionChart } from './charts'
 import { FileEntry } from './FileEntry'
 import { useRun } from './useRun'
@@ -138,8 +139,8 @@ function BoxFile({ subject, stepKey, begun, onDone }: { subject: string; stepKey
   const [end, setEnd] = useState('')
   const [supply, setSupply] = useState('')
   const [ohms, setOhms] = useState('')
-  const figure = (text: string): number | undefined => (/^\d+([.,]\d+)?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : undefined)
-  const wrong = (text: string): string | undefined => (text.trim() !== '' && figure(text) === undefined ? `"${text}" is no number.` : undefined)
+  const figure = (text: string): number | undefined => figureOf(text) ?? undefined
+  const wrong = (text: string): string | undefined => (text.trim() === '' ? undefined : (noFigure(text) ?? undefined))
   return (
     <>
       <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => setOpen(true)}>Load a trace from a file</Button>

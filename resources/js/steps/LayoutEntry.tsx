@@ -1,6 +1,7 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import type { CodeLayout } from '../api/client'
+import { figureOf } from '../ui/figureOf'
 
 /** What a fitting code may hold, in the order in which a person thinks of it; the first four are always wanted. */
 const KNOWN: [string, string][] = [
@@ -11,7 +12,7 @@ const KNOWN: [string, string][] = [
 const DIGITS = Array.from({ length: 24 }, (_, i) => i + 1)
 
 const listOf = (values: Record<string, number> | undefined): string => Object.entries(values ?? {}).map(([k, v]) => `${k} = ${v}`).join(', ')
-const parsed = (text: string): Record<string, number> => Object.fromEntries(text.split(/[,;\n]/).map((p) => p.split('=').map((s) => s.trim())).filter((p) => p.length === 2 && p[0] !== '' && !Number.isNaN(Number(p[1]))).map((p) => [p[0]!, Number(p[1])]))
+const parsed = (text: string): Record<string, number> => Object.fromEntries(text.split(/[;\n]|,(?=[^,=]*=)/).map((p) => p.split('=').map((s) => s.trim())).filter((p) => p.length === 2 && p[0] !== '').map((p) => [p[0]!, figureOf(p[1]!) ?? (p[1] as unknown as number)]))
 
 /** The 24 digits as a strip; fields are laid on it row by row, or read from a file. */
 export function LayoutEntry({ value, onChange, fault }: { value: CodeLayout | null; onChange: (layout: CodeLayout) => void; fault?: string | undefined }): ReactElement {
@@ -49,7 +50,7 @@ export function LayoutEntry({ value, onChange, fault }: { value: CodeLayout | nu
             {name === 'time_unit' ? (
               <TextField label="digit = seconds" defaultValue={listOf(f.seconds)} onBlur={(e) => put(name, { seconds: parsed(e.target.value) })} placeholder="0 = 1, 1 = 10" />
             ) : (
-              <TextField label="times, or a list" defaultValue={f.values ? listOf(f.values) : String(f.scale ?? 1)} onBlur={(e) => put(name, e.target.value.includes('=') ? { values: parsed(e.target.value), scale: undefined } : { scale: Number(e.target.value.replace(',', '.')) || 1, values: undefined })} placeholder="0.1, or 01 = 110, 02 = 160" />
+              <TextField label="times, or a list" defaultValue={f.values ? listOf(f.values) : String(f.scale ?? 1)} onBlur={(e) => put(name, e.target.value.includes('=') ? { values: parsed(e.target.value), scale: undefined } : { scale: figureOf(e.target.value) ?? (e.target.value as unknown as number), values: undefined })} placeholder="0.1, or 01 = 110, 02 = 160" />
             )}
             <Button variant="outlined" onClick={() => put(name, null)} aria-label={`Remove ${label}`} sx={{ minWidth: 56, px: 1 }}>Remove</Button>
           </Box>

@@ -4,6 +4,7 @@ import type { StepText } from '../api/client'
 import { useMe, useUnits } from '../api/queries'
 import { Pad } from '../ui/Pad'
 import { Round } from '../ui/Round'
+import { figureOf } from '../ui/figureOf'
 import { complaint, shownField, toValue } from './entry'
 
 const opposite = (clock: string): string => {
@@ -47,7 +48,7 @@ export function RoundEntry({ step, limit, onRecord }: { step: StepText; limit?: 
     }
     onRecord({ readings: positions.map((clock, i) => ({ clock, ...toValue(field, texts[i]!, shown) })) })
   }
-  const numbers = texts.map((t) => (t === '' || Number.isNaN(Number(t.replace(',', '.'))) ? null : Number(t.replace(',', '.'))))
+  const numbers = texts.map(figureOf)
   const where = positions[active] ?? ''
   return (
     <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); next() }}>

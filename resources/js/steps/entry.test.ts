@@ -12,6 +12,12 @@ test('a figure is sent under the key of the unit in which it was typed', () => {
   expect(toValue(air, '68', shownField(air, 'us', units))).toEqual({ air_f: 68 })
 })
 
+test('a figure with two readings is neither sent as a number nor let through', () => {
+  expect(toValue(od, '1,234', shownField(od, 'metric', units))).toEqual({ od_mm: '1,234' })
+  expect(complaint(od, '1,234', shownField(od, 'metric', units))).toBe('Diameter: 1,234 could be 1234 or 1.234: write it without the comma, or with a point.')
+  expect(complaint(od, '110,25', shownField(od, 'metric', units))).toBeNull()
+})
+
 test('text with its own unit goes to the server as typed', () => {
   expect(toValue(od, '4 1/8 in', shownField(od, 'metric', units))).toEqual({ od_mm: '4 1/8 in' })
 })

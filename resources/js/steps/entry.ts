@@ -1,5 +1,6 @@
 import type { FieldSpec } from '../api/client'
 import type { Units } from '../api/queries'
+import { figureOf, hasTwoReadings, noFigure } from '../ui/figureOf'
 import { shownAs, type Shown } from '../ui/units'
 
 export type System = 'metric' | 'us'
@@ -11,8 +12,8 @@ export function toValue(field: FieldSpec, entered: Entered, shown: Shown): Recor
   if (entered === null || entered === '') return {}
   if (typeof entered !== 'string') return { [field.key]: entered }
   if (field.quantity || (field.type ?? 'number') === 'number') {
-    const plain = /^-?(\d+([.,]\d*)?|[.,]\d+)$/.test(entered.trim())
-    return plain ? { [shown.key]: Number(entered.trim().replace(',', '.')) } : { [field.key]: entered.trim() }
+    const figure = figureOf(entered)
+    return figure === null ? { [field.key]: entered.trim() } : { [shown.key]: figure }
   }
   return { [field.key]: entered }
 }
@@ -22,8 +23,8 @@ export function complaint(field: FieldSpec, entered: Entered, shown: Shown): str
   if (entered === null || entered === '') return field.optional ? null : `${field.label} is missing.`
   if (typeof entered !== 'string' || (field.type && !['quantity', 'number'].includes(field.type))) return null
   const text = entered.trim()
-  if (!/^-?(\d+([.,]\d*)?|[.,]\d+)$/.test(text)) return field.quantity && /\d/.test(text) ? null : `${field.label}: "${text}" is no number.`
-  const number = Number(text.replace(',', '.'))
+  const number = figureOf(text)
+  if (number === null) return field.quantity && /\d/.test(text) && !hasTwoReadings(text) ? null : `${field.label}: ${noFigure(text)}`
   const low = field.min === undefined ? -Infinity : shown.fromKey(field.min)
   const high = field.max === undefined ? Infinity : shown.fromKey(field.max)
   if (number < low - 1e-9 || number > high + 1e-9) {

@@ -79,7 +79,7 @@ test('a field is laid on a layout, a list of digits is read, and it can be taken
   fireEvent.click(screen.getByRole('button', { name: '+ Voltage, V' }))
   expect(seen.at(-1)).toEqual({ fields: { dn_mm: { from: 1, to: 3 }, voltage_v: { from: 4, to: 4 } } }) // the first digit that is free
   fireEvent.blur(screen.getByLabelText('times, or a list'), { target: { value: '01 = 110; 02=160, x = y' } })
-  expect(seen.at(-1)?.fields['dn_mm']).toEqual({ from: 1, to: 3, values: { '01': 110, '02': 160 } })
+  expect(seen.at(-1)?.fields['dn_mm']).toEqual({ from: 1, to: 3, values: { '01': 110, '02': 160, x: 'y' } }) // what is no number is not dropped: the server names it
   fireEvent.blur(screen.getByLabelText('times, or a list'), { target: { value: '0,1' } })
   expect(seen.at(-1)?.fields['dn_mm']).toMatchObject({ scale: 0.1 })
   fireEvent.click(screen.getByRole('button', { name: 'Remove Size, mm' }))
