@@ -16,6 +16,8 @@ return [
             'prefix' => '',
             'strict' => true,
             'timezone' => '+00:00',
+            // Behind a lock the newest is read, not what was there before it was waited for; and no gaps are locked.
+            'isolation_level' => 'READ COMMITTED',
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],

@@ -5,6 +5,7 @@ namespace App\Actions;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\ProcedureText;
+use App\Support\Conflict;
 use Diastoma\Core\Refused;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -18,15 +19,21 @@ final class AddJoints
     {
     }
 
+    /** @throws Refused when the project has no such procedure */
+    public function procedure(Line $line, string $hash): ProcedureText
+    {
+        return ProcedureText::usableIn([$line->project_id])->where('family', 'joint')->find($hash)
+            ?? throw Refused::field('procedure_hash', 'Choose the procedure for this joint.');
+    }
+
     /**
      * @param  array{procedure_hash: string, chainage_m?: float|null, number?: string|null, host_id?: string|null, count?: int|null, pipe?: string|null}  $body
      * @return list<Joint>
      */
     public function __invoke(Line $line, array $body): array
     {
-        $procedure = ProcedureText::query()->where('family', 'joint')->where(fn ($q) => $q->whereNull('project_id')->orWhere('project_id', $line->project_id))->find($body['procedure_hash'])
-            ?? throw Refused::field('procedure_hash', 'Choose the procedure for this joint.');
-        $place = $procedure->procedure()->raw['place'] ?? 'in-line';
+        $procedure = $this->procedure($line, $body['procedure_hash']);
+        $place = $procedure->place();
 
         return DB::transaction(function () use ($line, $body, $procedure, $place): array {
             Line::query()->lockForUpdate()->findOrFail($line->id);
@@ -66,7 +73,10 @@ final class AddJoints
     private function restraints(Line $line, array $body, ProcedureText $procedure): array
     {
         $host = Joint::query()->where('line_id', $line->id)->where('place', 'in-line')->find($body['host_id'] ?? '')
-            ?? throw Refused::field('host_id', 'host_id is missing: say whose pipe ends the restraints are fused on.');
+            ?? throw Refused::field('host_id', 'host_id is no joint of this line: say whose pipe ends the restraints are fused on.');
+        if (($why = $host->closed()) !== null) {
+            throw new Conflict('host_id', $why);
+        }
         $each = (int) ($body['count'] ?? 3);
         if ($each < 1 || $each > self::MOST_RESTRAINTS) {
             throw Refused::field('count', "count is {$each}; 1 to ".self::MOST_RESTRAINTS.' restraints on each end are possible.');

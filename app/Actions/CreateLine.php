@@ -27,7 +27,7 @@ final class CreateLine
     {
         $pipe = $this->pipe($body);
         $centreLine = self::centreLine($body['centre_line']);
-        $procedure = ProcedureText::query()->where('family', 'joint')->find($body['procedure_hash'])
+        $procedure = ProcedureText::usableIn([$project->id])->where('family', 'joint')->find($body['procedure_hash'])
             ?? throw Refused::field('procedure_hash', 'Choose the procedure for the joints.');
         if ($body['mdp_bar'] < $body['design_bar']) {
             throw Refused::field('mdp_bar', "The maximum design pressure {$body['mdp_bar']} bar is below the design pressure {$body['design_bar']} bar.");
@@ -52,7 +52,7 @@ final class CreateLine
     public static function addSection(Line $line, array $body): Section
     {
         SectionPlan::profile($line->centre_line, (float) $body['from_m'], (float) $body['to_m']);
-        $method = ProcedureText::query()->where('family', 'test')->find($body['method_hash'])
+        $method = ProcedureText::usableIn([$line->project_id])->where('family', 'test')->find($body['method_hash'])
             ?? throw Refused::field('method_hash', 'Choose the test method.');
 
         return Section::query()->create([

@@ -6,10 +6,12 @@ use App\Models\Photo;
 use App\Models\Subject;
 use App\Models\User;
 use App\Support\Conflict;
+use App\Support\NoRoom;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Refused;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
 
 /**
  * Keeps a picture of a step, once. It is drawn anew as JPEG: what is no picture is refused, and where it was taken, by
@@ -33,12 +35,23 @@ final class KeepPhoto
         $subject->procedure()->step($step) ?? throw Refused::field('step', "\"{$step}\" is no step of this procedure.");
         Instant::parse($takenAt, 'taken_at', 'taken_at');
         $jpeg = $this->jpeg((string) $file->get());
-        Storage::put(Photo::path($id), $jpeg['bytes']);
+        $this->write(Photo::path($id), $jpeg['bytes']);
 
-        return Photo::query()->create([
-            'id' => $id, 'subject_type' => $subject->getMorphClass(), 'subject_id' => $subject->getKey(), 'step' => $step, 'sha256' => hash('sha256', $jpeg['bytes']),
+        return Photo::query()->createOrFirst(['id' => $id], [
+            'subject_type' => $subject->getMorphClass(), 'subject_id' => $subject->getKey(), 'step' => $step, 'sha256' => hash('sha256', $jpeg['bytes']),
             'bytes' => strlen($jpeg['bytes']), 'width' => $jpeg['width'], 'height' => $jpeg['height'], 'taken_at' => $takenAt, 'user_id' => $by->id,
         ]);
+    }
+
+    /** Whole or not at all: nothing is answered before the bytes were read back as they are. */
+    private function write(string $path, string $bytes): void
+    {
+        $part = $path.'.'.Str::random(8).'.part';
+        if (Storage::put($part, $bytes) && hash('sha256', (string) Storage::get($part)) === hash('sha256', $bytes) && Storage::move($part, $path)) {
+            return;
+        }
+        Storage::delete($part);
+        throw new NoRoom('The picture could not be written whole: the disk of the server may be full. It stays on your device and is sent again.');
     }
 
     /** @return array{bytes: string, width: int, height: int} */

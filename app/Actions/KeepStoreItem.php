@@ -18,6 +18,8 @@ final class KeepStoreItem
     public function __invoke(Project $project, User $by, array $body): StoreItem
     {
         return DB::transaction(function () use ($project, $by, $body): StoreItem {
+            // One after the other: what comes twice at the same moment is known the second time.
+            Project::query()->lockForUpdate()->findOrFail($project->id);
             $known = StoreItem::query()->find($body['id']);
             if ($known !== null) {
                 return $known->project_id === $project->id ? $known : throw new Conflict('id', 'Another thing is kept under this id already; make a new id.');

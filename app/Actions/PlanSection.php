@@ -9,6 +9,7 @@ use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Pipe\Material;
 use Diastoma\Core\PressureTest\SectionPlan;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /** What the core says of a section before its test, and the beginning of one. */
@@ -45,6 +46,11 @@ final class PlanSection
     }
 
     public function begin(Section $section): PressureTest
+    {
+        return DB::transaction(fn () => $this->next(Section::query()->lockForUpdate()->findOrFail($section->id)));
+    }
+
+    private function next(Section $section): PressureTest
     {
         $plan = $this->plan($section);
         $test = new PressureTest([

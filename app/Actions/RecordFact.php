@@ -15,6 +15,7 @@ use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Refused;
 use Illuminate\Auth\Access\AuthorizationException;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -57,7 +58,7 @@ final class RecordFact
             if ($step->kind === 'hold' && ($value['signed'] ?? null) === true) {
                 $this->mustBeReady($subject, $step);
             }
-            $subject->facts()->create([
+            $this->store($subject, [
                 'id' => $body['id'], 'step' => $step->key(), 'value' => $value, 'typed' => $body['value'],
                 'recorded_at' => $recorded->format('Y-m-d\TH:i:sP'), 'user_id' => $by->id, 'role' => $role->value,
                 'supersedes' => $body['supersedes'] ?? null, 'reason' => $body['reason'] ?? null, 'body_hash' => $hash,
@@ -70,6 +71,17 @@ final class RecordFact
 
             return ['judgement' => $judgement, 'stored' => true];
         }, 3);
+    }
+
+    /** @param  array<string, mixed>  $fact */
+    private function store(Subject $subject, array $fact): void
+    {
+        try {
+            $subject->facts()->create($fact);
+        } catch (UniqueConstraintViolationException) {
+            // At the same moment, on another joint or test.
+            throw new Conflict('id', 'Another fact is stored under this id already; make a new id.');
+        }
     }
 
     /**
@@ -132,7 +144,8 @@ final class RecordFact
 
     private function mustBeReady(Subject $subject, Step $step): void
     {
-        $state = $subject->judgement()->steps[$step->key()] ?? null;
+        $judgement = $subject->judgement();
+        $state = $judgement->steps[$step->key()] ?? null;
         if ($state?->locked !== null) {
             throw Refused::field('signed', "It cannot be signed yet: {$state->locked}");
         }
@@ -143,10 +156,8 @@ final class RecordFact
         if ($step->raw['free'] ?? false) {
             return;
         }
-        foreach ($subject->judgement()->steps as $other) {
-            if ($other->step->kind !== 'hold' && ! $other->optional && ! in_array($other->verdict->value, ['good', 'close'], true)) {
-                throw Refused::field('signed', "It cannot be signed yet: \"{$other->title()}\" is {$other->verdict->value}.");
-            }
+        foreach ($judgement->holdingUp() as $other) {
+            throw Refused::field('signed', "It cannot be signed yet: \"{$other->title()}\" is {$other->verdict->value}.");
         }
     }
 }

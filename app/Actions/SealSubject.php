@@ -16,8 +16,9 @@ final class SealSubject
 {
     public function __invoke(Subject $subject, Judgement $judgement, User $by): void
     {
+        // One signature after the other on a line: each locks it, and reads the last seal as it is now.
         $line = Line::query()->lockForUpdate()->findOrFail($subject->line()->id);
-        $previous = Seal::query()->where('line_id', $line->id)->orderByDesc('seq')->value('hash') ?? str_repeat('0', 64);
+        $previous = Seal::query()->where('line_id', $line->id)->orderByDesc('seq')->lockForUpdate()->value('hash') ?? str_repeat('0', 64);
         $at = now()->format('Y-m-d H:i:s.v');
         $factsHash = self::factsHash($subject);
         Seal::query()->create([

@@ -15,8 +15,8 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'id', type: 'integer'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'place', type: 'string'),
     new OA\Property(property: 'time_zone', type: 'string'), new OA\Property(property: 'role', type: 'string', enum: ['joiner', 'foreman', 'inspector', 'engineer']),
 ])]
-#[OA\Schema(schema: 'Me', required: ['name', 'email', 'units', 'projects'], properties: [
-    new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'units', type: 'string', enum: ['metric', 'us']),
+#[OA\Schema(schema: 'Me', required: ['id', 'name', 'email', 'units', 'projects'], properties: [
+    new OA\Property(property: 'id', type: 'integer'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'units', type: 'string', enum: ['metric', 'us']),
     new OA\Property(property: 'projects', type: 'array', items: new OA\Items(ref: '#/components/schemas/ProjectShort')),
 ])]
 #[OA\Schema(schema: 'Pipe', required: ['material', 'dn_mm', 'od_mm', 'sdr', 'wall_mm'], properties: [

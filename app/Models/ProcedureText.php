@@ -3,7 +3,9 @@
 namespace App\Models;
 
 use Diastoma\Core\Procedure\Procedure;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The frozen text of a procedure or test method, by its content hash. Never changed.
@@ -16,6 +18,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $family
  * @property string $joint_type
  * @property string $body
+ *
+ * @method static Builder<static> usableIn(iterable<int> $projects)
  */
 class ProcedureText extends Model
 {
@@ -36,12 +40,36 @@ class ProcedureText extends Model
         return $read[$this->hash] ??= Procedure::frozen(json_decode($this->body, true, 64, JSON_THROW_ON_ERROR), $this->hash);
     }
 
+    /** Where such a joint sits: in-line, on-pipe, or restraint. */
+    public function place(): string
+    {
+        return $this->procedure()->raw['place'] ?? 'in-line';
+    }
+
+    /**
+     * Texts that ship, and those loaded into one of these projects. Whoever knows the hash of another project's text
+     * has not got the text.
+     *
+     * @param  Builder<self>  $query
+     * @param  iterable<int>  $projects
+     */
+    public function scopeUsableIn(Builder $query, iterable $projects): void
+    {
+        $query->where(fn (Builder $q) => $q->whereNull('project_id')->orWhereIn('project_id', $projects)
+            ->orWhereIn('hash', DB::table('procedure_project')->whereIn('project_id', $projects)->select('procedure_hash')));
+    }
+
     public static function freeze(Procedure $procedure, ?int $projectId = null, ?int $by = null): self
     {
-        return self::query()->firstOrCreate(['hash' => $procedure->hash], [
+        $text = self::query()->firstOrCreate(['hash' => $procedure->hash], [
             'project_id' => $projectId, 'key' => $procedure->id, 'version' => $procedure->version, 'title' => $procedure->title,
             'family' => $procedure->raw['family'] ?? 'joint', 'joint_type' => $procedure->jointType,
             'body' => json_encode($procedure->raw, JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR), 'loaded_by' => $by,
         ]);
+        if ($projectId !== null && $text->project_id !== null && $text->project_id !== $projectId) {
+            DB::table('procedure_project')->insertOrIgnore(['procedure_hash' => $text->hash, 'project_id' => $projectId, 'loaded_by' => $by]);
+        }
+
+        return $text;
     }
 }

@@ -2,7 +2,9 @@
 
 namespace App\Models;
 
+use App\Support\Address;
 use Diastoma\Core\Units\UnitSystem;
+use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 
@@ -20,6 +22,12 @@ class User extends Authenticatable
     protected $hidden = ['password', 'remember_token'];
 
     protected $casts = ['password' => 'hashed', 'units' => UnitSystem::class];
+
+    /** Kept in its one form, however it is typed. */
+    protected function email(): Attribute
+    {
+        return Attribute::set(fn (string $typed) => Address::normal($typed));
+    }
 
     /** @return BelongsToMany<Project, $this> */
     public function projects(): BelongsToMany

@@ -2,6 +2,7 @@
 
 namespace App\Providers;
 
+use App\Support\Address;
 use Diastoma\Core\Calculation\Registry;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
@@ -24,6 +25,6 @@ final class AppServiceProvider extends ServiceProvider
         Vite::createAssetPathsUsing(fn (string $path) => '/'.$path);
         Model::shouldBeStrict(! $this->app->isProduction());
         Relation::enforceMorphMap(['joint' => \App\Models\Joint::class, 'test' => \App\Models\PressureTest::class]);
-        RateLimiter::for('sign-in', fn (Request $request) => Limit::perMinute(8)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()));
+        RateLimiter::for('sign-in', fn (Request $request) => Limit::perMinute(8)->by(Address::normal(is_string($request->input('email')) ? $request->input('email') : '').'|'.$request->ip()));
     }
 }

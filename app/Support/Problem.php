@@ -20,6 +20,7 @@ final class Problem
         [$status, $title, $errors] = match (true) {
             $e instanceof Refused => [422, $e->getMessage(), $e->faults],
             $e instanceof ValidationException => [422, collect($e->errors())->flatten()->first(), collect($e->errors())->map(fn ($m, $f) => ['field' => $f, 'message' => $m[0]])->values()->all()],
+            $e instanceof NoRoom => [507, $e->getMessage(), []],
             $e instanceof Conflict => [409, $e->getMessage(), [['field' => $e->field, 'message' => $e->getMessage()]]],
             $e instanceof AuthenticationException => [401, 'Sign in first.', []],
             $e instanceof AuthorizationException => [403, $e->getMessage() === 'This action is unauthorized.' ? 'Your role on this project does not allow that.' : $e->getMessage(), []],
@@ -28,7 +29,7 @@ final class Problem
             $e instanceof HttpExceptionInterface => [$e->getStatusCode(), self::plain($e->getStatusCode()), []],
             default => [500, 'The server could not do that. What was recorded is kept; try again.', []],
         };
-        if ($status === 500) {
+        if ($status === 500 || $status === 507) {
             report($e);
         }
 

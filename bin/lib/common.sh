@@ -7,10 +7,51 @@ PACKAGES="mariadb-server php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8
 say() { printf '%s\n' "$*" >&2; }
 die() { say "$*"; exit 1; }
 
+# Who serves: whoever starts. Where that is root, an account of its own, which owns what lies in the data folder and
+# nothing else: PHP, the database and the web server never run as root.
+ACCOUNT=diastoma
+[ "$(id -u)" -eq 0 ] || ACCOUNT=$(id -un)
+
+# as_server FOLDER COMMAND…: in the place of this shell (use it in a subshell or in the background), as who serves; FOLDER holds the data.
+as_server() {
+  local folder=$1; shift
+  [ "$(id -u)" -ne 0 ] && exec "$@"
+  exec "$ROOT/bin/lib/as-account" "$ACCOUNT" "$ROOT" "$folder" -- "$@"
+}
+
+# own_folder FOLDER: the data folder, closed to everybody but who serves.
+own_folder() {
+  local folder=$1 entry
+  mkdir -p "$folder/run" "$folder/storage"
+  [ "$(id -u)" -eq 0 ] && ! id "$ACCOUNT" >/dev/null 2>&1 && useradd --system --user-group --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$ACCOUNT"
+  # Nothing that is not ours changes hands.
+  for entry in "$folder"/*; do
+    case "${entry##*/}" in (database|database.log|run|storage|secrets|*.log|*.json) ;; (*) die "$folder holds $entry, which is not Diastoma's. Name a folder of its own: DIASTOMA_HOME=/srv/diastoma" ;; esac
+  done
+  chmod 700 "$folder"
+  [ "$(id -u)" -ne 0 ] || chown "$ACCOUNT:" "$folder"
+  for entry in database database.log run storage; do
+    [ "$(id -u)" -ne 0 ] || [ ! -e "$folder/$entry" ] || chown -R "$ACCOUNT:" "$folder/$entry"
+  done
+  # What Laravel finds out about its packages lies with the data, where who serves may write.
+  export DIASTOMA_HOME=$folder APP_SERVICES_CACHE="$folder/run/services.php" APP_PACKAGES_CACHE="$folder/run/packages.php"
+}
+
+# socket_in FOLDER NAME: in the closed data folder; where its path is longer than the system allows, in a closed folder of its own.
+socket_in() {
+  local path="$1/run/$2" apart
+  if [ ${#path} -gt 100 ]; then
+    apart=$(mktemp -d /tmp/diastoma-XXXXXX)
+    [ "$(id -u)" -ne 0 ] || chown "$ACCOUNT:" "$apart"
+    path="$apart/$2"
+  fi
+  printf '%s' "$path"
+}
+
 # An artisan command that is quiet unless it fails.
 artisan() {
   local told code=0
-  told=$(php "$ROOT/artisan" "$@" 2>&1) || code=$?
+  told=$(as_server "$DIASTOMA_HOME" php "$ROOT/artisan" "$@" 2>&1) || code=$?
   [ "$code" -eq 0 ] || die "$told
 \"artisan $*\" failed."
 }
@@ -43,6 +84,8 @@ need_composer() {
     (cd "$ROOT" && COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress --quiet)
     printf '%s' "$stamp" > "$ROOT/vendor/.stamp"
   fi
+  # Composer may leave files that their owner alone can read; who serves reads them too.
+  [ -z "$(find "$ROOT/vendor" ! -perm -o+r -print -quit)" ] || chmod -R go+rX "$ROOT/vendor"
 }
 
 need_npm() {
@@ -78,55 +121,62 @@ free_port() {
 
 # start_database FOLDER PORT [durable|fast]; sets DB_PID
 start_database() {
-  local folder=$1 port=$2 mode=${3:-durable} root_flag=()
-  [ "$(id -u)" -eq 0 ] && root_flag=(--user=root)
-  mkdir -p "$folder"
+  local folder=$1 port=$2 mode=${3:-durable} home=${1%/*}
   if [ ! -d "$folder/mysql" ]; then
-    mariadb-install-db --no-defaults "${root_flag[@]}" --datadir="$folder" --auth-root-authentication-method=normal --skip-test-db >"$folder.log" 2>&1 \
+    (as_server "$home" mkdir -p "$folder")
+    (as_server "$home" mariadb-install-db --no-defaults --datadir="$folder" --auth-root-authentication-method=socket --auth-root-socket-user="$(id -un)" --skip-test-db >"$folder.log" 2>&1) \
       || { cat "$folder.log" >&2; die "The database could not be made in $folder."; }
   fi
   local tuning=(--innodb-flush-log-at-trx-commit=1 --sync-binlog=1)
   [ "$mode" = fast ] && tuning=(--innodb-flush-log-at-trx-commit=2 --innodb-doublewrite=0)
-  # A short socket path: the system allows 107 characters.
-  DB_SOCKET_FILE=$(mktemp -u /tmp/diastoma-XXXXXX.sock)
-  mariadbd --no-defaults "${root_flag[@]}" --datadir="$folder" --socket="$DB_SOCKET_FILE" --port="$port" --bind-address=127.0.0.1 \
+  DB_SOCKET_FILE=$(socket_in "$home" database.sock)
+  as_server "$home" mariadbd --no-defaults --datadir="$folder" --socket="$DB_SOCKET_FILE" --port="$port" --bind-address=127.0.0.1 \
     --innodb-buffer-pool-size=256M --max-allowed-packet=64M --skip-name-resolve "${tuning[@]}" >"$folder.log" 2>&1 &
   DB_PID=$!
   for _ in $(seq 1 150); do
-    mariadb-admin --no-defaults -uroot --socket="$DB_SOCKET_FILE" ping >/dev/null 2>&1 && return 0
+    mariadb-admin --no-defaults --socket="$DB_SOCKET_FILE" ping >/dev/null 2>&1 && { close_database; return 0; }
     kill -0 "$DB_PID" 2>/dev/null || { tail -n 20 "$folder.log" >&2; die "The database stopped."; }
     sleep 0.1
   done
   die "The database did not start in 15 s; see $folder.log."
 }
 
+# The database's own administration: by the socket in the data folder, as the system account that runs this, without a password.
+database_admin() { mariadb --no-defaults -N -u"$(id -un)" --socket="$DB_SOCKET_FILE" "$@"; }
+
+# Nobody administers the database over the network, or without being who started it; a folder made before that rule is brought under it.
+close_database() {
+  local me=$(id -un) admin=(database_admin)
+  [ "$(database_admin -e 'SELECT 1' 2>/dev/null)" = 1 ] || admin=(mariadb --no-defaults -N -uroot --socket="$DB_SOCKET_FILE")
+  "${admin[@]}" -e "
+    CREATE USER IF NOT EXISTS '$me'@'localhost' IDENTIFIED VIA unix_socket; GRANT ALL ON *.* TO '$me'@'localhost' WITH GRANT OPTION;
+    ALTER USER 'root'@'localhost' IDENTIFIED VIA unix_socket;
+    DROP USER IF EXISTS 'root'@'127.0.0.1', 'root'@'::1', 'root'@'$(hostname)', ''@'localhost', ''@'$(hostname)';" \
+    || die "The accounts of the database could not be closed; see $DB_SOCKET_FILE."
+}
+
 # make_database NAME PASSWORD
 make_database() {
-  mariadb --no-defaults -uroot --socket="$DB_SOCKET_FILE" -e "
+  # Over loopback alone, and to its own database alone.
+  database_admin -e "
     CREATE DATABASE IF NOT EXISTS \`$1\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
     CREATE USER IF NOT EXISTS 'diastoma'@'127.0.0.1' IDENTIFIED BY '$2';
-    CREATE USER IF NOT EXISTS 'diastoma'@'localhost' IDENTIFIED BY '$2';
-    ALTER USER 'diastoma'@'127.0.0.1' IDENTIFIED BY '$2'; ALTER USER 'diastoma'@'localhost' IDENTIFIED BY '$2';
-    GRANT ALL ON \`$1\`.* TO 'diastoma'@'127.0.0.1'; GRANT ALL ON \`$1\`.* TO 'diastoma'@'localhost';"
+    ALTER USER 'diastoma'@'127.0.0.1' IDENTIFIED BY '$2';
+    GRANT ALL ON \`$1\`.* TO 'diastoma'@'127.0.0.1';"
 }
 
 # write_server_files FOLDER PORT: nginx in front of php-fpm, all private to FOLDER
 write_server_files() {
-  local folder=$1 port=$2 user group socket
-  user=$(id -un); group=$(id -gn)
-  socket=$(mktemp -u /tmp/diastoma-XXXXXX.fpm)
+  local folder=$1 port=$2 socket
+  socket=$(socket_in "$folder" php.sock)
   mkdir -p "$folder/run/nginx"
   cat > "$folder/run/fpm.conf" <<CONF
 [global]
 error_log = $folder/run/fpm.log
 daemonize = no
 [www]
-user = $user
-group = $group
 listen = $socket
-listen.owner = $user
-listen.group = $group
-listen.mode = 0666
+listen.mode = 0600
 pm = static
 pm.max_children = ${WORKERS:-4}
 clear_env = no
@@ -136,14 +186,11 @@ php_admin_value[memory_limit] = 512M
 php_admin_value[upload_max_filesize] = 20M
 php_admin_value[post_max_size] = 24M
 CONF
-  local user_line=""
-  [ "$(id -u)" -eq 0 ] && user_line="user $user $group;"
   cat > "$folder/run/nginx.conf" <<CONF
 daemon off;
 pid $folder/run/nginx.pid;
 error_log $folder/run/nginx.log warn;
 worker_processes 1;
-$user_line
 events { worker_connections 256; }
 http {
   include /etc/nginx/mime.types;
@@ -177,15 +224,16 @@ CONF
 
 # start_server FOLDER; sets FPM_PID and NGINX_PID
 start_server() {
-  local folder=$1 root_flag=()
-  [ "$(id -u)" -eq 0 ] && root_flag=(-R)
+  local folder=$1
+  touch "$folder/run/fpm.log" "$folder/run/nginx.log"
+  own_folder "$folder"
   # Settings and routes are worked out once, not at each request; the folder is private, as they hold its secrets.
   export APP_CONFIG_CACHE="$folder/run/config.php" APP_ROUTES_CACHE="$folder/run/routes.php"
   rm -f "$APP_CONFIG_CACHE" "$APP_ROUTES_CACHE"
   (umask 077; artisan config:cache; artisan route:cache) || return 1
-  "$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)" -d pcov.enabled=0 -F "${root_flag[@]}" -y "$folder/run/fpm.conf" >>"$folder/run/fpm.log" 2>&1 &
+  as_server "$folder" "$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)" -d pcov.enabled=0 -F -y "$folder/run/fpm.conf" >>"$folder/run/fpm.log" 2>&1 &
   FPM_PID=$!
-  "$(command -v nginx || echo /usr/sbin/nginx)" -c "$folder/run/nginx.conf" -e "$folder/run/nginx.log" >>"$folder/run/nginx.log" 2>&1 &
+  as_server "$folder" "$(command -v nginx || echo /usr/sbin/nginx)" -c "$folder/run/nginx.conf" -e "$folder/run/nginx.log" >>"$folder/run/nginx.log" 2>&1 &
   NGINX_PID=$!
 }
 

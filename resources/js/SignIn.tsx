@@ -3,6 +3,7 @@ import { useState, type ReactElement } from 'react'
 import { useLocation, useNavigate } from 'react-router'
 import { api } from './api/client'
 import { queries } from './api/queries'
+import { useOutbox } from './outbox/useOutbox'
 
 export default function SignIn(): ReactElement {
   const [email, setEmail] = useState('')
@@ -10,6 +11,7 @@ export default function SignIn(): ReactElement {
   const [fault, setFault] = useState<string | null>(null)
   const navigate = useNavigate()
   const from = (useLocation().state as { from?: string } | null)?.from ?? '/'
+  const names = [...new Set(useOutbox().flatMap((w) => w.by?.name ?? []))]
   const enter = async (): Promise<void> => {
     try {
       await api.post('/session', { email, password })
@@ -32,6 +34,7 @@ export default function SignIn(): ReactElement {
         <Typography>Plan, measure, judge and record the joints and tests of buried mains.</Typography>
         <TextField label="E-mail" type="email" autoComplete="username" value={email} onChange={(e) => setEmail(e.target.value)} autoFocus />
         <TextField label="Password" type="password" autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} />
+        {names.length > 0 && <Typography>Entries on this device wait to be sent by {names.join(' and ')}.</Typography>}
         {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>{fault}</Typography>}
         <Button variant="contained" type="submit">Sign in</Button>
       </Box>

@@ -4,11 +4,11 @@ import { QueryClientProvider } from '@tanstack/react-query'
 import { lazy, StrictMode, Suspense, useEffect, type ReactElement } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router'
-import type { Subject } from './api/client'
+import type { Me, Subject } from './api/client'
 import { queries } from './api/queries'
 import Lines from './line/Lines'
 import LinePage from './line/LinePage'
-import { keepSending, whenSent } from './outbox/outbox'
+import { keepSending, setPerson, whenSent, whenStranger } from './outbox/outbox'
 import { resumeRuns } from './outbox/runs'
 import SignIn from './SignIn'
 import { LookProvider } from './ui/settings'
@@ -69,6 +69,13 @@ whenSent((subject, fact, recorded) => {
   void queries.invalidateQueries({ queryKey: key })
   void queries.invalidateQueries({ queryKey: ['lines'] })
 })
+// What is recorded belongs to who is signed in, as the server last said.
+queries.getQueryCache().subscribe(({ type, query }) => {
+  if (query.queryKey[0] !== 'me') return
+  const me = query.state.data as Me | undefined
+  setPerson(type === 'removed' || !me ? null : { id: me.id, name: me.name })
+})
+whenStranger(() => void queries.invalidateQueries({ queryKey: ['me'] }))
 keepSending()
 void resumeRuns()
 if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js')

@@ -98,6 +98,7 @@ final class JointController extends Controller
 
     private function keepOn(Request $request, Subject $subject, KeepPhoto $keep): JsonResponse
     {
+        $this->mustBeTheirs($request);
         $this->member($request, $subject->line());
         $body = $request->validate(['id' => 'required|uuid', 'step' => 'required|string|max:64', 'taken_at' => 'required|string|max:40', 'file' => 'required|file|max:16384']);
         $photo = $keep($subject, $this->user($request), $body['id'], $body['step'], $body['taken_at'], $request->file('file'));
@@ -107,6 +108,7 @@ final class JointController extends Controller
 
     private function recordOn(Request $request, Subject $subject, RecordFact $record): JsonResponse
     {
+        $this->mustBeTheirs($request);
         $role = $this->member($request, $subject->line());
         $body = $request->validate(self::FACT);
         // Laravel trims and nulls strings; the fact is what came.

@@ -92,7 +92,8 @@ final class LineController extends Controller
             'procedure_hash' => 'required|string|size:64', 'chainage_m' => 'nullable|numeric', 'number' => 'nullable|string|max:20|regex:/^[A-Za-z0-9-]+$/', 'host_id' => 'nullable|uuid',
             'count' => 'nullable|integer', 'pipe' => 'nullable|string|max:60',
         ]);
-        if (! isset($body['host_id'])) {
+        // Restraints come with the work and are added by anybody; whatever else is named, it is no restraint by its name.
+        if ($add->procedure($line, $body['procedure_hash'])->place() !== 'restraint') {
             Gate::authorize('addJoint', $line);
         }
 

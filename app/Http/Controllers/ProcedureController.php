@@ -21,20 +21,17 @@ final class ProcedureController extends Controller
     {
         $projects = $this->user($request)->projects->pluck('id');
 
-        return new JsonResponse(ProcedureText::query()->where(fn ($q) => $q->whereNull('project_id')->orWhereIn('project_id', $projects))
-            ->latest()->get()->unique(fn (ProcedureText $p) => "{$p->project_id}/{$p->key}")->sortBy([['family', 'asc'], ['title', 'asc']])->values()->map(fn (ProcedureText $p) => $p->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']) + [
-                'school' => $p->procedure()->raw['school'] ?? '', 'place' => $p->procedure()->raw['place'] ?? 'in-line', 'parameters' => $p->procedure()->parameters, 'own' => $p->project_id !== null,
-            ])->all());
+        return new JsonResponse(ProcedureText::usableIn($projects)->latest()->get()->unique(fn (ProcedureText $p) => "{$p->project_id}/{$p->key}")->sortBy([['family', 'asc'], ['title', 'asc']])->values()->map(fn (ProcedureText $p) => $p->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']) + [
+            'school' => $p->procedure()->raw['school'] ?? '', 'place' => $p->procedure()->raw['place'] ?? 'in-line', 'parameters' => $p->procedure()->parameters, 'own' => $p->project_id !== null,
+        ])->all());
     }
 
     #[OA\Get(path: '/procedures/{procedure}', summary: 'The frozen text of a procedure', tags: ['procedures'], parameters: [new OA\Parameter(name: 'procedure', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'The procedure as its file', content: new OA\JsonContent(type: 'object', additionalProperties: true))])]
     public function show(Request $request, ProcedureText $procedure): JsonResponse
     {
-        if ($procedure->project_id !== null && $this->user($request)->roleOn($procedure->project_id) === null) {
-            abort(404);
-        }
+        $text = ProcedureText::usableIn($this->user($request)->projects->pluck('id'))->find($procedure->hash) ?? abort(404);
 
-        return new JsonResponse($procedure->procedure()->raw + ['hash' => $procedure->hash]);
+        return new JsonResponse($text->procedure()->raw + ['hash' => $text->hash]);
     }
 
     #[OA\Post(path: '/procedures', summary: 'Load a procedure file into a project', tags: ['procedures'], requestBody: new OA\RequestBody(content: new OA\JsonContent(required: ['project_id', 'procedure'], properties: [new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'procedure', type: 'object', additionalProperties: true)])), responses: [new OA\Response(response: 201, description: 'Loaded', content: new OA\JsonContent(ref: '#/components/schemas/ProcedureShort')), new OA\Response(response: 422, description: 'Every fault with its path', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]

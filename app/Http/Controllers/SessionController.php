@@ -3,6 +3,8 @@
 namespace App\Http\Controllers;
 
 use App\Models\Project;
+use App\Support\Address;
+use Diastoma\Core\Refused;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -16,7 +18,10 @@ final class SessionController extends Controller
     public function store(Request $request): JsonResponse
     {
         $credentials = $request->validate(['email' => 'required|string|max:200', 'password' => 'required|string|max:200']);
-        if (! Auth::attempt($credentials, true)) {
+        if (! $request->hasSession()) {
+            throw Refused::field('origin', 'Signing in is for the pages of this application: send its own address as Origin or Referer.');
+        }
+        if (! Auth::attempt(['email' => Address::normal($credentials['email'])] + $credentials, true)) {
             throw ValidationException::withMessages(['email' => 'Name and password do not fit together.']);
         }
         $request->session()->regenerate();
@@ -30,7 +35,7 @@ final class SessionController extends Controller
         $user = $this->user($request);
 
         return new JsonResponse([
-            'name' => $user->name, 'email' => $user->email, 'units' => $user->units->value,
+            'id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'units' => $user->units->value,
             'projects' => $user->projects->map(fn (Project $p) => ['id' => $p->id, 'name' => $p->name, 'place' => $p->place, 'time_zone' => $p->time_zone, 'role' => $p->getRelation('pivot')->role])->all(),
         ]);
     }

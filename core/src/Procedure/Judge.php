@@ -336,11 +336,8 @@ final class Judge
         }
         $values = $this->bindings->values($step, $item['calc_as'] ?? $item['calc']);
         $limit = $this->limit($item);
-        if (! is_array($result)) {
-            // Nothing was missing: what was entered cannot be used.
-            $unusable = $this->bindings->missing === [];
-
-            return [new Reason(Verdict::Open, $result, $unusable ? 'Look again, and enter it as it is.' : 'Record what is missing.', $values, $limit, $unusable && $step->kind !== 'trace')];
+        if ($result instanceof Uncomputed) {
+            return [new Reason(Verdict::Open, $result->why, $result->do, $values, $limit, $result->entered && $step->kind !== 'trace')];
         }
         $verdict = $this->verdict($item, $result, $step);
         if (is_array($item['judges'] ?? true) && ! in_array($verdict->value, $item['judges'], true)) {
@@ -379,9 +376,9 @@ final class Judge
 
     /**
      * @param  array<string, mixed>  $item
-     * @return array<string, mixed>|string the result, or why it could not be computed
+     * @return array<string, mixed>|Uncomputed
      */
-    private function calculate(array $item, Step $step): array|string
+    private function calculate(array $item, Step $step): array|Uncomputed
     {
         $in = $this->bindings->resolve($item['in'] ?? [], $step);
         $missing = $this->bindings->missing;
@@ -391,7 +388,8 @@ final class Judge
         } catch (Refused $refused) {
             $this->bindings->remember($step->key(), $name, []);
 
-            return $missing === [] ? $refused->getMessage() : ($item['waits'] ?? 'Cannot be judged yet: '.$this->plainWords($missing).' is not recorded.');
+            return $missing === [] ? Uncomputed::refused($refused, $item['in'] ?? [])
+                : Uncomputed::missing($item['waits'] ?? 'Cannot be judged yet: '.$this->plainWords($missing).' is not recorded.');
         }
         $this->bindings->remember($step->key(), $name, $result);
 

@@ -36,14 +36,19 @@ final readonly class Judgement
     /** Are all steps but the signatures done, none of them bad or open? */
     public function readyForSignature(): bool
     {
-        foreach ($this->steps as $state) {
-            if ($state->step->kind !== 'hold' && (! $state->optional || $state->fact !== null)
-                && ! in_array($state->verdict, [Verdict::Good, Verdict::Close], true)) {
-                return false;
-            }
-        }
+        return $this->holdingUp() === [];
+    }
 
-        return true;
+    /**
+     * Steps that keep it from being signed: what must be recorded and is not good, and what need not be recorded but was,
+     * and is not good.
+     *
+     * @return list<StepState>
+     */
+    public function holdingUp(): array
+    {
+        return array_values(array_filter($this->steps, fn (StepState $s) => $s->step->kind !== 'hold'
+            && (! $s->optional || $s->fact !== null) && ! in_array($s->verdict, [Verdict::Good, Verdict::Close], true)));
     }
 
     /**

@@ -111,8 +111,8 @@ function csrfToken(): string {
   return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : ''
 }
 
-async function send(method: string, path: string, body?: unknown): Promise<Response> {
-  const headers: Record<string, string> = { Accept: 'application/json' }
+async function send(method: string, path: string, body?: unknown, more: Record<string, string> = {}): Promise<Response> {
+  const headers: Record<string, string> = { Accept: 'application/json', ...more }
   if (method !== 'GET') {
     if (csrfToken() === '') await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' }).catch(() => undefined)
     headers['X-XSRF-TOKEN'] = csrfToken()
@@ -126,11 +126,11 @@ async function send(method: string, path: string, body?: unknown): Promise<Respo
   }
 }
 
-async function request<T>(method: string, path: string, body?: unknown, again = true): Promise<T> {
-  const response = await send(method, path, body)
+async function request<T>(method: string, path: string, body?: unknown, more: Record<string, string> = {}, again = true): Promise<T> {
+  const response = await send(method, path, body, more)
   if (response.status === 419 && again) {
     await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' }).catch(() => undefined)
-    return request<T>(method, path, body, false)
+    return request<T>(method, path, body, more, false)
   }
   if (response.status === 204) return undefined as T
   const text = await response.text()
@@ -151,7 +151,7 @@ async function request<T>(method: string, path: string, body?: unknown, again = 
 
 export const api = {
   get: <T>(path: string) => request<T>('GET', path),
-  post: <T>(path: string, body?: unknown) => request<T>('POST', path, body ?? {}),
+  post: <T>(path: string, body?: unknown, headers: Record<string, string> = {}) => request<T>('POST', path, body ?? {}, headers),
   patch: <T>(path: string, body: unknown) => request<T>('PATCH', path, body),
   delete: (path: string) => request<undefined>('DELETE', path),
 }

@@ -626,6 +626,7 @@ export interface components {
             role: "joiner" | "foreman" | "inspector" | "engineer";
         };
         Me: {
+            id: number;
             name: string;
             email: string;
             /** @enum {string} */

@@ -1,6 +1,12 @@
 import Dexie, { type EntityTable } from 'dexie'
 import type { NewFact } from '../api/client'
 
+/** Who recorded something: it goes out under this name and no other. */
+export interface Person {
+  id: number
+  name: string
+}
+
 /** A fact on its way to the server. It is removed only when the server has said that it is stored. */
 export interface Waiting {
   seq?: number
@@ -14,6 +20,8 @@ export interface Waiting {
   title?: string
   /** when it was put here, ms of the device's clock */
   since?: number
+  /** left out: recorded before anybody was known here */
+  by?: Person
 }
 
 /** A device stand-in that is running; kept so that a closed page goes on where it was. */
@@ -31,6 +39,7 @@ export interface Run {
   part: number
   extra: Record<string, unknown>
   stopped?: boolean
+  by?: Person
 }
 
 /** A picture that waits for the network; sent before the facts that name it are missed. */
@@ -40,6 +49,7 @@ export interface WaitingPhoto {
   step: string
   takenAt: string
   picture: Blob
+  by?: Person
   /** What the server said when it refused it. */
   refused?: string
 }

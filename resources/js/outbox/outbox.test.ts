@@ -1,14 +1,22 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, expect, test, vi } from 'vitest'
 import { store } from './db'
-import { deviceTime, drop, flush, record, whenSent } from './outbox'
+import { claim, deviceTime, drop, flush, keepPhoto, record, setPerson, whenSent, whenStranger } from './outbox'
 
 const answer = (status: number, body: unknown): Response => new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
+const bram = { id: 1, name: 'Bram' }
+const odile = { id: 2, name: 'Odile' }
 const stored = { judgement: {}, state: 'begun', stored: true }
 
 beforeEach(async () => {
   await store.waiting.clear()
+  await store.photos.clear()
   vi.unstubAllGlobals()
+  vi.stubGlobal('fetch', async () => {
+    throw new TypeError('no network')
+  })
+  setPerson(bram)
+  await flush()
   document.cookie = 'XSRF-TOKEN=t'
 })
 
@@ -60,6 +68,57 @@ test('a page that listens is told before the fact leaves the outbox', async () =
   await record('joints/1', { step: 'one', value: {} })
   await flush()
   expect(seen).toBe(1)
+})
+
+/** A server that stores, and remembers under whose name. */
+function listening(): { step: string; by: string | undefined }[] {
+  const heard: { step: string; by: string | undefined }[] = []
+  vi.stubGlobal('fetch', async (_url: string, init: RequestInit) => {
+    heard.push({ step: (JSON.parse(String(init.body)) as { step: string }).step, by: (init.headers as Record<string, string>)['X-Recorded-By'] })
+    return answer(201, stored)
+  })
+  return heard
+}
+
+test('what one person recorded waits until that person is here again, and goes out under that name', async () => {
+  await record('joints/1', { step: 'one', value: {} })
+  await keepPhoto('joints/1', 'one', new Blob(['x']))
+  setPerson(null)
+  const heard = listening()
+  await flush()
+  setPerson(odile)
+  await record('joints/1', { step: 'two', value: {} })
+  await flush()
+  expect(heard).toEqual([{ step: 'two', by: '2' }])
+  expect((await store.waiting.toArray()).map((w) => [w.body.step, w.by])).toEqual([['one', bram]])
+  expect((await store.photos.toArray()).map((p) => p.by)).toEqual([bram])
+  await store.photos.clear() // the database of this test keeps no blobs
+  setPerson(bram)
+  await flush()
+  expect(heard.slice(1)).toEqual([{ step: 'one', by: '1' }])
+  expect(await store.waiting.count()).toBe(0)
+})
+
+test('a server that knows somebody else as signed in gets nothing, and the page asks anew who is', async () => {
+  let asked = 0
+  whenStranger(() => asked++)
+  vi.stubGlobal('fetch', async () => answer(409, { title: 'x', errors: [{ field: 'recorded_by', message: 'Somebody else.' }] }))
+  await record('joints/1', { step: 'one', value: {} })
+  await flush()
+  expect(asked).toBeGreaterThan(0)
+  expect((await store.waiting.toArray()).map((w) => w.refused)).toEqual([undefined])
+})
+
+test('what nobody was known for waits until somebody says that it is theirs', async () => {
+  setPerson(null)
+  await record('joints/1', { step: 'one', value: {} })
+  const heard = listening()
+  setPerson(odile)
+  await flush()
+  expect(heard).toEqual([])
+  await claim((await store.waiting.toArray())[0]!)
+  await flush()
+  expect(heard).toEqual([{ step: 'one', by: '2' }])
 })
 
 test('the time of the device carries its offset', () => {

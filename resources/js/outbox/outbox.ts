@@ -1,14 +1,45 @@
 import { api, Refusal, Unreachable, type NewFact, type Recorded } from '../api/client'
-import { store, type Waiting } from './db'
+import { store, type Person, type Waiting, type WaitingPhoto } from './db'
 
 /**
  * Facts are written to the device's own database first and sent in order, each until the server says it is stored.
- * The id is made here, so a fact sent twice is stored once.
+ * The id is made here, so a fact sent twice is stored once. Each belongs to the person who recorded it: on a device that
+ * is shared it waits until that person is signed in again, and the server is told whose it is.
  */
 type Listener = () => void
 const listeners = new Set<Listener>()
 let sending: Promise<void> | null = null
+let wanted = false
 let onSent: (subject: string, fact: NewFact, recorded: Recorded) => void = () => undefined
+
+let here: Person | null = null
+let onStranger: () => void = () => undefined
+
+/** Who is signed in on this device, as far as it knows. */
+export const personHere = (): Person | null => here
+
+export function setPerson(person: Person | null): void {
+  if (person?.id === here?.id) return
+  here = person
+  tell()
+  void flush()
+}
+
+const isTheirs = (row: { by?: Person }): boolean => here !== null && row.by?.id === here.id
+
+/** Called when the server knows somebody else as signed in than this page does. */
+export function whenStranger(callback: () => void): void {
+  onStranger = callback
+}
+
+/** What nobody was known for is taken over by who says so. */
+export async function claim(row: Waiting | WaitingPhoto): Promise<void> {
+  if (here === null) return
+  if ('picture' in row) await store.photos.update(row.id, { by: here })
+  else await store.waiting.update(row.seq!, { by: here })
+  tell()
+  void flush()
+}
 
 export const tell = (): void => listeners.forEach((l) => l())
 
@@ -38,7 +69,7 @@ export function newId(): string {
 /** Puts a fact into the outbox and tries to send. Resolves when it is safely on the device. `title`: how a person calls the step. */
 export async function record(subject: string, fact: Omit<NewFact, 'id' | 'recorded_at'> & { recorded_at?: string }, title?: string): Promise<string> {
   const id = newId()
-  await store.waiting.add({ id, subject, since: Date.now(), ...(title ? { title } : {}), body: { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime() } })
+  await store.waiting.add({ id, subject, since: Date.now(), ...(here ? { by: here } : {}), ...(title ? { title } : {}), body: { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime() } })
   tell()
   void flush()
   return id
@@ -54,17 +85,26 @@ export async function dropPhoto(id: string): Promise<void> {
   tell()
 }
 
-/** Sends what waits, oldest first. A refused fact is set aside with its sentence and does not hold up others. */
+/** Sends what waits of the person who is here, oldest first. A refused fact is set aside with its sentence and does not hold up others. */
 export function flush(): Promise<void> {
-  sending ??= sendAll().finally(() => {
+  wanted = true
+  sending ??= sendWhileWanted().finally(() => {
     sending = null
   })
   return sending
 }
 
+/** Who asks while something is being sent may mean what was not there when that began, or another person. */
+async function sendWhileWanted(): Promise<void> {
+  while (wanted) {
+    wanted = false
+    await sendAll()
+  }
+}
+
 async function sendAll(): Promise<void> {
   for (;;) {
-    const next = await store.waiting.filter((w) => w.refused === undefined).first()
+    const next = await store.waiting.filter((w) => w.refused === undefined && isTheirs(w)).first()
     if (!next) return sendPhotos()
     const outcome = await sendOne(next)
     tell()
@@ -72,22 +112,34 @@ async function sendAll(): Promise<void> {
   }
 }
 
+/** What the server said is about who, when and whether, not about the reading: it can wait. */
+function canWait(refusal: Refusal): boolean {
+  if (refusal.errors.some((e) => e.field === 'recorded_by')) {
+    // Somebody else signed in, in another window: what is known here is old.
+    onStranger()
+    return true
+  }
+  return [401, 419, 429].includes(refusal.status) || refusal.status >= 500
+}
+
+const named = (by: Person | undefined): Record<string, string> => (by ? { 'X-Recorded-By': String(by.id) } : {})
+
 /** Pictures follow the facts: they are large, and a judgement does not wait for them. */
 async function sendPhotos(): Promise<void> {
-  for (const photo of await store.photos.filter((p) => p.refused === undefined).toArray()) {
+  for (const photo of await store.photos.filter((p) => p.refused === undefined && isTheirs(p)).toArray()) {
     const form = new FormData()
     form.append('id', photo.id)
     form.append('step', photo.step)
     form.append('taken_at', photo.takenAt)
     form.append('file', photo.picture, 'photo.jpg')
     try {
-      await api.post(`/${photo.subject}/photos`, form)
+      await api.post(`/${photo.subject}/photos`, form, named(photo.by))
       await store.photos.delete(photo.id)
       tell()
     } catch (error) {
       if (error instanceof Unreachable) return
       if (!(error instanceof Refusal)) throw error
-      if ([401, 419, 429].includes(error.status) || error.status >= 500) return
+      if (canWait(error)) return
       await store.photos.update(photo.id, { refused: error.message })
       tell()
     }
@@ -97,7 +149,7 @@ async function sendPhotos(): Promise<void> {
 /** Keeps a picture on the device under an id of its own and sends it when it can. */
 export async function keepPhoto(subject: string, step: string, picture: Blob): Promise<string> {
   const id = newId()
-  await store.photos.add({ id, subject, step, takenAt: deviceTime(), picture })
+  await store.photos.add({ id, subject, step, takenAt: deviceTime(), picture, ...(here ? { by: here } : {}) })
   tell()
   void flush()
   return id
@@ -105,15 +157,14 @@ export async function keepPhoto(subject: string, step: string, picture: Blob): P
 
 async function sendOne(waiting: Waiting): Promise<'next' | 'stop'> {
   try {
-    const recorded = await api.post<Recorded>(`/${waiting.subject}/facts`, waiting.body)
+    const recorded = await api.post<Recorded>(`/${waiting.subject}/facts`, waiting.body, named(waiting.by))
     onSent(waiting.subject, waiting.body, recorded)
     await store.waiting.delete(waiting.seq!)
     return 'next'
   } catch (error) {
     if (error instanceof Unreachable) return 'stop'
     if (error instanceof Refusal) {
-      // Signed out, too many tries, a fault of the server: what was recorded can wait.
-      if ([401, 419, 429].includes(error.status) || error.status >= 500) return 'stop'
+      if (canWait(error)) return 'stop'
       await store.waiting.update(waiting.seq!, { refused: error.errors.map((e) => e.message).join(' ') || error.message })
       return 'next'
     }

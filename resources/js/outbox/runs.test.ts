@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { store, type Run } from './db'
+import { setPerson } from './outbox'
 import { due, resumeRuns, startRun } from './runs'
 
 const samples = Array.from({ length: 101 }, (_, i) => [i, 39.5, 24])
@@ -42,6 +43,15 @@ test('a run ends with a final piece in the outbox, all rows once and in order', 
   expect(pieces.map((p) => p.final)).toEqual(pieces.map((_, i) => i === pieces.length - 1))
   expect(pieces.every((p) => p.supply_v === 229)).toBe(true)
   expect(pieces.at(-1)!.ended_at).toMatch(/^\d{4}-\d\d-\d\dT/)
+})
+
+test('a run goes on under the name of who started it, whoever is there when it ends', async () => {
+  setPerson({ id: 1, name: 'Bram' })
+  await startRun({ key: 'joints/3/fusion', subject: 'joints/3', step: 'fusion', speed: 100, samples, secondsPerUnit: 1, extra: {} })
+  setPerson({ id: 2, name: 'Odile' })
+  await vi.waitFor(async () => expect(await store.runs.count()).toBe(0), { timeout: 8_000 })
+  expect((await store.waiting.where('subject').equals('joints/3').toArray()).map((w) => w.by?.name)).toEqual(['Bram'])
+  setPerson(null)
 })
 
 test('a page that was closed in the middle goes on where it was', async () => {

@@ -1,5 +1,5 @@
 import { store, type Run } from './db'
-import { deviceTime, flush, newId, tell } from './outbox'
+import { deviceTime, flush, newId, personHere, tell } from './outbox'
 
 /** How long a piece of a running trace is held back before it goes into the outbox, ms. */
 const PIECE_MS = 4_000
@@ -9,8 +9,9 @@ const MOST_ROWS = 600
 const timers = new Map<string, number>()
 
 /** Starts a device stand-in: its rows come due by the clock and go into the outbox piece by piece. */
-export async function startRun(run: Omit<Run, 'trace' | 'startedAt' | 'sent' | 'part'>): Promise<void> {
-  await store.runs.put({ ...run, trace: newId(), startedAt: Date.now(), sent: 0, part: 0 })
+export async function startRun(run: Omit<Run, 'trace' | 'startedAt' | 'sent' | 'part' | 'by'>): Promise<void> {
+  const by = personHere()
+  await store.runs.put({ ...run, ...(by ? { by } : {}), trace: newId(), startedAt: Date.now(), sent: 0, part: 0 })
   tell()
   watch(run.key)
 }
@@ -37,7 +38,7 @@ async function tick(key: string): Promise<boolean> {
         trace: run.trace, part: run.part, samples: fresh, final: finished, ...run.extra,
         started_at: deviceTime(new Date(run.startedAt)), ...(finished ? { ended_at: deviceTime(new Date(now)) } : {}),
       }
-      await store.waiting.add({ id, subject: run.subject, since: now, body: { id, step: run.step, value, recorded_at: deviceTime(new Date(now)) } })
+      await store.waiting.add({ id, subject: run.subject, since: now, ...(run.by ? { by: run.by } : {}), body: { id, step: run.step, value, recorded_at: deviceTime(new Date(now)) } })
       if (finished) await store.runs.delete(key)
       else await store.runs.update(key, { sent: count, part: run.part + 1 })
     })

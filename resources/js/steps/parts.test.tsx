@@ -22,6 +22,7 @@ vi.mock('./charts', () => ({ FusionChart: () => null, LogChart: () => null }))
 const around = (children: ReactNode): ReactElement => createElement(QueryClientProvider, { client: queries }, createElement(LookProvider, null, createElement(MemoryRouter, null, children)))
 const item = (name: string, kind: string, verdict: string, text: string): StoreItem => ({ id: `id-${name}`, thing_id: `thing-${name}`, project_id: 1, kind, name, verdict, values: {}, summary: null, snapshot: { id: `id-${name}`, name }, reasons: [{ verdict, text, do: 'Out of use until it is done.', limit: null }], by: '', at: '' }) as unknown as StoreItem
 const BOXES = [item('Box 2', 'fusion-box', 'good', 'Calibrated until 2027-04-25.'), item('Box 4', 'fusion-box', 'bad', 'Calibration was due on 2026-11-21.')]
+const BRAM = { id: 7, name: 'Bram Ivesley' }
 const FIELD = { key: 'box', label: 'Fusion box', type: 'item', of: 'fusion-box' } as FieldSpec
 
 beforeEach(async () => {
@@ -135,15 +136,21 @@ test('a fusion that runs here shows what is left and whether the voltage holds',
 
 test('what waits to be sent is named as people call it; a photo counts, a refused one can be dropped', async () => {
   await store.waiting.add({ id: 'w', subject: 'joints/1', title: 'Peel, pipe 036', body: { id: 'w', step: 'scrape@a', value: {}, recorded_at: '2026-05-04T10:00:00+02:00' } })
-  await store.photos.add({ id: 'p', subject: 'joints/1', step: 'look', takenAt: '2026-05-04T10:05:00+02:00', picture: new Blob(['x']), refused: 'The file is no picture.' })
+  await store.photos.add({ id: 'p', subject: 'joints/1', step: 'look', takenAt: '2026-05-04T10:05:00+02:00', picture: new Blob(['x']), refused: 'The file is no picture.', by: BRAM })
+  await store.waiting.add({ id: 'o', subject: 'joints/1', title: 'Fusion', body: { id: 'o', step: 'fusion', value: {}, recorded_at: '2026-05-04T10:07:00+02:00' }, refused: 'No.', by: { id: 8, name: 'Odile Fenner' } })
+  await store.waiting.add({ id: 'q', subject: 'joints/1', title: 'Gap', body: { id: 'q', step: 'gap', value: {}, recorded_at: '2026-05-04T10:08:00+02:00' }, by: { id: 8, name: 'Odile Fenner' } })
+  queries.setQueryData(['me'], { ...BRAM, email: 'b@x.example', units: 'metric', projects: [] })
   tell()
   render(around(<Page title="Joint">text</Page>))
-  fireEvent.click(await screen.findByRole('button', { name: /2 not yet sent · 1 refused/ }))
+  fireEvent.click(await screen.findByRole('button', { name: /4 not yet sent · 2 refused/ }))
   expect(screen.getByText('Peel, pipe 036')).toBeTruthy()
+  expect(screen.getByRole('button', { name: 'It was me, Bram Ivesley' })).toBeTruthy()
+  expect(screen.getByText('10:08 · recorded by Odile Fenner, waits until Odile Fenner signs in here')).toBeTruthy()
   expect(screen.getByText('10:05 · refused: The file is no picture.')).toBeTruthy()
   fireEvent.click(screen.getByRole('button', { name: 'Drop it' }))
   await waitFor(async () => expect(await store.photos.count()).toBe(0))
-  expect(await store.waiting.count()).toBe(1)
+  // What is another's is neither dropped nor sent from here.
+  expect(await store.waiting.count()).toBe(3)
 })
 
 test('a coupling is drawn with what is known: marks, peel, the gap widened by a stated factor; nothing from nothing', () => {

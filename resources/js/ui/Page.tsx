@@ -3,6 +3,7 @@ import { useEffect, useState, type ReactElement, type ReactNode } from 'react'
 import { Link as RouterLink, useLocation, useNavigate } from 'react-router'
 import { api } from '../api/client'
 import { queries, useMe } from '../api/queries'
+import { Whose } from '../outbox/Whose'
 import { drop, dropPhoto } from '../outbox/outbox'
 import { useOutbox } from '../outbox/useOutbox'
 import { useWaitingPhotos } from '../outbox/usePhotos'
@@ -67,6 +68,8 @@ function Status(): ReactElement | null {
   const [open, setOpen] = useState(false)
   const photos = useWaitingPhotos()
   const refused = [...waiting, ...photos].filter((w) => w.refused !== undefined)
+  const me = useMe()
+  const isMine = (w: { by?: { id: number } }): boolean => w.by !== undefined && w.by.id === me.data?.id
   const count = waiting.length + photos.length
   if (count === 0 && online) return null
   return (
@@ -84,10 +87,10 @@ function Status(): ReactElement | null {
             <Box sx={{ flexGrow: 1 }}>
               <Typography>{w.title ?? w.body.step}</Typography>
               <Typography variant="body2">
-                {w.body.recorded_at.slice(11, 16)} {w.refused ? `· refused: ${w.refused}` : '· waits for the network'}
+                {w.body.recorded_at.slice(11, 16)} · {w.refused ? `refused: ${w.refused}` : <Whose row={w} />}
               </Typography>
             </Box>
-            {w.refused && (
+            {w.refused && isMine(w) && (
               <Button variant="outlined" onClick={() => void drop(w.seq!)}>
                 Drop it
               </Button>
@@ -98,9 +101,9 @@ function Status(): ReactElement | null {
           <Box key={p.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>
             <Box sx={{ flexGrow: 1 }}>
               <Typography>Photo, {p.step}</Typography>
-              <Typography variant="body2">{p.takenAt.slice(11, 16)} {p.refused ? `· refused: ${p.refused}` : '· waits for the network'}</Typography>
+              <Typography variant="body2">{p.takenAt.slice(11, 16)} · {p.refused ? `refused: ${p.refused}` : <Whose row={p} />}</Typography>
             </Box>
-            {p.refused && <Button variant="outlined" onClick={() => void dropPhoto(p.id)}>Drop it</Button>}
+            {p.refused && isMine(p) && <Button variant="outlined" onClick={() => void dropPhoto(p.id)}>Drop it</Button>}
           </Box>
         ))}
       </Sheet>
@@ -114,8 +117,18 @@ function Person(): ReactElement | null {
   const navigate = useNavigate()
   const location = useLocation()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const [leaving, setLeaving] = useState(false)
+  const waiting = useOutbox()
+  const photos = useWaitingPhotos()
   if (!me.data) return null
   const close = (): void => setAnchor(null)
+  const mine = [...waiting, ...photos].filter((w) => w.by?.id === me.data.id).length
+  const signOut = async (): Promise<void> => {
+    await api.delete('/session').catch(() => undefined)
+    queries.clear()
+    await caches?.delete('answers').catch(() => undefined)
+    void navigate('/sign-in', { state: { from: location.pathname } })
+  }
   return (
     <>
       <Button onClick={(e) => setAnchor(e.currentTarget)} aria-haspopup="menu" sx={{ minHeight: 44, px: 1, color: 'text.secondary', fontWeight: 400, fontSize: '1rem' }}>
@@ -132,18 +145,11 @@ function Person(): ReactElement | null {
         <MenuItem onClick={() => { close(); void navigate('/stores') }}>Stores: cards, boxes, tools</MenuItem>
         <MenuItem onClick={() => { close(); void navigate('/procedures') }}>Procedures and limits</MenuItem>
         <MenuItem onClick={() => { close(); void navigate('/bench') }}>Bench: quick sums</MenuItem>
-        <MenuItem
-          onClick={async () => {
-            close()
-            await api.delete('/session').catch(() => undefined)
-            queries.clear()
-            await caches?.delete('answers').catch(() => undefined)
-            void navigate('/sign-in', { state: { from: location.pathname } })
-          }}
-        >
-          Sign out
-        </MenuItem>
+        <MenuItem onClick={() => { close(); if (mine > 0) setLeaving(true); else void signOut() }}>Sign out</MenuItem>
       </Menu>
+      <Sheet open={leaving} onClose={() => setLeaving(false)} title={`${mine} of your entries ${mine === 1 ? 'is' : 'are'} not yet sent`} actions={<Button variant="contained" onClick={() => void signOut()}>Sign out all the same</Button>}>
+        <Typography sx={{ pb: 1 }}>They stay on this device under your name, and go out when you sign in here again. Nobody else can send them.</Typography>
+      </Sheet>
     </>
   )
 }

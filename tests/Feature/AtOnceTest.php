@@ -1,0 +1,157 @@
+<?php
+
+use App\Actions\AddJoints;
+use App\Actions\CutOutJoint;
+use App\Actions\KeepPhoto;
+use App\Actions\KeepStoreItem;
+use App\Actions\PlanSection;
+use App\Actions\RecordFact;
+use App\Actions\SealSubject;
+use App\Models\Fact;
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\Photo;
+use App\Models\ProcedureText;
+use App\Models\Role;
+use App\Models\Seal;
+use App\Models\Section;
+use App\Models\StoreItem;
+use App\Models\User;
+use App\Support\Conflict;
+use Illuminate\Foundation\Testing\RefreshDatabaseState;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+
+/*
+ * Each verb twenty times at the same moment, in processes of their own with connections of their own. What they meet is
+ * committed, so these tests leave the database to be made anew.
+ */
+const AT_ONCE = 20;
+
+/**
+ * @param  callable(int): mixed  $job  done by each process at the same moment
+ * @return list<string> what each said: "done", "conflict", or the fault
+ */
+function atOnce(callable $job, int $times = AT_ONCE): array
+{
+    $folder = sys_get_temp_dir().'/at-once-'.Str::random(8);
+    mkdir($folder);
+    DB::disconnect();
+    $start = microtime(true) + 0.25 + 0.01 * $times;
+    $children = [];
+    for ($i = 0; $i < $times; $i++) {
+        $pid = pcntl_fork();
+        if ($pid === 0) {
+            try {
+                DB::reconnect();
+                DB::select('SELECT 1');
+                usleep((int) max(0, 1e6 * ($start - microtime(true))));
+                $job($i);
+                $said = 'done';
+            } catch (Conflict) {
+                $said = 'conflict';
+            } catch (Throwable $e) {
+                $said = $e::class.': '.$e->getMessage();
+            }
+            file_put_contents("{$folder}/{$i}", $said);
+            // Without the ends of a test: they are the parent's.
+            posix_kill(posix_getpid(), SIGKILL);
+        }
+        $children[] = $pid;
+    }
+    foreach ($children as $pid) {
+        pcntl_waitpid($pid, $status);
+    }
+    DB::reconnect();
+    $said = array_map(fn (int $i) => (string) @file_get_contents("{$folder}/{$i}"), range(0, $times - 1));
+    array_map(unlink(...), glob("{$folder}/*") ?: []);
+    rmdir($folder);
+
+    return $said;
+}
+
+/** @return array<string, int> */
+function told(array $said): array
+{
+    $counts = array_count_values($said);
+    ksort($counts);
+
+    return $counts;
+}
+
+beforeEach(function () {
+    // What was made before is there for all to see.
+    DB::commit();
+    $this->body = fn (string $step, array $value, ?string $id = null): array => ['id' => $id ?? (string) Str::uuid(), 'step' => $step, 'value' => $value, 'recorded_at' => '2026-05-04T10:00:00+02:00'];
+    $this->recordAs = fn (string $joint, array $body, string $who = 'joiner') => app(RecordFact::class)(Joint::query()->findOrFail($joint), User::query()->where('email', "{$who}@test.example")->firstOrFail(), Role::from($who), $body);
+});
+
+afterEach(function () {
+    DB::beginTransaction();
+    RefreshDatabaseState::$migrated = false;
+});
+
+it('chains the seals of a line when many sign at once', function () {
+    $line = Line::query()->findOrFail($this->makeLine()['id']);
+    $joints = collect(range(1, AT_ONCE))->map(fn (int $n) => Joint::query()->create(['id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => "X{$n}", 'chainage_m' => $n / 10, 'pipes' => ['a' => '1', 'b' => '2']]));
+    for ($round = 1; $round <= 3; $round++) {
+        $said = atOnce(function (int $i) use ($joints): void {
+            DB::transaction(function () use ($joints, $i): void {
+                $joint = Joint::query()->lockForUpdate()->findOrFail($joints[$i]->id);
+                app(SealSubject::class)($joint, $joint->judgement(), User::query()->firstOrFail());
+            }, 3);
+        });
+        expect(told($said))->toBe(['done' => AT_ONCE])->and(SealSubject::broken($line))->toBe([])->and(Seal::query()->where('line_id', $line->id)->count())->toBe($round * AT_ONCE);
+    }
+    expect(Seal::query()->where('line_id', $line->id)->pluck('previous')->unique())->toHaveCount(3 * AT_ONCE);
+});
+
+it('stores one fact once, however often it comes at the same moment', function () {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    $body = ($this->body)('pipes', ['pipe_a' => '1', 'pipe_b' => '2']);
+    expect(told(atOnce(fn () => ($this->recordAs)($joint, $body))))->toBe(['done' => AT_ONCE])->and(Fact::query()->where('subject_id', $joint)->count())->toBe(1);
+    // The same id on two joints at once: one is stored, the other is told.
+    $joints = array_column($this->makeLine('ef-coupler-one-pass')['joints'], 'id');
+    $shared = ($this->body)('pipes', ['pipe_a' => '1', 'pipe_b' => '2', 'slides' => 'normal']);
+    $said = atOnce(fn (int $i) => ($this->recordAs)($joints[$i % 2], $shared));
+    expect(told($said))->toBe(['conflict' => AT_ONCE / 2, 'done' => AT_ONCE / 2])->and(Fact::query()->whereIn('subject_id', $joints)->count())->toBe(1);
+});
+
+it('lets one of many first entries of a step stand, and tells the others', function () {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    $said = atOnce(fn (int $i) => ($this->recordAs)($joint, ($this->body)('chamfer', ['length_mm' => 10 + $i])));
+    expect(told($said))->toBe(['conflict' => AT_ONCE - 1, 'done' => 1])->and(Fact::query()->where('subject_id', $joint)->count())->toBe(1);
+});
+
+it('cuts a joint out once, and numbers tests and restraints without a gap or a double', function () {
+    $made = $this->makeLine('ef-coupler-large');
+    $joint = $made['joints'][0]['id'];
+    ($this->recordAs)($joint, ($this->body)('pipes', ['pipe_a' => '1', 'pipe_b' => '2', 'slides' => 'normal']));
+    $hash = ProcedureText::query()->where('key', 'ef-restraint')->firstOrFail()->hash;
+    $line = Line::query()->findOrFail($made['id']);
+    $said = atOnce(fn () => app(AddJoints::class)($line, ['procedure_hash' => $hash, 'host_id' => $joint, 'count' => 1]), 6);
+    expect(told($said))->toBe(['done' => 6])->and(Joint::query()->where('host_id', $joint)->pluck('number')->sort()->values()->all())->toBe(['1a1', '1a2', '1a3', '1a4', '1a5', '1a6', '1b1', '1b2', '1b3', '1b4', '1b5', '1b6']);
+    $said = atOnce(fn () => app(CutOutJoint::class)(Joint::query()->findOrFail($joint), User::query()->firstOrFail(), 'cracked'));
+    expect(told($said))->toBe(['conflict' => AT_ONCE - 1, 'done' => 1])->and(Joint::query()->where('replaces_id', $joint)->count())->toBe(2);
+    $section = Section::query()->where('line_id', $line->id)->firstOrFail();
+    $said = atOnce(fn () => app(PlanSection::class)->begin($section));
+    expect(told($said))->toBe(['done' => AT_ONCE])->and($section->tests()->pluck('number')->all())->toBe(range(1, AT_ONCE));
+});
+
+it('keeps a photo and a thing of the stores once, and lets one of many renewals stand', function () {
+    $joint = Joint::query()->findOrFail($this->makeLine('ef-coupler-one-pass')['joints'][0]['id']);
+    $image = imagecreatetruecolor(40, 30);
+    ob_start();
+    imagepng($image);
+    $png = (string) ob_get_clean();
+    $id = (string) Str::uuid();
+    $said = atOnce(fn () => app(KeepPhoto::class)($joint, User::query()->firstOrFail(), $id, 'look', '2026-05-04T10:00:00+02:00', UploadedFile::fake()->createWithContent('p.png', $png)), 10);
+    expect(told($said))->toBe(['done' => 10])->and(Photo::query()->count())->toBe(1)->and(hash('sha256', (string) Storage::get(Photo::path($id))))->toBe(Photo::query()->firstOrFail()->sha256);
+    $thing = ['id' => (string) Str::uuid(), 'kind' => 'fusion-box', 'name' => 'Box', 'values' => ['due_on' => '2099-01-01', 'efficiency' => 0.85, 'power_factor' => 0.8]];
+    $keep = fn (array $body) => app(KeepStoreItem::class)($this->project->refresh(), User::query()->firstOrFail(), $body);
+    expect(told(atOnce(fn () => $keep($thing))))->toBe(['done' => AT_ONCE])->and(StoreItem::query()->count())->toBe(1);
+    $said = atOnce(fn () => $keep(['id' => (string) Str::uuid(), 'supersedes' => $thing['id'], 'reason' => 'calibrated'] + $thing));
+    expect(told($said))->toBe(['conflict' => AT_ONCE - 1, 'done' => 1])->and(StoreItem::query()->count())->toBe(2);
+});
