@@ -1,7 +1,9 @@
 <?php
 
 use App\Http\Middleware\SecurityHeaders;
+use App\Support\Conflict;
 use App\Support\Problem;
+use Diastoma\Core\Refused;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -26,6 +28,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectGuestsTo(fn () => null);
     })
     ->withExceptions(function (Exceptions $exceptions) {
+        // A refusal is an answer, not a fault: the log of faults stays short enough to be read.
+        $exceptions->dontReport([Refused::class, Conflict::class]);
         $exceptions->shouldRenderJsonWhen(fn (Request $request) => $request->is('api/*'));
         $exceptions->render(fn (Throwable $e, Request $request) => $request->is('api/*') ? Problem::from($e) : null);
     })

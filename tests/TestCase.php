@@ -29,10 +29,10 @@ abstract class TestCase extends Base
         }
         $this->project = Project::query()->create(['name' => 'Test valley', 'place' => 'Nowhere', 'time_zone' => 'Europe/Vienna']);
         foreach (['engineer', 'foreman', 'joiner', 'inspector'] as $role) {
-            $this->people[$role] = User::query()->create(['name' => ucfirst($role), 'email' => "{$role}@test.example", 'password' => 'secret-word', 'units' => 'metric']);
+            $this->people[$role] = User::query()->create(['name' => ucfirst($role), 'email' => "{$role}@test.example", 'password' => 'secret-word', 'units' => 'metric'])->refresh();
             $this->people[$role]->projects()->attach($this->project, ['role' => $role]);
         }
-        $this->people['stranger'] = User::query()->create(['name' => 'Stranger', 'email' => 'stranger@test.example', 'password' => 'secret-word', 'units' => 'metric']);
+        $this->people['stranger'] = User::query()->create(['name' => 'Stranger', 'email' => 'stranger@test.example', 'password' => 'secret-word', 'units' => 'metric'])->refresh();
     }
 
     public function as(string $who): static

@@ -57,7 +57,7 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
     await page.getByRole('button', { name: /^If known: mass of the ribbon/ }).click()
     await fill(page, { 'Mean diameter after scraping, by caliper crosswise': '63.1', 'Mass of the ribbon': '4.5', 'Length peeled': '120' }, { 'All ink is gone': 'Yes' })
     await recordStep(page)
-    await says(page, '0.05 mm is outside 0.10 mm to 0.30 mm.')
+    await says(page, '0.05 mm is outside 0.20 mm to 0.40 mm.')
     await again(page, 'one more pass crosswise')
     await fill(page, { 'Mean diameter after scraping, by caliper crosswise': '62.8' }, { 'All ink is gone': 'Yes' })
     await recordStep(page)

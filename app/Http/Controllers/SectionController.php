@@ -45,7 +45,10 @@ final class SectionController extends Controller
     public function standIn(Request $request, PressureTest $test): JsonResponse
     {
         $this->member($request, $test->line());
-        $fault = (string) $request->query('fault', 'none');
+        $fault = $request->query('fault', 'none');
+        if (! is_string($fault)) {
+            throw Refused::field('fault', 'A fault is one word, such as none.');
+        }
         if (! isset(PumpAndLogger::FAULTS[$fault])) {
             throw Refused::field('fault', "\"{$fault}\" is no fault of the stand-in; known are ".implode(', ', array_keys(PumpAndLogger::FAULTS)).'.');
         }

@@ -5,6 +5,7 @@ namespace App\Http\Controllers;
 use App\Models\Project;
 use App\Support\Address;
 use Diastoma\Core\Refused;
+use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -21,7 +22,7 @@ final class SessionController extends Controller
         if (! $request->hasSession()) {
             throw Refused::field('origin', 'Signing in is for the pages of this application: send its own address as Origin or Referer.');
         }
-        if (! Auth::attempt(['email' => Address::normal($credentials['email'])] + $credentials, true)) {
+        if (! $this->web()->attempt(['email' => Address::normal($credentials['email'])] + $credentials, true)) {
             throw ValidationException::withMessages(['email' => 'Name and password do not fit together.']);
         }
         $request->session()->regenerate();
@@ -51,10 +52,22 @@ final class SessionController extends Controller
     #[OA\Delete(path: '/session', summary: 'Sign out', tags: ['session'], responses: [new OA\Response(response: 204, description: 'Signed out')])]
     public function destroy(Request $request): Response
     {
-        Auth::guard('web')->logout();
-        $request->session()->invalidate();
-        $request->session()->regenerateToken();
+        // Without a session there is nothing to sign out of.
+        if ($request->hasSession()) {
+            $this->web()->logout();
+            $request->session()->invalidate();
+            $request->session()->regenerateToken();
+        }
 
         return response()->noContent();
+    }
+
+    /** Sign-in and sign-out are of the session, whichever guard the request came in by. */
+    private function web(): StatefulGuard
+    {
+        $guard = Auth::guard('web');
+        assert($guard instanceof StatefulGuard);
+
+        return $guard;
     }
 }

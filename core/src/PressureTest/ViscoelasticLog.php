@@ -51,7 +51,8 @@ final class ViscoelasticLog
     }
 
     /**
-     * A reading a minute: the rise of the main phase is slow, and a single noisy sample is no fall.
+     * A reading a minute: the rise of the main phase is slow, and a single noisy sample is no fall. It begins with the
+     * pressure at which the letting out ended, and each minute stands at the middle of its samples.
      *
      * @param  non-empty-list<list<float>>  $rows
      * @return list<list<float>>
@@ -59,10 +60,13 @@ final class ViscoelasticLog
     private function thinned(array $rows): array
     {
         $minutes = [];
-        foreach ($rows as $row) {
+        foreach (array_slice($rows, 1) as $row) {
             $minutes[(int) floor($row[0] - $rows[0][0] + 1e-9)][] = $row;
         }
-        $thin = array_map(fn (array $m) => [$m[0][0], Median::of(array_column($m, 1))], array_values($minutes));
+        $thin = [[$rows[0][0], $rows[0][1]]];
+        foreach ($minutes as $minute) {
+            $thin[] = [array_sum(array_column($minute, 0)) / count($minute), Median::of(array_column($minute, 1))];
+        }
         $last = $rows[count($rows) - 1];
         if ($thin[count($thin) - 1][0] < $last[0] - 1e-9) {
             $thin[] = [$last[0], Median::of(array_column(array_slice($rows, -3), 1))];

@@ -29,10 +29,11 @@ export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, o
     if (order) form.append('date_order', order)
     try {
       const read = await api.post<FileSamples>(path, form)
-      const summary = read.summary as { spikes?: number; gaps?: number; kept?: number } | undefined
+      const summary = read.summary as { spikes?: number; gaps?: number; excursions?: unknown[] } | undefined
+      const apart = summary?.excursions?.length ?? 0
       const value = Object.fromEntries(Object.entries({ trace: newId(), part: 0, final: true, samples: read.samples, source: 'file', file: chosen.name.slice(0, 120), ...extra(read.samples) }).filter(([, v]) => v !== undefined))
       await record(subject, { step: stepKey, value })
-      setSaid({ text: `${read.samples.length} rows read${summary ? `, ${summary.spikes ?? 0} spikes dropped, ${summary.gaps ?? 0} gaps` : ''}.` })
+      setSaid({ text: `${read.samples.length} rows read${summary ? `, ${summary.spikes ?? 0} spikes dropped, ${summary.gaps ?? 0} gaps${apart > 0 ? `, ${apart} stretch${apart > 1 ? 'es' : ''} far from the rest kept` : ''}` : ''}.` })
       onDone()
     } catch (error) {
       if (error instanceof Refusal && error.errors.some((e) => e.field === 'date_order')) setAsking(chosen)

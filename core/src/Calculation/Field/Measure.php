@@ -73,7 +73,7 @@ final readonly class Measure extends Field
         $unit = $this->keys[$key] ?? $this->own;
         $si = $unit->toSi((float) $value);
         $r = $this->range;
-        if (! Number::inside($this->own->fromSi($si), $r->min, $r->max, $r->above, $r->below)) {
+        if (! is_finite($si) || ! Number::inside($this->own->fromSi($si), $r->min, $r->max, $r->above, $r->below)) {
             throw Refused::field($name, "{$key} is ".self::shown($value)." {$unit->symbol}; allowed is ".$r->allowed($this->own->symbol).'.');
         }
 
