@@ -2,7 +2,7 @@
 set -euo pipefail
 
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
-PACKAGES="mariadb-server php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-opcache php-league-config nginx-light"
+PACKAGES="mariadb-server php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-opcache php-league-config nginx-light procps"
 
 say() { printf '%s\n' "$*" >&2; }
 die() { say "$*"; exit 1; }
@@ -26,7 +26,7 @@ own_folder() {
   [ "$(id -u)" -eq 0 ] && ! id "$ACCOUNT" >/dev/null 2>&1 && useradd --system --user-group --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$ACCOUNT"
   # Nothing that is not ours changes hands.
   for entry in "$folder"/*; do
-    case "${entry##*/}" in (database|database.log|run|storage|secrets|*.log|*.json) ;; (*) die "$folder holds $entry, which is not Diastoma's. Name a folder of its own: DIASTOMA_HOME=/srv/diastoma" ;; esac
+    case "${entry##*/}" in (database|database.log|run|storage|secrets|lock|*.log|*.json) ;; (*) die "$folder holds $entry, which is not Diastoma's. Name a folder of its own: DIASTOMA_HOME=/srv/diastoma" ;; esac
   done
   chmod 700 "$folder"
   [ "$(id -u)" -ne 0 ] || chown "$ACCOUNT:" "$folder"
@@ -119,9 +119,16 @@ free_port() {
   printf '%s' "$port"
 }
 
-# start_database FOLDER PORT [durable|fast]; sets DB_PID
+# hold_folder FOLDER: one at a time serves from a folder; a second start says so instead of half taking it over.
+hold_folder() {
+  mkdir -p "$1"
+  exec 9>"$1/lock"
+  flock -n 9 || die "Another start or check already runs from $1. Stop it first; or serve from another folder: DIASTOMA_HOME=/srv/diastoma"
+}
+
+# start_database FOLDER FIRST_PORT [durable|fast]; sets DB_PID and DB_PORT, the first port from there on that is free
 start_database() {
-  local folder=$1 port=$2 mode=${3:-durable} home=${1%/*}
+  local folder=$1 mode=${3:-durable} home=${1%/*}
   if [ ! -d "$folder/mysql" ]; then
     (as_server "$home" mkdir -p "$folder")
     (as_server "$home" mariadb-install-db --no-defaults --datadir="$folder" --auth-root-authentication-method=socket --auth-root-socket-user="$(id -un)" --skip-test-db >"$folder.log" 2>&1) \
@@ -130,15 +137,22 @@ start_database() {
   local tuning=(--innodb-flush-log-at-trx-commit=1 --sync-binlog=1)
   [ "$mode" = fast ] && tuning=(--innodb-flush-log-at-trx-commit=2 --innodb-doublewrite=0)
   DB_SOCKET_FILE=$(socket_in "$home" database.sock)
-  as_server "$home" mariadbd --no-defaults --datadir="$folder" --socket="$DB_SOCKET_FILE" --port="$port" --bind-address=127.0.0.1 \
-    --innodb-buffer-pool-size=256M --max-allowed-packet=64M --skip-name-resolve "${tuning[@]}" >"$folder.log" 2>&1 &
-  DB_PID=$!
-  for _ in $(seq 1 150); do
-    mariadb-admin --no-defaults --socket="$DB_SOCKET_FILE" ping >/dev/null 2>&1 && { close_database; return 0; }
-    kill -0 "$DB_PID" 2>/dev/null || { tail -n 20 "$folder.log" >&2; die "The database stopped."; }
-    sleep 0.1
+  export DB_PORT=$2
+  local waited=0
+  for (( ; ; )); do
+    DB_PORT=$(free_port "$DB_PORT")
+    as_server "$home" mariadbd --no-defaults --datadir="$folder" --socket="$DB_SOCKET_FILE" --port="$DB_PORT" --bind-address=127.0.0.1 \
+      --innodb-buffer-pool-size=256M --max-allowed-packet=64M --skip-name-resolve "${tuning[@]}" >"$folder.log" 2>&1 9>&- &
+    DB_PID=$!
+    while kill -0 "$DB_PID" 2>/dev/null; do
+      mariadb-admin --no-defaults --socket="$DB_SOCKET_FILE" ping >/dev/null 2>&1 && { close_database; return 0; }
+      [ $((waited += 1)) -le 300 ] || die "The database did not start in 30 s; see $folder.log."
+      sleep 0.1
+    done
+    # Somebody else took the port between looking and taking: the next one.
+    grep -q 'Address already in use' "$folder.log" || { tail -n 20 "$folder.log" >&2; die "The database stopped."; }
+    DB_PORT=$((DB_PORT + 1))
   done
-  die "The database did not start in 15 s; see $folder.log."
 }
 
 # The database's own administration: by the socket in the data folder, as the system account that runs this, without a password.
@@ -165,6 +179,15 @@ make_database() {
     GRANT ALL ON \`$1\`.* TO 'diastoma'@'127.0.0.1';"
 }
 
+# The name its workers carry, to be known by.
+pool_of() { printf 'diastoma-%s' "$(sha256sum <<<"$1" | cut -c1-12)"; }
+
+# Workers whose master was killed go on listening, and would answer in the place of the new ones.
+end_orphans() {
+  pkill -KILL -f "^php-fpm: (pool $(pool_of "$1")|master process \($1/run/fpm.conf\))" || return 0
+  while pgrep -f "^php-fpm: pool $(pool_of "$1")" >/dev/null; do sleep 0.1; done
+}
+
 # write_server_files FOLDER PORT: nginx in front of php-fpm, all private to FOLDER
 write_server_files() {
   local folder=$1 port=$2 socket
@@ -174,7 +197,7 @@ write_server_files() {
 [global]
 error_log = $folder/run/fpm.log
 daemonize = no
-[www]
+[$(pool_of "$folder")]
 listen = $socket
 listen.mode = 0600
 pm = static
@@ -225,22 +248,25 @@ CONF
 # start_server FOLDER; sets FPM_PID and NGINX_PID
 start_server() {
   local folder=$1
+  end_orphans "$folder"
   touch "$folder/run/fpm.log" "$folder/run/nginx.log"
   own_folder "$folder"
   # Settings and routes are worked out once, not at each request; the folder is private, as they hold its secrets.
   export APP_CONFIG_CACHE="$folder/run/config.php" APP_ROUTES_CACHE="$folder/run/routes.php"
   rm -f "$APP_CONFIG_CACHE" "$APP_ROUTES_CACHE"
   (umask 077; artisan config:cache; artisan route:cache) || return 1
-  as_server "$folder" "$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)" -d pcov.enabled=0 -F -y "$folder/run/fpm.conf" >>"$folder/run/fpm.log" 2>&1 &
+  as_server "$folder" "$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)" -d pcov.enabled=0 -F -y "$folder/run/fpm.conf" >>"$folder/run/fpm.log" 2>&1 9>&- &
   FPM_PID=$!
-  as_server "$folder" "$(command -v nginx || echo /usr/sbin/nginx)" -c "$folder/run/nginx.conf" -e "$folder/run/nginx.log" >>"$folder/run/nginx.log" 2>&1 &
+  as_server "$folder" "$(command -v nginx || echo /usr/sbin/nginx)" -c "$folder/run/nginx.conf" -e "$folder/run/nginx.log" >>"$folder/run/nginx.log" 2>&1 9>&- &
   NGINX_PID=$!
 }
 
 wait_for_page() {
+  local answers
   for _ in $(seq 1 100); do
-    curl -fsS -o /dev/null "http://127.0.0.1:$1/" 2>/dev/null && return 0
+    curl -fsS -o /dev/null "http://127.0.0.1:$1/" 2>/dev/null && answers=yes || answers=no
     kill -0 "$NGINX_PID" 2>/dev/null && kill -0 "$FPM_PID" 2>/dev/null || return 1
+    [ $answers = no ] || return 0
     sleep 0.1
   done
   return 1

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from '@playwright/test'
 import { atStep, fill, lineByName, recordStep, signIn } from './people'
 
 async function noSeriousFault(page: Page, what: string): Promise<void> {
@@ -88,6 +88,33 @@ test('a wrong entry at each kind of step is said in one sentence and nothing is 
   await page.goto(`/joints/${joint.id}?step=accept`)
   await expect(page.getByText(/comes first|must be good first/)).toBeVisible()
   expect(await facts()).toBe(1)
+})
+
+test('on a small phone the figure at hand and what is wrong with it stand above the pad', async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 640 })
+  await signIn(page, 'bram')
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  await page.goto(`/joints/${line.joints.find((j) => j.number === '43')!.id}?step=conditions`)
+  const figures: [label: string, value: string][] = [['Air', '14'], ['Humidity, %', '60'], ['Pipe', '130'], ['Fitting', '14'], ['Wind', '2']]
+  const overPad = async (what: Locator): Promise<void> => {
+    const [figure, pad] = [(await what.boundingBox())!, (await page.getByRole('group', { name: 'Number pad' }).boundingBox())!]
+    expect(figure.y, String(what)).toBeGreaterThanOrEqual(0)
+    expect(figure.y + figure.height, String(what)).toBeLessThanOrEqual(pad.y)
+  }
+  await page.getByLabel(figures[0]![0]).first().focus()
+  for (const [label, value] of figures) {
+    const figure = page.getByLabel(label).first()
+    await expect(figure).toBeFocused()
+    for (const digit of value) await page.getByRole('button', { name: digit, exact: true }).click()
+    await expect(figure).toHaveValue(value)
+    await overPad(figure)
+    await page.keyboard.press('Enter')
+  }
+  for (const question of ['Under a shelter', 'Rain or snow']) await page.getByLabel(`${question}: No`, { exact: true }).locator('xpath=..').click()
+  await recordStep(page)
+  await expect(page.getByLabel('Pipe').first()).toBeFocused()
+  await overPad(page.getByLabel('Pipe').first())
+  await overPad(page.getByRole('alert').first())
 })
 
 test('a PVC joint is made on the same pages', async ({ page }) => {

@@ -105,6 +105,7 @@ export class Unreachable extends Error {
 }
 
 const BASE = '/api/v1'
+const LEAVING = 'diastoma.leaving'
 
 function csrfToken(): string {
   const cookie = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='))
@@ -126,12 +127,31 @@ async function send(method: string, path: string, body?: unknown, more: Record<s
   }
 }
 
-async function request<T>(method: string, path: string, body?: unknown, more: Record<string, string> = {}, again = true): Promise<T> {
+/** A token that has run out is fetched anew, once. */
+async function sendFresh(method: string, path: string, body?: unknown, more: Record<string, string> = {}): Promise<Response> {
   const response = await send(method, path, body, more)
-  if (response.status === 419 && again) {
-    await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' }).catch(() => undefined)
-    return request<T>(method, path, body, more, false)
-  }
+  if (response.status !== 419) return response
+  await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' }).catch(() => undefined)
+  return send(method, path, body, more)
+}
+
+/** Who signed out without network is signed out at the server before anything else is asked of it. */
+async function finishLeaving(): Promise<void> {
+  if (localStorage.getItem(LEAVING) === null) return
+  const gone = await sendFresh('DELETE', '/session')
+  if (gone.ok || gone.status === 401) localStorage.removeItem(LEAVING)
+  else throw new Unreachable()
+}
+
+/** Signs out here and now; at the server as soon as it can be reached. */
+export async function signOut(): Promise<void> {
+  localStorage.setItem(LEAVING, '1')
+  await finishLeaving().catch(() => undefined)
+}
+
+async function request<T>(method: string, path: string, body?: unknown, more: Record<string, string> = {}): Promise<T> {
+  await finishLeaving()
+  const response = await sendFresh(method, path, body, more)
   if (response.status === 204) return undefined as T
   const text = await response.text()
   let json: unknown
@@ -153,5 +173,4 @@ export const api = {
   get: <T>(path: string) => request<T>('GET', path),
   post: <T>(path: string, body?: unknown, headers: Record<string, string> = {}) => request<T>('POST', path, body ?? {}, headers),
   patch: <T>(path: string, body: unknown) => request<T>('PATCH', path, body),
-  delete: (path: string) => request<undefined>('DELETE', path),
 }

@@ -5,6 +5,7 @@ import { api, type Subject } from '../api/client'
 import { queries, useLine, useProcedure, useProcedures, useSubject } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { LineString } from '../ui/LineString'
+import { nameOf } from '../ui/nameOf'
 import { Page } from '../ui/Page'
 import { Sheet } from '../ui/Sheet'
 import { useShow } from '../ui/units'
@@ -26,7 +27,7 @@ export default function JointPage(): ReactElement {
   if (!joint.data || !procedure.data) return <Loading query={joint.error ? joint : procedure} up={{ to: '/', label: 'Lines' }} />
   const { data } = joint
   return (
-    <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={<>{data.place === 'restraint' ? 'Restraint' : data.place === 'on-pipe' ? 'Saddle' : 'Joint'} {data.number} <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>{line.data ? `${line.data.pipe.dn_mm} SDR ${line.data.pipe.sdr}, ` : ''}{data.place === 'in-line' ? `pipes ${data.pipes?.['a'] ?? '–'} → ${data.pipes?.['b'] ?? '–'}` : `pipe ${data.pipes?.['a'] ?? '–'}`}, {show('x_m', 'length', data.chainage_m)}</Box></>}>
+    <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={<>{nameOf(data)} <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>{line.data ? `${line.data.pipe.dn_mm} SDR ${line.data.pipe.sdr}, ` : ''}{data.place === 'in-line' ? `pipes ${data.pipes?.['a'] ?? '–'} → ${data.pipes?.['b'] ?? '–'}` : `pipe ${data.pipes?.['a'] ?? '–'}`}, {show('x_m', 'length', data.chainage_m)}</Box></>}>
       {line.data && (
         <>
           <Box sx={{ display: { xs: 'block', md: 'none' } }}><LineString compact joints={line.data.joints} sections={[]} startM={line.data.start_m} lengthM={line.data.length_m} service={line.data.service} at={id} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => w.subject.slice(7)))} /></Box>

@@ -16,7 +16,7 @@ export interface Waiting {
   body: NewFact
   /** What the server said when it refused; the fact stays until a person corrects or drops it. */
   refused?: string
-  /** how a person calls the step */
+  /** how a person calls joint or test and step */
   title?: string
   /** when it was put here, ms of the device's clock */
   since?: number

@@ -2,6 +2,7 @@ import { Link as MuiLink, Typography } from '@mui/material'
 import type { ReactElement } from 'react'
 import { useParams } from 'react-router'
 import { useLine, useProcedure, useSubject } from '../api/queries'
+import { nameOf } from '../ui/nameOf'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
 import { StepRunner } from '../steps/StepRunner'
@@ -18,7 +19,7 @@ export default function TestPage(): ReactElement {
   const { data } = test
   const target = data.context?.['gauge_target_kpa']
   return (
-    <Page wide up={{ to: `/sections/${data.section?.id ?? ''}`, label: data.section?.name ?? 'Section' }} title={`${data.section?.name ?? ''}, test ${data.number}`}>
+    <Page wide up={{ to: `/sections/${data.section?.id ?? ''}`, label: data.section?.name ?? 'Section' }} title={nameOf(data)}>
       <Typography>
         {data.line.name} · at the gauge <strong>{typeof target === 'number' ? show('x_kpa', 'pressure', target) : '–'}</strong> · {procedure.data.title} ·{' '}
         <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener">Test pack (PDF)</MuiLink>

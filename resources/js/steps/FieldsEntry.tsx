@@ -48,6 +48,15 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
   const fold = folded.length >= 2 && folded.length < fields.length && !fields.some((f) => f.type === 'code')
   const shown = fold && !more ? fields.filter((f) => !folded.includes(f) || faults[f.key] || (values[f.key] ?? '') !== '') : [...fields.filter((f) => !folded.includes(f)), ...folded]
 
+  // The figure at hand stands above the pad, which covers the foot of the page while it is there.
+  const foot = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    const input = inputs.current[active]
+    if (!input || document.activeElement !== input) return
+    input.style.scrollMarginBottom = `${(foot.current?.offsetHeight ?? 0) + 36}px`
+    input.scrollIntoView({ block: 'nearest' })
+  }, [active, faults])
+
   // A digit typed anywhere on the page goes to the figure at hand.
   const firstFigure = fields.find((f) => isFigure(f) && (values[f.key] ?? '') === '')?.key
   useEffect(() => {
@@ -128,7 +137,7 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
         </Box>
       ))}
       {fold && !more && shown.length < fields.length && <Button onClick={() => setMore(true)} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary' }}>If known: {fields.filter((f) => !shown.includes(f)).map((f) => f.label.toLowerCase()).join(', ')}</Button>}
-      <Box sx={{ pt: 1.5, position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1, zIndex: 2 }}>
+      <Box ref={foot} sx={{ pt: 1.5, position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1, zIndex: 2 }}>
         {figures && current && isFigure(current) ? (
           <Pad
             minus={(current.min ?? 0) < 0}

@@ -29,6 +29,9 @@ function subject(steps: StepState[], more: Partial<Subject> = {}): Subject {
 const page = (data: Subject, role = 'joiner'): ReactElement =>
   createElement(QueryClientProvider, { client: queries }, createElement(LookProvider, null, createElement(MemoryRouter, null, createElement(StepRunner, { path: 'joints/1', data, procedure, role }))))
 
+// No layout here, and so nothing to scroll.
+Element.prototype.scrollIntoView = () => undefined
+
 beforeEach(async () => {
   await store.waiting.clear()
   tell()

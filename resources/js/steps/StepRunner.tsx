@@ -8,6 +8,7 @@ import type { Waiting } from '../outbox/db'
 import { useOutbox } from '../outbox/useOutbox'
 import { CouplerSection } from '../ui/CouplerSection'
 import { degreesOf, Round } from '../ui/Round'
+import { nameOf } from '../ui/nameOf'
 import { Sheet } from '../ui/Sheet'
 import { CLOCK, clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence, tight, VerdictMark } from '../ui/Verdict'
@@ -159,7 +160,7 @@ function Headline({ data, pendingCount, judgedHere, saidAbove }: { data: Subject
         )}
       </Box>
       {clocks.length > 0 && data.state !== 'accepted' && data.state !== 'cut-out' && judgement.verdict !== 'bad' && <Clocks clocks={clocks} now={now} zone={data.line.time_zone} />}
-      {pendingCount > 0 && <Typography sx={{ mt: 1, pl: 2.75, color: 'secondary.main', fontWeight: 700 }}>{pendingCount === 1 ? 'One entry is' : `${pendingCount} entries are`} not yet sent{judgedHere ? '; judged on this device by the same rules.' : ': their judgement waits for the server.'}</Typography>}
+      {pendingCount > 0 && <Typography sx={{ mt: 1, pl: 2.75, color: 'secondary.main', fontWeight: 700 }}>{pendingCount === 1 ? 'One entry is' : `${pendingCount} entries are`} not yet sent{judgedHere ? '; judged on this device by the same rules.' : `: ${pendingCount === 1 ? 'its' : 'their'} judgement waits for the server.`}</Typography>}
     </Box>
   )
 }
@@ -199,7 +200,7 @@ function StepPane({ path, data, procedure, state, text, values, waiting, judged,
   const [photos, setPhotos] = useState<string[]>([])
   const running = useRun(`${path}/${state.key}`)
   const save = async (value: Record<string, unknown>): Promise<void> => {
-    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...(again ? { supersedes: state.fact_id, reason: reason || 'measured again' } : {}) }, state.title)
+    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...(again ? { supersedes: state.fact_id, reason: reason || 'measured again' } : {}) }, `${nameOf(data)} · ${state.title}`)
     setAgain(false)
     onMoved()
   }

@@ -1,7 +1,7 @@
 import { Box, Button, Link, Menu, MenuItem, Typography } from '@mui/material'
 import { useEffect, useState, type ReactElement, type ReactNode } from 'react'
 import { Link as RouterLink, useLocation, useNavigate } from 'react-router'
-import { api } from '../api/client'
+import { api, signOut } from '../api/client'
 import { queries, useMe } from '../api/queries'
 import { Whose } from '../outbox/Whose'
 import { drop, dropPhoto } from '../outbox/outbox'
@@ -123,8 +123,8 @@ function Person(): ReactElement | null {
   if (!me.data) return null
   const close = (): void => setAnchor(null)
   const mine = [...waiting, ...photos].filter((w) => w.by?.id === me.data.id).length
-  const signOut = async (): Promise<void> => {
-    await api.delete('/session').catch(() => undefined)
+  const leave = async (): Promise<void> => {
+    await signOut()
     queries.clear()
     await caches?.delete('answers').catch(() => undefined)
     void navigate('/sign-in', { state: { from: location.pathname } })
@@ -145,10 +145,10 @@ function Person(): ReactElement | null {
         <MenuItem onClick={() => { close(); void navigate('/stores') }}>Stores: cards, boxes, tools</MenuItem>
         <MenuItem onClick={() => { close(); void navigate('/procedures') }}>Procedures and limits</MenuItem>
         <MenuItem onClick={() => { close(); void navigate('/bench') }}>Bench: quick sums</MenuItem>
-        <MenuItem onClick={() => { close(); if (mine > 0) setLeaving(true); else void signOut() }}>Sign out</MenuItem>
+        <MenuItem onClick={() => { close(); if (mine > 0) setLeaving(true); else void leave() }}>Sign out</MenuItem>
       </Menu>
-      <Sheet open={leaving} onClose={() => setLeaving(false)} title={`${mine} of your entries ${mine === 1 ? 'is' : 'are'} not yet sent`} actions={<Button variant="contained" onClick={() => void signOut()}>Sign out all the same</Button>}>
-        <Typography sx={{ pb: 1 }}>They stay on this device under your name, and go out when you sign in here again. Nobody else can send them.</Typography>
+      <Sheet open={leaving} onClose={() => setLeaving(false)} title={`${mine} of your entries ${mine === 1 ? 'is' : 'are'} not yet sent`} actions={<Button variant="contained" onClick={() => void leave()}>Sign out all the same</Button>}>
+        <Typography sx={{ pb: 1 }}>{mine === 1 ? 'It stays on this device under your name, and goes out when you sign in here again. Nobody else can send it.' : 'They stay on this device under your name, and go out when you sign in here again. Nobody else can send them.'}</Typography>
       </Sheet>
     </>
   )
