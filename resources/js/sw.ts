@@ -23,6 +23,9 @@ self.addEventListener('install', (event) => {
   )
 })
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()))
+self.addEventListener('message', (event) => {
+  if (event.data === 'claim') event.waitUntil(self.clients.claim())
+})
 
 registerRoute(({ url }) => url.pathname.startsWith('/build/'), new CacheFirst({ cacheName: SHELL }))
 // Test packs and exports are opened like pages, but they are files of the server.

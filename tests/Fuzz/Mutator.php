@@ -42,37 +42,31 @@ final class Mutator
         return $pick === count(self::ODD) ? str_repeat($this->random->getInt(0, 1) === 0 ? '9' : 'ä', 4000) : self::ODD[$pick];
     }
 
+    /**
+     * @param  array<int|string, mixed>  $value
+     * @return array<int|string, mixed>
+     */
+    private function without(array $value, int|string $key): array
+    {
+        $list = array_is_list($value);
+        unset($value[$key]);
+
+        return $list ? array_values($value) : $value;
+    }
+
     private function within(mixed $value, int $deep): mixed
     {
         if (is_array($value) && $value !== [] && ($deep === 0 || $this->random->getInt(0, 3) > 0)) {
             $keys = array_keys($value);
             $key = $keys[$this->random->getInt(0, count($keys) - 1)];
-            switch ($this->random->getInt(0, 9)) {
-                case 0: unset($value[$key]);
 
-                    return array_is_list($value) || ! is_int($key) ? $value : array_values($value);
-                case 1: $value[is_int($key) ? count($value) : "{$key}_x"] = $value[$key];
-
-                    return $value;
-                case 2: if (is_int($key)) {
-                    $value = array_reverse($value);
-                } else {
-                    $value[$key] = $this->odd();
-                }
-
-return $value;
-                case 3: if (is_int($key)) {
-                    $value = array_slice($value, 0, $this->random->getInt(0, count($value)));
-                } else {
-                    $value[$this->otherUnit($key)] = $value[$key];
-                    unset($value[$key]);
-                }
-
-return $value;
-                default: $value[$key] = $this->within($value[$key], $deep + 1);
-
-                    return $value;
-            }
+            return match ($this->random->getInt(0, 9)) {
+                0 => $this->without($value, $key),
+                1 => [...$value, ...(is_int($key) ? [$value[$key]] : ["{$key}_x" => $value[$key]])],
+                2 => is_int($key) ? array_reverse($value) : [$key => $this->odd()] + $value,
+                3 => is_int($key) ? array_slice($value, 0, $this->random->getInt(0, count($value))) : [$this->otherUnit($key) => $value[$key]] + $this->without($value, $key),
+                default => array_replace($value, [$key => $this->within($value[$key], $deep + 1)]),
+            };
         }
         if ((is_int($value) || is_float($value)) && $this->random->getInt(0, 2) > 0) {
             return match ($this->random->getInt(0, 5)) {

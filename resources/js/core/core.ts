@@ -43,8 +43,12 @@ export async function askCore<T>(words: string[], input: unknown): Promise<T | n
 
 /** Resolves when the service worker answers for this page: what is fetched from then on stays on the device. */
 export async function keeping(): Promise<void> {
-  await navigator.serviceWorker.ready
-  if (!navigator.serviceWorker.controller) await new Promise((go) => navigator.serviceWorker.addEventListener('controllerchange', go, { once: true }))
+  const { active } = await navigator.serviceWorker.ready
+  if (navigator.serviceWorker.controller) return
+  const taken = new Promise((go) => navigator.serviceWorker.addEventListener('controllerchange', go, { once: true }))
+  // A page that was on its way while the worker took its pages over was overlooked.
+  active?.postMessage('claim')
+  await taken
 }
 
 /** Fetches the files of the core through the service worker, so that they lie on the device when the network goes. */
