@@ -1,13 +1,16 @@
-import type { LineFull } from '../api/client'
+import { api, Refusal, type LineFull } from '../api/client'
 import { queries } from '../api/queries'
-import { api } from '../api/client'
 import { keepCore, keeping } from '../core/core'
 import { faceOf } from '../ui/LineString'
 
 /** Joints after the face that are fetched while there is network: a day's work and more. */
 const JOINTS_KEPT = 12
 
+/** What did not come is asked for again. */
+const AGAIN_MS = 10_000
+
 let kept = ''
+let again = 0
 
 /**
  * While the line is looked at with network, what the next joints need is put on the device: their facts, the procedure,
@@ -22,6 +25,7 @@ export async function keepForTrench(line: LineFull): Promise<void> {
   const key = `${line.id}/${joints.map((j) => `${j.id}${j.done}`).join()}`
   if (key === kept || !navigator.onLine || !('serviceWorker' in navigator)) return
   kept = key
+  window.clearTimeout(again)
   try {
     await keeping()
     for (const path of ['me', 'units', `lines/${line.id}`, 'stand-ins/fusion-box', 'stand-ins/labels', 'stores', ...[...procedures].map((hash) => `procedures/${hash}`), ...joints.map((j) => `joints/${j.id}`)]) {
@@ -29,7 +33,8 @@ export async function keepForTrench(line: LineFull): Promise<void> {
       await queries.fetchQuery({ queryKey: path.split('/'), queryFn: () => api.get(`/${path}`), staleTime: 0 })
     }
     await keepCore()
-  } catch {
-    kept = ''
+  } catch (error) {
+    if (kept === key) kept = ''
+    if (!(error instanceof Refusal)) again = window.setTimeout(() => void keepForTrench(line), AGAIN_MS)
   }
 }
