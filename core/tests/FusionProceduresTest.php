@@ -121,6 +121,16 @@ it('draws by the restraints only when there are enough and the last is cool', fu
     expect(saying(told('ef-coupler-large', largeCoupling(), ['restraints' => $few])))->toContain('Only 2 sound restraints on pipe 8; 3 are wanted.');
 });
 
+it('says of the restraints how many there are, what they wait for, and a time only when all are done', function () {
+    $guide = fn (array $restraints) => implode(' ', array_column(
+        told('ef-coupler-large', array_slice(largeCoupling(), 0, 7), ['restraints' => $restraints], 50)->toArray(UnitSystem::Metric, new DateTimeZone('Europe/Vienna'))['steps'], null, 'key',
+    )['restraints']['guide']);
+    $begun = array_replace_recursive(restraints(), [2 => ['verdict' => 'open'], 4 => ['free_from' => null]]);
+    expect($guide([]))->toBe('0 of 3 on pipe 7, 0 of 3 on pipe 8.')
+        ->and($guide(restraints()))->toBe('3 of 3 on pipe 7, 3 of 3 on pipe 8. The last is cool at 09:00.')
+        ->and($guide($begun))->toBe('3 of 3 on pipe 7, 3 of 3 on pipe 8. Not finished, or not cool and looked at: 4a3, 4b2.');
+});
+
 it('preheats as often as is allowed and then stops', function () {
     $begun = fn (array $gaps) => told('ef-coupler-large', array_values(array_filter(largeCoupling($gaps), fn ($f) => ! in_array($f[0], ['ready', 'fusion', 'cooling', 'look', 'accept'], true))));
     expect($begun([2.6])->next)->toBe('preheat@1')->and($begun([2.6, 2.0])->next)->toBe('preheat@2')->and($begun([2.6, 1.9])->next)->toBe('ready');
