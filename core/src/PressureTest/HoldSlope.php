@@ -38,6 +38,9 @@ final class HoldSlope
 
     private const BATCHES = 10;
 
+    /** A gauge that shows as many values has no step that matters. */
+    private const MOST_VALUES = 4096;
+
     /** Fewer independent readings than this: the noise has a longer memory than the hold can tell. */
     private const LEAST_INDEPENDENT = 5;
 
@@ -142,13 +145,17 @@ final class HoldSlope
      */
     private function smallestStep(array $series): float
     {
-        $values = array_column($series, 1);
+        $values = [];
+        foreach ($series as [, $pressure]) {
+            $values[(string) $pressure] = $pressure;
+            if (count($values) === self::MOST_VALUES) {
+                break;
+            }
+        }
         sort($values);
         $step = INF;
         for ($i = 1, $n = count($values); $i < $n; $i++) {
-            if ($values[$i] > $values[$i - 1]) {
-                $step = min($step, $values[$i] - $values[$i - 1]);
-            }
+            $step = min($step, $values[$i] - $values[$i - 1]);
         }
         if ($step === INF) {
             throw Refused::field('resolution_kpa', 'resolution_kpa is missing: all readings are the same, and a gauge that never moves proves nothing unless its step is known.');
