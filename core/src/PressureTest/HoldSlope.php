@@ -174,13 +174,18 @@ final class HoldSlope
     {
         $first = $series[0][0];
         $length = ($series[count($series) - 1][0] - $first) / self::BATCHES;
-        $sums = [];
+        $times = $pressures = array_fill(0, self::BATCHES, 0.0);
+        $counts = array_fill(0, self::BATCHES, 0);
         foreach ($series as [$t, $p]) {
-            $batch = min(self::BATCHES - 1, (int) floor(($t - $first) / $length + 1e-9));
-            [$times, $pressures, $count] = $sums[$batch] ?? [0.0, 0.0, 0];
-            $sums[$batch] = [$times + $t, $pressures + $p, $count + 1];
+            $batch = min(self::BATCHES - 1, (int) (($t - $first) / $length + 1e-9));
+            $times[$batch] += $t;
+            $pressures[$batch] += $p;
+            $counts[$batch]++;
         }
-        $means = array_map(fn (array $s) => [$s[0] / $s[2], $s[1] / $s[2]], array_values($sums));
+        $means = [];
+        foreach (array_keys(array_filter($counts)) as $batch) {
+            $means[] = [$times[$batch] / $counts[$batch], $pressures[$batch] / $counts[$batch]];
+        }
         $n = count($means);
         if ($n < 3) {
             return 0.0;
