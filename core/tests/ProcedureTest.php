@@ -108,13 +108,13 @@ it('binds what is known and keeps the rest unknown', function (mixed $bound, mix
 })->with([
     'a fact of another step' => ['$step.one.x_mm', 4.0], 'when it was done' => ['$step.one.@at', '2026-05-04T08:00:00+00:00'], 'a parameter' => ['$param.most_mm', 3], 'the line' => ['$line.time_zone', 'UTC'],
     'now' => ['$now', '2026-05-04T12:00:00+00:00'], 'nothing' => ['$step.one.y_mm', null], 'a plain value' => ['plain', 'plain'],
-    'the first that is known' => [['$first' => ['$step.one.y_mm', '$step.one.x_mm', 7]], 4.0], 'the first of none' => [['$first' => ['$step.none.x', '$line.gone']], null],
+    'the first that is known' => [['$first' => ['$step.one.y_mm', '$step.one.x_mm', 7]], 4.0], 'the first of none' => [['$first' => ['$step.one.none', '$line.gone']], null],
     'the earliest' => [['$earliest' => ['2026-05-04T10:00:00+02:00', '2026-05-04T08:30:00Z', '$line.gone']], '2026-05-04T10:00:00+02:00'],
     'the largest' => [['$most' => ['$param.most_mm', '$step.one.x_mm', '$line.gone']], 4.0], 'the largest of none' => [['$most' => ['$line.gone']], null],
     'the spacing' => [['$spacing' => '$line.series'], 1.0], 'no spacing' => [['$spacing' => '$line.gone'], null],
     'all' => [['$all' => [true, true]], true], 'not all' => [['$all' => [true, false, '$line.gone']], false], 'all, not known' => [['$all' => [true, '$line.gone']], null],
     'a code in a list' => [['$has' => '$line.list', 'any' => ['gap', 'leak']], true], 'no such code' => [['$has' => '$line.list', 'any' => ['leak']], false], 'no list' => [['$has' => '$line.gone', 'any' => ['leak']], null],
-    'a step gone wrong' => [['$good' => 'one'], false], 'and said so' => [['$bad' => 'one'], true], 'a good step' => [['$good' => 'ring'], true], 'an unknown step' => [['$bad' => 'three'], null],
+    'a step gone wrong' => [['$good' => 'one'], false], 'and said so' => [['$bad' => 'one'], true], 'a good step' => [['$good' => 'ring'], true], 'a step not judged yet' => [['$bad' => 'two'], null],
     'recorded' => [['$recorded' => 'one'], true], 'not recorded' => [['$recorded' => 'two'], false], 'not repeated' => [['$repeated' => 'one'], false], 'never begun' => [['$repeated' => 'two'], null],
     'rows of a round' => [['$rows' => '$step.ring.readings', 'angle_deg' => 'angle', 'd_mm' => 'd_mm'], [['angle_deg' => 0.0, 'd_mm' => 110.0], ['angle_deg' => 90.0, 'd_mm' => 111.0]]],
 ]);

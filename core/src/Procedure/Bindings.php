@@ -16,6 +16,11 @@ use Diastoma\Core\Verdict;
  */
 final class Bindings
 {
+    /** What an input may be put together by. */
+    public const FORMS = [
+        '$rows', '$first', '$earliest', '$most', '$if', '$concat', '$known', '$traces', '$begun', '$anyBad', '$spacing', '$pluck', '$all', '$has', '$good', '$bad', '$some', '$recorded', '$repeated',
+    ];
+
     /** @var array<string, array<string, mixed>> step key => calc => result */
     private array $results = [];
 

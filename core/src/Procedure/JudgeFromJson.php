@@ -10,7 +10,8 @@ use Diastoma\Core\Units\UnitSystem;
 
 /**
  * The engine from JSON: `{"procedure": id or object, "line": {…}, "facts": [{"step", "value", "at"}], "now": "…"}`.
- * Times are shown in the line's `time_zone`. With `"tolerant": true` a fact that is refused is left out and named under
+ * Times are shown in the line's `time_zone`. `"frozen": hash` says that the object was checked when it was frozen: a joint is
+ * judged by the text it was made by, even where a text like it would be refused today. With `"tolerant": true` a fact that is refused is left out and named under
  * `refused`, so that one wrong entry on a device does not hide the rest.
  */
 final class JudgeFromJson
@@ -22,7 +23,7 @@ final class JudgeFromJson
     public function __invoke(array $input): array
     {
         $given = $input['procedure'] ?? throw Refused::field('procedure', 'procedure is missing: give the id of one that ships, or the procedure itself.');
-        $procedure = is_array($given) ? Procedure::from($given)
+        $procedure = is_array($given) ? self::written($given, $input['frozen'] ?? null)
             : (Procedure::shipped()[is_string($given) ? $given : ''] ?? throw Refused::field('procedure', 'procedure is not known; those that ship are '.implode(', ', array_keys(Procedure::shipped())).'.'));
         $facts = $refused = [];
         foreach (is_array($input['facts'] ?? []) ? $input['facts'] ?? [] : throw Refused::field('facts', 'facts must be a list.') as $i => $raw) {
@@ -53,5 +54,11 @@ final class JudgeFromJson
 
         return Judge::judge($procedure, $facts, $line, Instant::parse($input['now'] ?? null, 'now', 'now'))->toArray($units, $zone)
             + (($input['tolerant'] ?? false) === true ? ['refused' => $refused] : []);
+    }
+
+    /** @param  array<string, mixed>  $raw */
+    private static function written(array $raw, mixed $frozen): Procedure
+    {
+        return is_string($frozen) && Procedure::hash($raw) === $frozen ? Procedure::frozen($raw, $frozen) : Procedure::from($raw);
     }
 }

@@ -14,6 +14,9 @@ final class ProcedureCheck
     /** @var list<Refused> */
     private array $faults = [];
 
+    /** @var array<string, true> paths that have their fault: one a place */
+    private array $faulty = [];
+
     /** @var array<string, true> */
     private array $ids = [];
 
@@ -24,9 +27,15 @@ final class ProcedureCheck
     public static function refuseFaults(array $raw): void
     {
         $check = new self;
+        foreach (ClosedText::faults($raw) as $fault) {
+            $check->fault($fault['path'], $fault['what']);
+        }
         $check->head($raw);
         foreach (is_array($raw['steps'] ?? null) ? $raw['steps'] : [] as $i => $step) {
             $check->step("steps[{$i}]", $step, $raw);
+        }
+        foreach (References::faults($raw) as $fault) {
+            $check->fault($fault['path'], $fault['what']);
         }
         if ($check->faults !== []) {
             throw Refused::together($check->faults);
@@ -119,8 +128,8 @@ final class ProcedureCheck
             return;
         }
         foreach ($conditions as $i => $condition) {
-            $unknown = is_array($condition) ? array_diff(array_keys($condition), Condition::WORDS) : ['?'];
-            if ($unknown !== [] || (! isset($condition['of']) && ! isset($condition['any']))) {
+            $words = is_array($condition) ? array_intersect(array_keys($condition), array_slice(Condition::WORDS, 1, -1)) : [];
+            if (! isset($condition['any']) && (! isset($condition['of']) || $words === [])) {
                 $this->fault("{$path}[{$i}]", 'must be an object with "of" and one of '.implode(', ', array_slice(Condition::WORDS, 1, -1)).', or with "any"');
             } elseif (isset($condition['any'])) {
                 $this->conditions("{$path}[{$i}].any", $condition['any']);
@@ -162,7 +171,14 @@ final class ProcedureCheck
 
             return;
         }
+        if (($judge['own_verdict'] ?? true) === false && ($judge['limits'] ?? []) === [] && ($judge['judges'] ?? true) !== false) {
+            $this->fault("{$path}.own_verdict", 'is false and there are no limits: nothing would be judged');
+        }
+        if (($judge['say'] ?? null) === []) {
+            $this->fault("{$path}.say", 'is empty: leave it out, or say something');
+        }
         $in = $judge['in'] ?? [];
+        $this->forms("{$path}.in", $in);
         array_walk_recursive($in, function (mixed $value) use ($path, $raw): void {
             if (is_string($value) && str_starts_with($value, '$param.') && ! isset($raw['parameters'][substr($value, 7)])) {
                 $this->fault("{$path}.in", "\"{$value}\" is not among the parameters");
@@ -170,8 +186,25 @@ final class ProcedureCheck
         });
     }
 
+    /** @param  array<int|string, mixed>  $in */
+    private function forms(string $path, array $in): void
+    {
+        foreach ($in as $key => $value) {
+            if (is_string($key) && str_starts_with($key, '$') && ! in_array($key, Bindings::FORMS, true)) {
+                $this->fault("{$path}.{$key}", "\"{$key}\" is no form; known are ".implode(', ', Bindings::FORMS));
+            }
+            if (is_array($value)) {
+                $this->forms("{$path}.{$key}", $value);
+            }
+        }
+    }
+
     private function fault(string $path, string $what): void
     {
-        $this->faults[] = Refused::field($path, "{$path}: {$what}.");
+        if (isset($this->faulty[$path]) || count($this->faults) >= ClosedText::MOST) {
+            return;
+        }
+        $this->faulty[$path] = true;
+        $this->faults[] = Refused::field($path, "{$path}: {$what}".(str_ends_with($what, '?') ? '' : '.'));
     }
 }
