@@ -52,7 +52,8 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
   const foot = useRef<HTMLDivElement>(null)
   useEffect(() => {
     const input = inputs.current[active]
-    if (!input || document.activeElement !== input) return
+    // The box of a yes or no is not seen: the page would jump under the thumb.
+    if (!input || input.type === 'radio' || document.activeElement !== input) return
     input.style.scrollMarginBottom = `${(foot.current?.offsetHeight ?? 0) + 36}px`
     input.scrollIntoView({ block: 'nearest' })
   }, [active, faults])
