@@ -203,3 +203,15 @@ it('plays every fault of the box in the middle of a joint and never calls it goo
     $judgement = small(smallCoupler(4, $fault));
     expect($judgement->verdict)->toBe(Verdict::Bad);
 })->with(array_values(array_diff(array_keys(FusionBox::SHOWS), ['none'])));
+
+it('says of the weather what is wrong in words that hold below the dew point too, each by its own limit', function (array $weather, string $text, ?string $limit) {
+    $fact = $weather + ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 13, 'fitting_c' => 14, 'wind_ms' => 2, 'shelter' => false, 'rain' => false];
+    $reasons = small(but(smallCoupler(), 'conditions', $fact))->toArray(UnitSystem::Metric, new DateTimeZone('Europe/Vienna'))['reasons'];
+    $said = array_column(array_filter($reasons, fn (array $r) => $r['step'] === 'conditions'), 'limit', 'text');
+    expect(array_keys($said))->toContain($text)->and($said[$text]['label'] ?? null)->toBe($limit);
+})->with([
+    'below the dew point' => [['air_c' => 2, 'rh_pct' => 95, 'pipe_c' => 1, 'fitting_c' => 1], 'The colder surface has 1.0 °C; wanted are 3.0 K above the dew point of 1.3 °C.', 'surface above the dew point'],
+    'below the frost point' => [['air_c' => 0, 'rh_pct' => 95, 'pipe_c' => -2, 'fitting_c' => -2], 'The colder surface has -2.0 °C; wanted are 3.0 K above the frost point of -0.6 °C.', 'surface above the dew point'],
+    'unequal' => [['pipe_c' => 30], 'Pipe and fitting differ by 16.0 K; allowed are 5.0 K.', 'pipe against fitting'],
+    'rain' => [['rain' => true], 'It rains on the joint.', null],
+]);

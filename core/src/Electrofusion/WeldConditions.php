@@ -14,7 +14,7 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
 
 /** May we fuse here and now: air, pipe against fitting, dew, wind and rain. What is not known is open. */
-#[Calculates('weld-conditions', 'May we fuse in this weather?', Family::Electrofusion, ['dew_c', 'frost_c', 'point', 'point_c', 'dew_margin_k', 'pipe_fitting_diff_k', 'fails', 'open_items', 'verdict'], 'Limits of label and procedure; dew margin from memory: ISO 8502-4')]
+#[Calculates('weld-conditions', 'May we fuse in this weather?', Family::Electrofusion, ['dew_c', 'frost_c', 'colder_c', 'point', 'point_c', 'dew_margin_k', 'pipe_fitting_diff_k', 'fails', 'open_items', 'verdict'], 'Limits of label and procedure; dew margin from memory: ISO 8502-4')]
 final class WeldConditions
 {
     /** @return array<string, mixed> */
@@ -51,7 +51,7 @@ final class WeldConditions
         $open = array_keys($checks, null, true);
 
         return [
-            'dew_c' => $dew, 'frost_c' => $frost,
+            'dew_c' => $dew, 'frost_c' => $frost, 'colder_c' => $colder,
             // What the margin is counted from, in words and figures.
             'point' => $dew === null ? null : ($frost === null ? 'dew point' : 'frost point'), 'point_c' => $frost ?? $dew,
             'dew_margin_k' => $margin, 'pipe_fitting_diff_k' => $diff, 'fails' => $fails, 'open_items' => $open,
