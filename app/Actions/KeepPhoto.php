@@ -10,6 +10,7 @@ use App\Support\NoRoom;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Refused;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 
@@ -30,17 +31,32 @@ final class KeepPhoto
     {
         $known = Photo::query()->find($id);
         if ($known !== null) {
-            return $known->subject_id === $subject->getKey() && $known->step === $step ? $known : throw new Conflict('id', 'Another picture is kept under this id already; make a new id.');
+            return $this->same($known, $subject, $step);
         }
         $subject->procedure()->step($step) ?? throw Refused::field('step', "\"{$step}\" is no step of this procedure.");
         Instant::parse($takenAt, 'taken_at', 'taken_at');
         $jpeg = $this->jpeg((string) $file->get());
-        $this->write(Photo::path($id), $jpeg['bytes']);
 
-        return Photo::query()->createOrFirst(['id' => $id], [
-            'subject_type' => $subject->getMorphClass(), 'subject_id' => $subject->getKey(), 'step' => $step, 'sha256' => hash('sha256', $jpeg['bytes']),
-            'bytes' => strlen($jpeg['bytes']), 'width' => $jpeg['width'], 'height' => $jpeg['height'], 'taken_at' => $takenAt, 'user_id' => $by->id,
-        ]);
+        // The row is taken first: who comes with the same id at the same moment waits for it, and writes over nothing.
+        return DB::transaction(function () use ($subject, $by, $id, $step, $takenAt, $jpeg): Photo {
+            $photo = Photo::query()->createOrFirst(['id' => $id], [
+                'subject_type' => $subject->getMorphClass(), 'subject_id' => $subject->getKey(), 'step' => $step, 'sha256' => hash('sha256', $jpeg['bytes']),
+                'bytes' => strlen($jpeg['bytes']), 'width' => $jpeg['width'], 'height' => $jpeg['height'], 'taken_at' => $takenAt, 'user_id' => $by->id,
+            ]);
+            if (! $photo->wasRecentlyCreated) {
+                return $this->same($photo, $subject, $step);
+            }
+            $this->write(Photo::path($id), $jpeg['bytes']);
+
+            return $photo;
+        });
+    }
+
+    /** @throws Conflict when the id is that of another picture */
+    private function same(Photo $known, Subject $subject, string $step): Photo
+    {
+        return $known->subject_id === $subject->getKey() && $known->step === $step ? $known
+            : throw new Conflict('id', 'Another picture is kept under this id already; make a new id.');
     }
 
     /** Whole or not at all: nothing is answered before the bytes were read back as they are. */

@@ -95,17 +95,18 @@ afterEach(function () {
 
 it('chains the seals of a line when many sign at once', function () {
     $line = Line::query()->findOrFail($this->makeLine()['id']);
-    $joints = collect(range(1, AT_ONCE))->map(fn (int $n) => Joint::query()->create(['id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => "X{$n}", 'chainage_m' => $n / 10, 'pipes' => ['a' => '1', 'b' => '2']]));
-    for ($round = 1; $round <= 3; $round++) {
-        $said = atOnce(function (int $i) use ($joints): void {
+    $many = 50;
+    $joints = collect(range(1, $many))->map(fn (int $n) => Joint::query()->create(['id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => "X{$n}", 'chainage_m' => $n / 10, 'pipes' => ['a' => '1', 'b' => '2']]));
+    $said = atOnce(function (int $i) use ($joints): void {
+        for ($round = 0; $round < 10; $round++) {
             DB::transaction(function () use ($joints, $i): void {
                 $joint = Joint::query()->lockForUpdate()->findOrFail($joints[$i]->id);
                 app(SealSubject::class)($joint, $joint->judgement(), User::query()->firstOrFail());
             }, 3);
-        });
-        expect(told($said))->toBe(['done' => AT_ONCE])->and(SealSubject::broken($line))->toBe([])->and(Seal::query()->where('line_id', $line->id)->count())->toBe($round * AT_ONCE);
-    }
-    expect(Seal::query()->where('line_id', $line->id)->pluck('previous')->unique())->toHaveCount(3 * AT_ONCE);
+        }
+    }, $many);
+    expect(told($said))->toBe(['done' => $many])->and(SealSubject::broken($line))->toBe([])
+        ->and(Seal::query()->where('line_id', $line->id)->pluck('previous')->unique())->toHaveCount(10 * $many)->and(Seal::query()->where('line_id', $line->id)->count())->toBe(10 * $many);
 });
 
 it('stores one fact once, however often it comes at the same moment', function () {
@@ -140,15 +141,26 @@ it('cuts a joint out once, and numbers tests and restraints without a gap or a d
     expect(told($said))->toBe(['done' => AT_ONCE])->and($section->tests()->pluck('number')->all())->toBe(range(1, AT_ONCE));
 });
 
-it('keeps a photo and a thing of the stores once, and lets one of many renewals stand', function () {
-    $joint = Joint::query()->findOrFail($this->makeLine('ef-coupler-one-pass')['joints'][0]['id']);
-    $image = imagecreatetruecolor(40, 30);
-    ob_start();
-    imagepng($image);
-    $png = (string) ob_get_clean();
+it('keeps a photo once, and answers for no other one', function () {
+    $joints = array_map(fn (array $j) => Joint::query()->findOrFail($j['id']), $this->makeLine('ef-coupler-one-pass')['joints']);
+    $keep = function (string $id, Joint $joint, int $width): Photo {
+        ob_start();
+        imagepng(imagecreatetruecolor($width, 30));
+
+        return app(KeepPhoto::class)($joint, User::query()->firstOrFail(), $id, 'look', '2026-05-04T10:00:00+02:00', UploadedFile::fake()->createWithContent('p.png', (string) ob_get_clean()));
+    };
+    $kept = fn (string $id): bool => hash('sha256', (string) Storage::get(Photo::path($id))) === Photo::query()->findOrFail($id)->sha256;
     $id = (string) Str::uuid();
-    $said = atOnce(fn () => app(KeepPhoto::class)($joint, User::query()->firstOrFail(), $id, 'look', '2026-05-04T10:00:00+02:00', UploadedFile::fake()->createWithContent('p.png', $png)), 10);
-    expect(told($said))->toBe(['done' => 10])->and(Photo::query()->count())->toBe(1)->and(hash('sha256', (string) Storage::get(Photo::path($id))))->toBe(Photo::query()->firstOrFail()->sha256);
+    expect(told(atOnce(fn () => $keep($id, $joints[0], 40))))->toBe(['done' => AT_ONCE])->and(Photo::query()->count())->toBe(1)->and($kept($id))->toBeTrue();
+    // One id for the pictures of two joints: one is kept as it was taken, the others are told.
+    for ($round = 0; $round < 5; $round++) {
+        $id = (string) Str::uuid();
+        $said = atOnce(fn (int $i) => $keep($id, $joints[$i % 2], 40 + $i % 2));
+        expect(told($said))->toBe(['conflict' => AT_ONCE / 2, 'done' => AT_ONCE / 2])->and($kept($id))->toBeTrue();
+    }
+});
+
+it('keeps a thing of the stores once, and lets one of many renewals stand', function () {
     $thing = ['id' => (string) Str::uuid(), 'kind' => 'fusion-box', 'name' => 'Box', 'values' => ['due_on' => '2099-01-01', 'efficiency' => 0.85, 'power_factor' => 0.8]];
     $keep = fn (array $body) => app(KeepStoreItem::class)($this->project->refresh(), User::query()->firstOrFail(), $body);
     expect(told(atOnce(fn () => $keep($thing))))->toBe(['done' => AT_ONCE])->and(StoreItem::query()->count())->toBe(1);
