@@ -127,8 +127,8 @@ it('says of the restraints how many there are, what they wait for, and a time on
     )['restraints']['guide']);
     $begun = array_replace_recursive(restraints(), [2 => ['verdict' => 'open'], 4 => ['free_from' => null]]);
     expect($guide([]))->toBe('0 of 3 on pipe 7, 0 of 3 on pipe 8.')
-        ->and($guide(restraints()))->toBe('3 of 3 on pipe 7, 3 of 3 on pipe 8. The last is cool at 09:00.')
-        ->and($guide($begun))->toBe('3 of 3 on pipe 7, 3 of 3 on pipe 8. Not finished, or not cool and looked at: 4a3, 4b2.');
+        ->and($guide(restraints()))->toBe('3 of 3 on pipe 7, 3 of 3 on pipe 8. The last is cool from 09:00 on.')
+        ->and($guide($begun))->toBe('3 of 3 on pipe 7, 3 of 3 on pipe 8. Still to be fused, cooled or looked at: 4a3, 4b2.');
 });
 
 it('preheats as often as is allowed and then stops', function () {
