@@ -38,6 +38,8 @@ export interface Run {
   sent: number
   part: number
   extra: Record<string, unknown>
+  /** how a person calls joint or test and step */
+  title?: string
   stopped?: boolean
   by?: Person
 }
@@ -49,6 +51,8 @@ export interface WaitingPhoto {
   step: string
   takenAt: string
   picture: Blob
+  /** how a person calls joint or test and step */
+  title?: string
   by?: Person
   /** What the server said when it refused it. */
   refused?: string

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, expect, test, vi } from 'vitest'
 import { store } from './db'
-import { claim, deviceTime, drop, flush, keepPhoto, record, setPerson, whenSent, whenStranger } from './outbox'
+import { claim, deviceTime, drop, dropPhoto, flush, keepPhoto, record, setPerson, whenSent, whenStranger } from './outbox'
 
 const answer = (status: number, body: unknown): Response => new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
 const bram = { id: 1, name: 'Bram' }
@@ -124,4 +124,19 @@ test('what nobody was known for waits until somebody says that it is theirs', as
 test('the time of the device carries its offset', () => {
   expect(deviceTime(new Date('2026-05-04T10:00:00Z'))).toMatch(/^2026-05-04T\d\d:00:00[+-]\d\d:\d\d$/)
   expect(Date.parse(deviceTime(new Date('2026-05-04T10:00:00Z')))).toBe(Date.parse('2026-05-04T10:00:00Z'))
+})
+
+test('nobody throws away what another person recorded', async () => {
+  const id = await record('joints/1', { step: 'one', value: {} })
+  const photo = await keepPhoto('joints/1', 'one', new Blob(['x']), 'Joint 1 · One')
+  const { seq } = (await store.waiting.toArray())[0]!
+  setPerson(odile)
+  await drop(seq!)
+  await dropPhoto(photo)
+  expect((await store.waiting.toArray()).map((w) => w.id)).toEqual([id])
+  expect((await store.photos.toArray()).map((p) => p.title)).toEqual(['Joint 1 · One'])
+  setPerson(bram)
+  await drop(seq!)
+  await dropPhoto(photo)
+  expect(await store.waiting.count() + (await store.photos.count())).toBe(0)
 })

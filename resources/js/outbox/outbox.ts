@@ -75,12 +75,17 @@ export async function record(subject: string, fact: Omit<NewFact, 'id' | 'record
   return id
 }
 
+/** Thrown away only by who recorded it, or where nobody is known to have. */
 export async function drop(seq: number): Promise<void> {
+  const row = await store.waiting.get(seq)
+  if (row === undefined || (row.by !== undefined && !isTheirs(row))) return
   await store.waiting.delete(seq)
   tell()
 }
 
 export async function dropPhoto(id: string): Promise<void> {
+  const row = await store.photos.get(id)
+  if (row === undefined || (row.by !== undefined && !isTheirs(row))) return
   await store.photos.delete(id)
   tell()
 }
@@ -147,9 +152,9 @@ async function sendPhotos(): Promise<void> {
 }
 
 /** Keeps a picture on the device under an id of its own and sends it when it can. */
-export async function keepPhoto(subject: string, step: string, picture: Blob): Promise<string> {
+export async function keepPhoto(subject: string, step: string, picture: Blob, title?: string): Promise<string> {
   const id = newId()
-  await store.photos.add({ id, subject, step, takenAt: deviceTime(), picture, ...(here ? { by: here } : {}) })
+  await store.photos.add({ id, subject, step, takenAt: deviceTime(), picture, ...(here ? { by: here } : {}), ...(title ? { title } : {}) })
   tell()
   void flush()
   return id

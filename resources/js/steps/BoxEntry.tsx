@@ -7,6 +7,7 @@ import { startRun } from '../outbox/runs'
 import { Sheet } from '../ui/Sheet'
 import { VerdictMark } from '../ui/Verdict'
 import { figureOf, noFigure } from '../ui/figureOf'
+import { useCalled } from './called'
 import { FusionChart } from './charts'
 import { FileEntry } from './FileEntry'
 import { useRun } from './useRun'
@@ -31,6 +32,7 @@ const round = (n: number, d: number): number => Number(n.toFixed(d))
 /** A fusion, from the stand-in for the box or from a file of a real one: one calm page. */
 export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, onDone }: Props): ReactElement {
   const box = useBox()
+  const called = useCalled()
   const [fault, setFault] = useState('none')
   const [speed, setSpeed] = useState(20)
   const key = `${subject}/${stepKey}`
@@ -67,7 +69,7 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, o
         <dt>Winding</dt><dd>{cold === null ? 'not known' : `${cold.toFixed(2)} Ω`}<Small>{between(device['r_min_ohm'], device['r_max_ohm'], 2)}</Small></dd>
       </Box>
       <Button variant="contained" fullWidth disabled={!samples} sx={{ minHeight: 72, fontSize: '1.3rem' }}
-        onClick={() => void startRun({ key, subject, step: stepKey, speed, samples: samples!, secondsPerUnit: 1, extra: { cold_r_ohm: cold, supply_v: supply, source: 'stand-in' } })}>{action}</Button>
+        onClick={() => void startRun({ key, subject, title: called, step: stepKey, speed, samples: samples!, secondsPerUnit: 1, extra: { cold_r_ohm: cold, supply_v: supply, source: 'stand-in' } })}>{action}</Button>
       {!samples && <Typography sx={{ mt: 1 }}>The box cannot be set: {ohms === null ? 'the resistance of the fitting is not known. Enter it at the label.' : 'voltage or time is not known yet.'}</Typography>}
       <BoxFile subject={subject} stepKey={stepKey} begun={null} onDone={onDone} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mt: 3 }}>

@@ -2,6 +2,7 @@ import { Box, Button, Typography } from '@mui/material'
 import { useRef, useState, type ReactElement } from 'react'
 import { api, Refusal, type FileSamples } from '../api/client'
 import { newId, record } from '../outbox/outbox'
+import { useCalled } from './called'
 
 interface FileProps {
   subject: string
@@ -18,6 +19,7 @@ interface FileProps {
 
 /** A file of a device: read by the server, stored as a trace, or refused with its sentence. */
 export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, onDone }: FileProps): ReactElement {
+  const called = useCalled()
   const input = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<{ text: string; bad?: boolean } | null>(null)
   const [asking, setAsking] = useState<File | null>(null)
@@ -32,7 +34,7 @@ export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, o
       const summary = read.summary as { spikes?: number; gaps?: number; excursions?: unknown[] } | undefined
       const apart = summary?.excursions?.length ?? 0
       const value = Object.fromEntries(Object.entries({ trace: newId(), part: 0, final: true, samples: read.samples, source: 'file', file: chosen.name.slice(0, 120), ...extra(read.samples) }).filter(([, v]) => v !== undefined))
-      await record(subject, { step: stepKey, value })
+      await record(subject, { step: stepKey, value }, called)
       setSaid({ text: `${read.samples.length} rows read${summary ? `, ${summary.spikes ?? 0} spikes dropped, ${summary.gaps ?? 0} gaps${apart > 0 ? `, ${apart} stretch${apart > 1 ? 'es' : ''} far from the rest kept` : ''}` : ''}.` })
       onDone()
     } catch (error) {

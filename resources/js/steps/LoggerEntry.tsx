@@ -3,12 +3,14 @@ import { useState, type ReactElement } from 'react'
 import { api, type LogProgramme } from '../api/client'
 import { store } from '../outbox/db'
 import { startRun } from '../outbox/runs'
+import { useCalled } from './called'
 import { LogChart } from './charts'
 import { FileEntry } from './FileEntry'
 import { useRun } from './useRun'
 
 /** A test log, live from the stand-in for pump and logger or from a logger's file. */
 export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; stepKey: string; onDone: () => void }): ReactElement {
+  const called = useCalled()
   const [fault, setFault] = useState('none')
   const [speed, setSpeed] = useState(1200)
   const [busy, setBusy] = useState(false)
@@ -33,7 +35,7 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
     setSaid('The stand-in is made ready.')
     try {
       const programme = await api.get<LogProgramme>(`/${subject}/stand-in?fault=${fault}`)
-      await startRun({ key, subject, step: stepKey, speed, samples: programme.rows, secondsPerUnit: 60, extra: { source: 'stand-in', marks: programme.marks } })
+      await startRun({ key, subject, title: called, step: stepKey, speed, samples: programme.rows, secondsPerUnit: 60, extra: { source: 'stand-in', marks: programme.marks } })
       setSaid(null)
     } catch (error) {
       setSaid((error as Error).message)

@@ -4,6 +4,7 @@ import type { Photo } from '../api/client'
 import { keepPhoto } from '../outbox/outbox'
 import { useWaitingPhotos } from '../outbox/usePhotos'
 import { Sheet } from '../ui/Sheet'
+import { useCalled } from './called'
 
 const LONGEST_SIDE = 1600
 
@@ -22,6 +23,7 @@ async function smaller(file: Blob): Promise<Blob> {
 export function PhotoEntry({ subject, step, of, taken, onTaken }: { subject: string; step: string; of: string; taken: string[]; onTaken: (id: string) => void }): ReactElement {
   const input = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<string | null>(null)
+  const called = useCalled()
   return (
     <Box sx={{ my: 1.5 }}>
       <PhotoStrip subject={subject} ids={taken} photos={[]} />
@@ -32,7 +34,7 @@ export function PhotoEntry({ subject, step, of, taken, onTaken }: { subject: str
           e.target.value = ''
           if (!file) return
           try {
-            onTaken(await keepPhoto(subject, step, await smaller(file)))
+            onTaken(await keepPhoto(subject, step, await smaller(file), called))
             setSaid(null)
           } catch {
             setSaid('That is no picture that can be opened here. Take a JPEG or PNG.')

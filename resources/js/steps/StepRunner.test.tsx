@@ -93,6 +93,14 @@ test('a refused entry says why and can be entered again', async () => {
   await waitFor(async () => expect(await store.waiting.count()).toBe(0))
 })
 
+test('what another person recorded on this device is theirs to take back', async () => {
+  await store.waiting.add({ id: 'w', subject: 'joints/1', since: 0, refused: 'Gap: 90 mm is outside 0 to 20 mm.', by: { id: 8, name: 'Odile Fenner' }, body: { id: 'w', step: 'one', value: { gap_mm: 90 }, recorded_at: '2026-05-04T10:00:00+02:00' } })
+  render(page(subject([state('one'), state('two')])))
+  fireEvent.click(await screen.findByRole('button', { name: /First gap/ }))
+  expect(await screen.findByText('Odile Fenner recorded it and can take it back, signed in here.')).toBeTruthy()
+  expect(screen.queryByRole('button', { name: 'Enter it again' })).toBeNull()
+})
+
 test('a closed joint takes nothing', () => {
   render(page(subject([state('one')], { closed: 'Joint 1 is cut out; nothing more is recorded on it.' })))
   expect(screen.queryByRole('textbox')).toBeNull()

@@ -2,7 +2,7 @@ import { Box, Button, TextField, Typography } from '@mui/material'
 import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
 import { useSearchParams } from 'react-router'
 import { textOf, type Fact, type ProcedureText, type Reason, type StepState, type StepText, type Subject } from '../api/client'
-import { useUnits } from '../api/queries'
+import { useMe, useUnits } from '../api/queries'
 import { drop, record } from '../outbox/outbox'
 import type { Waiting } from '../outbox/db'
 import { useOutbox } from '../outbox/useOutbox'
@@ -12,6 +12,7 @@ import { nameOf } from '../ui/nameOf'
 import { Sheet } from '../ui/Sheet'
 import { CLOCK, clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence, tight, VerdictMark } from '../ui/Verdict'
+import { Called } from './called'
 import { FieldsEntry } from './FieldsEntry'
 import { PhotoEntry, PhotoStrip } from './Photos'
 import { RoundEntry } from './RoundEntry'
@@ -199,8 +200,11 @@ function StepPane({ path, data, procedure, state, text, values, waiting, judged,
   const [reason, setReason] = useState('')
   const [photos, setPhotos] = useState<string[]>([])
   const running = useRun(`${path}/${state.key}`)
+  const me = useMe()
+  const called = `${nameOf(data)} · ${state.title}`
+  const theirs = waiting?.by !== undefined && waiting.by.id !== me.data?.id
   const save = async (value: Record<string, unknown>): Promise<void> => {
-    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...(again ? { supersedes: state.fact_id, reason: reason || 'measured again' } : {}) }, `${nameOf(data)} · ${state.title}`)
+    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...(again ? { supersedes: state.fact_id, reason: reason || 'measured again' } : {}) }, called)
     setAgain(false)
     onMoved()
   }
@@ -216,39 +220,42 @@ function StepPane({ path, data, procedure, state, text, values, waiting, judged,
   const early = opens !== null && now < opens
   const held = locked?.startsWith('Not before') && !early ? null : locked
   return (
-    <Box component="section" aria-labelledby="step-title">
-      <Typography id="step-title" variant="h2" tabIndex={-1} sx={{ fontSize: '1.35rem', outline: 'none', scrollMarginTop: 12 }}>{state.title}</Typography>
-      {text.why && !recorded && <Typography variant="body2" sx={{ mb: 0.5 }}>{text.why}</Typography>}
-      {state.guide.map((g) => <Typography key={g} sx={{ fontWeight: 700 }}>{tight(g)}</Typography>)}
+    <Called value={called}>
+      <Box component="section" aria-labelledby="step-title">
+        <Typography id="step-title" variant="h2" tabIndex={-1} sx={{ fontSize: '1.35rem', outline: 'none', scrollMarginTop: 12 }}>{state.title}</Typography>
+        {text.why && !recorded && <Typography variant="body2" sx={{ mb: 0.5 }}>{text.why}</Typography>}
+        {state.guide.map((g) => <Typography key={g} sx={{ fontWeight: 700 }}>{tight(g)}</Typography>)}
 
-      {waiting && !again && (
-        <Box sx={{ my: 2 }}>
-          <Typography sx={{ fontWeight: 700 }}>{waiting.refused ? `Refused: ${waiting.refused}` : wouldRefuse ? `This will be refused: ${wouldRefuse}` : 'Recorded on this device, not yet sent.'}</Typography>
-          {(waiting.refused ?? wouldRefuse) && <Button variant="contained" sx={{ mt: 1 }} onClick={() => void drop(waiting.seq!)}>Enter it again</Button>}
-        </Box>
-      )}
-      {waiting && !judged && !again ? null : recorded ? (
-        <Recorded state={state} text={text} procedure={procedure} value={values[state.key] ?? {}} data={data} values={values} limit={limitOf()} onAgain={() => setAgain(true)} />
-      ) : data.closed ? (
-        <Typography sx={{ my: 2 }}>{data.closed}</Typography>
-      ) : (held || early) && !running && !again ? (
-        <Held why={held} opens={early ? opens : null} now={now} blocker={blocker} onGo={onGo} />
-      ) : (
-        <>
-          {state.figure && <Figure figure={state.figure} />}
-          {again && <TextField label="Why does the earlier entry not count?" value={reason} onChange={(e) => setReason(e.target.value)} sx={{ my: 1.5 }} />}
-          {text.photo && <PhotoEntry subject={path} step={state.key} of={text.photo.of} taken={photos} onTaken={(id) => setPhotos((all) => [...all, id])} />}
-          <Entry path={path} state={state} text={text} procedure={procedure} values={values} data={data} role={role} limit={limitOf()} onRecord={(v) => void save(v)} onDone={onMoved} />
-        </>
-      )}
-      {recorded && state.again && !data.closed && (
-        <Box sx={{ mt: 2 }}>
-          <Typography sx={{ fontWeight: 700, mb: 1 }}>A permit allows one repeat. It is marked for the life of the joint.</Typography>
-          <Entry path={path} state={state} text={text} procedure={procedure} values={values} data={data} role={role} limit={limitOf()} onRecord={(v) => void save(v)} onDone={onMoved} />
-        </Box>
-      )}
-      {state.cautions.map((c) => <Typography key={c} variant="body2" sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>{c}</Typography>)}
-    </Box>
+        {waiting && !again && (
+          <Box sx={{ my: 2 }}>
+            <Typography sx={{ fontWeight: 700 }}>{waiting.refused ? `Refused: ${waiting.refused}` : wouldRefuse ? `This will be refused: ${wouldRefuse}` : `Recorded ${theirs ? `by ${waiting.by!.name} ` : ''}on this device, not yet sent.`}</Typography>
+            {theirs && (waiting.refused ?? wouldRefuse) && <Typography>{waiting.by!.name} recorded it and can take it back, signed in here.</Typography>}
+            {!theirs && (waiting.refused ?? wouldRefuse) && <Button variant="contained" sx={{ mt: 1 }} onClick={() => void drop(waiting.seq!)}>Enter it again</Button>}
+          </Box>
+        )}
+        {waiting && !judged && !again ? null : recorded ? (
+          <Recorded state={state} text={text} procedure={procedure} value={values[state.key] ?? {}} data={data} values={values} limit={limitOf()} onAgain={() => setAgain(true)} />
+        ) : data.closed ? (
+          <Typography sx={{ my: 2 }}>{data.closed}</Typography>
+        ) : (held || early) && !running && !again ? (
+          <Held why={held} opens={early ? opens : null} now={now} blocker={blocker} onGo={onGo} />
+        ) : (
+          <>
+            {state.figure && <Figure figure={state.figure} />}
+            {again && <TextField label="Why does the earlier entry not count?" value={reason} onChange={(e) => setReason(e.target.value)} sx={{ my: 1.5 }} />}
+            {text.photo && <PhotoEntry subject={path} step={state.key} of={text.photo.of} taken={photos} onTaken={(id) => setPhotos((all) => [...all, id])} />}
+            <Entry path={path} state={state} text={text} procedure={procedure} values={values} data={data} role={role} limit={limitOf()} onRecord={(v) => void save(v)} onDone={onMoved} />
+          </>
+        )}
+        {recorded && state.again && !data.closed && (
+          <Box sx={{ mt: 2 }}>
+            <Typography sx={{ fontWeight: 700, mb: 1 }}>A permit allows one repeat. It is marked for the life of the joint.</Typography>
+            <Entry path={path} state={state} text={text} procedure={procedure} values={values} data={data} role={role} limit={limitOf()} onRecord={(v) => void save(v)} onDone={onMoved} />
+          </Box>
+        )}
+        {state.cautions.map((c) => <Typography key={c} variant="body2" sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>{c}</Typography>)}
+      </Box>
+    </Called>
   )
 }
 

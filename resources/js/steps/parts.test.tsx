@@ -7,7 +7,7 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import type { CodeLayout, FieldSpec, StoreItem } from '../api/client'
 import { queries } from '../api/queries'
 import { store } from '../outbox/db'
-import { tell } from '../outbox/outbox'
+import { setPerson, tell } from '../outbox/outbox'
 import { CouplerSection } from '../ui/CouplerSection'
 import { Page } from '../ui/Page'
 import { LookProvider } from '../ui/settings'
@@ -140,6 +140,7 @@ test('what waits to be sent is named as people call it; a photo counts, a refuse
   await store.waiting.add({ id: 'o', subject: 'joints/1', title: 'Fusion', body: { id: 'o', step: 'fusion', value: {}, recorded_at: '2026-05-04T10:07:00+02:00' }, refused: 'No.', by: { id: 8, name: 'Odile Fenner' } })
   await store.waiting.add({ id: 'q', subject: 'joints/1', title: 'Gap', body: { id: 'q', step: 'gap', value: {}, recorded_at: '2026-05-04T10:08:00+02:00' }, by: { id: 8, name: 'Odile Fenner' } })
   queries.setQueryData(['me'], { ...BRAM, email: 'b@x.example', units: 'metric', projects: [] })
+  setPerson(BRAM)
   tell()
   render(around(<Page title="Joint">text</Page>))
   fireEvent.click(await screen.findByRole('button', { name: /4 not yet sent · 2 refused/ }))

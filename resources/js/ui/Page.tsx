@@ -100,7 +100,7 @@ function Status(): ReactElement | null {
         {photos.map((p) => (
           <Box key={p.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>
             <Box sx={{ flexGrow: 1 }}>
-              <Typography>Photo, {p.step}</Typography>
+              <Typography>{p.title ?? p.step} · photo</Typography>
               <Typography variant="body2">{p.takenAt.slice(11, 16)} · {p.refused ? `refused: ${p.refused}` : <Whose row={p} />}</Typography>
             </Box>
             {p.refused && isMine(p) && <Button variant="outlined" onClick={() => void dropPhoto(p.id)}>Drop it</Button>}
