@@ -26,7 +26,7 @@ final class BuildTestPack
         $facts = $test->facts()->with('user')->get();
         $html = view('test-pack', [
             'test' => $test, 'section' => $section, 'line' => $line, 'plan' => $this->plan->plan($section), 'joints' => $this->plan->joints($section),
-            'judgement' => $judgement->toArray($units, $zone), 'parameters' => $judgement->procedure->parameters,
+            'judgement' => $judgement->toArray($units, $zone), 'parameters' => $judgement->procedure->parametersToArray(),
             'chart' => $this->chart($judgement->steps['log']->fact->value['samples'] ?? [], $judgement->steps['phases']->fact->value ?? [], $units),
             'facts' => $facts->filter(fn (Fact $f) => ! isset($f->value['samples'])), 'seal' => Seal::query()->where('subject_id', $test->id)->first(),
             'chain' => SealSubject::broken($line),

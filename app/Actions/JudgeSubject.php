@@ -41,7 +41,7 @@ final class JudgeSubject
     {
         $waitsOnlyForSignatures = array_filter(
             $judgement->steps,
-            fn ($s) => $s->step->kind !== 'hold' && ! $s->optional && $s->status !== 'done',
+            fn ($s) => ! $s->step->isA('hold') && ! $s->step->optional && $s->status !== 'done',
         ) === [];
 
         return match (true) {

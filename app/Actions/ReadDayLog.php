@@ -7,8 +7,6 @@ use App\Models\Joint;
 use App\Models\Line;
 use App\Models\PressureTest;
 use App\Models\Subject;
-use Diastoma\Core\Procedure\Sentence;
-use Diastoma\Core\Units\UnitSystem;
 
 /** What was recorded last on a line, newest first. Pieces of one trace count once. */
 final class ReadDayLog
@@ -53,9 +51,6 @@ final class ReadDayLog
 
     private function title(Subject $subject, string $key): string
     {
-        $step = $subject->procedure()->step($key);
-        $sides = $subject->context()['sides'] ?? [];
-
-        return $step === null ? $key : Sentence::render($step->title, ['side' => $step->side === null ? '' : ($sides[$step->side] ?? $step->side)], UnitSystem::Metric);
+        return $subject->procedure()->step($key)?->title($subject->context()) ?? $key;
     }
 }

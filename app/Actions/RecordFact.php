@@ -9,8 +9,8 @@ use App\Models\Subject;
 use App\Models\User;
 use App\Support\Conflict;
 use Diastoma\Core\Calculation\Field\Instant;
-use Diastoma\Core\Procedure\FactCheck;
 use Diastoma\Core\Procedure\Judgement;
+use Diastoma\Core\Procedure\Kind\Hold;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Refused;
@@ -52,10 +52,10 @@ final class RecordFact
                 ?? throw Refused::field('step', "\"{$body['step']}\" is no step of this procedure.");
             $this->mustBeAllowed($step, $role);
             $recorded = Instant::parse($body['recorded_at'], 'recorded_at', 'recorded_at');
-            $value = $this->withItems($subject, $step, FactCheck::normalise($step, $body['value']));
+            $value = $this->withItems($subject, $step, $step->normalise($body['value']));
             $this->mustNotComeTooEarly($subject, $step, $recorded);
             $this->mustSupersedeRightly($subject, $step, $body);
-            if ($step->kind === 'hold' && ($value['signed'] ?? null) === true) {
+            if ($step->kind instanceof Hold && Hold::isSigned($value)) {
                 $this->mustBeReady($subject, $step);
             }
             $this->store($subject, [
@@ -64,7 +64,7 @@ final class RecordFact
                 'supersedes' => $body['supersedes'] ?? null, 'reason' => $body['reason'] ?? null, 'body_hash' => $hash,
             ]);
             $judgement = ($this->judge)($subject);
-            if (($step->raw['seals'] ?? false) && ($value['signed'] ?? null) === true) {
+            if ($step->kind instanceof Hold && $step->kind->seals && Hold::isSigned($value)) {
                 ($this->seal)($subject, $judgement, $by);
                 $judgement = ($this->judge)($subject);
             }
@@ -107,16 +107,16 @@ final class RecordFact
     /** Steps that hurt when they come too early are not stored while they are locked. */
     private function mustNotComeTooEarly(Subject $subject, Step $step, \DateTimeImmutable $recorded): void
     {
-        $locked = ($step->raw['gate'] ?? false) ? $subject->judgement($recorded)->steps[$step->key()]->locked ?? null : null;
-        if ($locked !== null) {
-            throw Refused::field('step', "\"{$step->title}\" is not recorded: {$locked}");
+        $state = $step->order->protects ? $subject->judgement($recorded)->steps[$step->key()] ?? null : null;
+        if ($state?->lock !== null) {
+            throw Refused::field('step', "\"{$state->title}\" is not recorded: {$state->lock->text}");
         }
     }
 
     private function mustBeAllowed(Step $step, Role $role): void
     {
-        if ($step->roles() !== [] && ! in_array($role->value, $step->roles(), true)) {
-            throw new AuthorizationException("\"{$step->title}\" is signed by ".implode(' or ', $step->roles()).", not by a {$role->value}.");
+        if ($step->roles !== [] && ! in_array($role->value, $step->roles, true)) {
+            throw new AuthorizationException("\"{$step->title([])}\" is signed by ".implode(' or ', $step->roles).", not by a {$role->value}.");
         }
     }
 
@@ -134,10 +134,10 @@ final class RecordFact
             if (trim((string) ($body['reason'] ?? '')) === '') {
                 throw Refused::field('reason', 'reason is missing: say why the earlier entry does not count.');
             }
-        } elseif ($step->kind !== 'trace' && $current->isNotEmpty()) {
+        } elseif (! $step->isA('trace') && $current->isNotEmpty()) {
             $latest = $current->last();
-            throw new Conflict('step', "\"{$step->title}\" was recorded already ({$latest->recorded_at}); correct it with a reason instead.");
-        } elseif ($step->kind === 'trace' && $current->contains(fn (Fact $f) => $f->value['trace'] === $body['value']['trace'] && $f->value['part'] === $body['value']['part'])) {
+            throw new Conflict('step', "\"{$step->title($subject->context())}\" was recorded already ({$latest->recorded_at}); correct it with a reason instead.");
+        } elseif ($step->isA('trace') && $current->contains(fn (Fact $f) => $f->value['trace'] === $body['value']['trace'] && $f->value['part'] === $body['value']['part'])) {
             throw new Conflict('part', 'This part of the trace is stored already.');
         }
     }
@@ -146,18 +146,18 @@ final class RecordFact
     {
         $judgement = $subject->judgement();
         $state = $judgement->steps[$step->key()] ?? null;
-        if ($state?->locked !== null) {
-            throw Refused::field('signed', "It cannot be signed yet: {$state->locked}");
+        if ($state?->lock !== null) {
+            throw Refused::field('signed', "It cannot be signed yet: {$state->lock->text}");
         }
         foreach ($subject->holdsUpSignature() as $why) {
             throw Refused::field('signed', "It cannot be signed yet: {$why}");
         }
         // A permit is asked for because something is not good.
-        if ($step->raw['free'] ?? false) {
+        if ($step->kind instanceof Hold && $step->kind->free) {
             return;
         }
         foreach ($judgement->holdingUp() as $other) {
-            throw Refused::field('signed', "It cannot be signed yet: \"{$other->title()}\" is {$other->verdict->value}.");
+            throw Refused::field('signed', "It cannot be signed yet: \"{$other->title}\" is {$other->verdict->value}.");
         }
     }
 }

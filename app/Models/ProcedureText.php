@@ -43,7 +43,7 @@ class ProcedureText extends Model
     /** Where such a joint sits: in-line, on-pipe, or restraint. */
     public function place(): string
     {
-        return $this->procedure()->raw['place'] ?? 'in-line';
+        return $this->procedure()->place;
     }
 
     /**
@@ -63,8 +63,8 @@ class ProcedureText extends Model
     {
         $text = self::query()->firstOrCreate(['hash' => $procedure->hash], [
             'project_id' => $projectId, 'key' => $procedure->id, 'version' => $procedure->version, 'title' => $procedure->title,
-            'family' => $procedure->raw['family'] ?? 'joint', 'joint_type' => $procedure->jointType,
-            'body' => json_encode($procedure->raw, JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR), 'loaded_by' => $by,
+            'family' => $procedure->family, 'joint_type' => $procedure->jointType,
+            'body' => json_encode($procedure->text, JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR), 'loaded_by' => $by,
         ]);
         if ($projectId !== null && $text->project_id !== null && $text->project_id !== $projectId) {
             DB::table('procedure_project')->insertOrIgnore(['procedure_hash' => $text->hash, 'project_id' => $projectId, 'loaded_by' => $by]);

@@ -7,7 +7,6 @@ use Diastoma\Core\Data;
 use Diastoma\Core\PressureTest\SectionPlan;
 use Diastoma\Core\PressureTest\Segment;
 use Diastoma\Core\Procedure\Fact;
-use Diastoma\Core\Procedure\FactCheck;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
@@ -20,7 +19,7 @@ require_once __DIR__.'/helpers.php';
 
 it('judges a healthy coupler good, by both schools', function (string $id, int $positions, array $clocks) {
     $judgement = judged($id, couplerFacts($positions));
-    $open = array_filter($judgement->steps, fn ($s) => ! $s->optional && ! in_array($s->verdict, [Verdict::Good, Verdict::Close], true));
+    $open = array_filter($judgement->steps, fn ($s) => ! $s->step->optional && ! in_array($s->verdict, [Verdict::Good, Verdict::Close], true));
     expect(array_keys($open))->toBe([], texts($judgement))
         ->and($judgement->verdict)->toBe(Verdict::Good)
         ->and($judgement->clocks)->toBe($clocks)
@@ -99,10 +98,10 @@ it('keeps a second fusion of one fitting from being good', function () {
     $values = couplerFacts();
     $facts = [];
     foreach ($values as $key => $value) {
-        $facts[] = new Fact($key, $key, FactCheck::normalise($procedure->step($key), $value), new DateTimeImmutable('2026-05-04T09:00:00Z'));
+        $facts[] = new Fact($key, $key, $procedure->step($key)->normalise($value), new DateTimeImmutable('2026-05-04T09:00:00Z'));
     }
     $again = [...$values['fusion'], 'trace' => '22222222-2222-4222-8222-222222222222'];
-    $facts[] = new Fact('again', 'fusion', FactCheck::normalise($procedure->step('fusion'), $again), new DateTimeImmutable('2026-05-04T09:50:00Z'));
+    $facts[] = new Fact('again', 'fusion', $procedure->step('fusion')->normalise($again), new DateTimeImmutable('2026-05-04T09:50:00Z'));
     $line = ['dn_mm' => 110, 'sdr' => 11, 'wall_mm' => 10.0, 'service' => 'water', 'time_zone' => 'UTC', 'sides' => []];
     $judgement = Judge::judge($procedure, $facts, $line, new DateTimeImmutable('2026-05-04T12:00:00Z'));
     expect($judgement->verdict)->toBe(Verdict::Bad)->and(texts($judgement))->toContain('fused twice');
@@ -116,7 +115,7 @@ it('puts a trace together from parts that came in any order, each once', functio
     $facts = [];
     foreach (couplerFacts() as $key => $value) {
         if ($key !== 'fusion') {
-            $facts[] = new Fact($key, $key, FactCheck::normalise($procedure->step($key), $value), new DateTimeImmutable('2026-05-04T09:00:00Z'));
+            $facts[] = new Fact($key, $key, $procedure->step($key)->normalise($value), new DateTimeImmutable('2026-05-04T09:00:00Z'));
         }
     }
     foreach (array_reverse($parts, true) as $i => $part) {
@@ -136,7 +135,7 @@ it('says of a fusion that still runs only what is bad already, and is completed 
     $facts = [];
     foreach (couplerFacts() as $key => $value) {
         if (! in_array($key, ['fusion', 'cool', 'look', 'accept'], true)) {
-            $facts[] = new Fact($key, $key, FactCheck::normalise($procedure->step($key), $value), new DateTimeImmutable('2026-05-04T09:00:00Z'));
+            $facts[] = new Fact($key, $key, $procedure->step($key)->normalise($value), new DateTimeImmutable('2026-05-04T09:00:00Z'));
         }
     }
     $piece = fn (int $part, array $rows, bool $final) => new Fact("p{$part}", 'fusion', [...couplerFacts()['fusion'], 'part' => $part, 'samples' => $rows, 'final' => $final], new DateTimeImmutable('2026-05-04T09:20:00Z'));
@@ -170,7 +169,7 @@ it('names every fault of a procedure file with its path', function () {
         Procedure::from($raw);
         $this->fail('must be refused');
     } catch (Refused $refused) {
-        expect(array_column($refused->faults, 'field'))->toContain('title', 'parameters.max_angle_deg', 'steps[1].kind')
+        expect(array_column($refused->faults, 'field'))->toContain('title', 'parameters.max_angle_deg.source', 'steps[1].kind')
             ->and(implode(' ', array_column($refused->faults, 'message')))->toContain('"nonsense" is no calculation');
     }
 });
@@ -178,16 +177,16 @@ it('names every fault of a procedure file with its path', function () {
 it('refuses wrong entries with field, value and what is allowed, all at once', function () {
     $step = Procedure::shipped()['ef-coupler-one-pass']->step('conditions');
     try {
-        FactCheck::normalise($step, ['air_c' => 140, 'rh_pct' => 120, 'pipe_c' => 'warm', 'wind_ms' => 2, 'shelter' => 'no', 'rain' => false, 'moon' => 1]);
+        $step->normalise(['air_c' => 140, 'rh_pct' => 120, 'pipe_c' => 'warm', 'wind_ms' => 2, 'shelter' => 'no', 'rain' => false, 'moon' => 1]);
         $this->fail('must be refused');
     } catch (Refused $refused) {
         expect(array_column($refused->faults, 'field'))->toBe(['air_c', 'rh_pct', 'pipe_c', 'fitting_c', 'shelter', 'moon'])
             ->and($refused->faults[0]['message'])->toBe('Air: 140 °C is outside -40 to 55 °C.');
     }
     $od = Procedure::shipped()['ef-coupler-one-pass']->step('od@a');
-    expect(fn () => FactCheck::normalise($od, ['od_tape_mm' => 4.5]))->toThrow(Refused::class, 'Did you mean 4.5 cm?')
-        ->and(FactCheck::normalise($od, ['od_tape_in' => 4.5])['od_tape_mm'])->toEqualWithDelta(114.3, 1e-9)
-        ->and(FactCheck::normalise($od, ['od_tape_mm' => '4 1/8 in'])['od_tape_mm'])->toEqualWithDelta(104.775, 1e-9);
+    expect(fn () => $od->normalise(['od_tape_mm' => 4.5]))->toThrow(Refused::class, 'Did you mean 4.5 cm?')
+        ->and($od->normalise(['od_tape_in' => 4.5])['od_tape_mm'])->toEqualWithDelta(114.3, 1e-9)
+        ->and($od->normalise(['od_tape_mm' => '4 1/8 in'])['od_tape_mm'])->toEqualWithDelta(104.775, 1e-9);
 });
 
 it('judges a PVC joint by its own file and by no code of its own', function () {

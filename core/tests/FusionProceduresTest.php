@@ -97,7 +97,7 @@ it('says where the jaws go, and waits before the end is measured again', functio
     $judgement = told('ef-coupler-large', $until, [], 20);
     $state = $judgement->steps['reround@a']->toArray(UnitSystem::Metric, new DateTimeZone('Europe/Vienna'));
     expect($state['guide'][0])->toContain('8.0 mm oval, over 3.0 mm: jaws at 2:00 and 8:00, the split with the screws at 5:00 and 11:00')
-        ->and($judgement->steps['clamped@a']->locked)->toBe('Not before 08:28.')->and(told('ef-coupler-large', $until, [], 28)->steps['clamped@a']->locked)->toBeNull();
+        ->and($judgement->steps['clamped@a']->lock?->text)->toBe('Not before 08:28.')->and(told('ef-coupler-large', $until, [], 28)->steps['clamped@a']->lock?->text)->toBeNull();
     $hasty = told('ef-coupler-large', but(largeCoupling(), 'clamped@a', [], 15));
     expect(saying($hasty))->toContain('Measured at 08:15; the pipe had until 08:28 to come round.');
 });
@@ -116,7 +116,7 @@ it('asks for no clamp where the end is round, and finds what no clamp cures', fu
 it('draws by the restraints only when there are enough and the last is cool', function () {
     $warm = but(largeCoupling(), 'restraints', [], 55);
     expect(saying(told('ef-coupler-large', $warm)))->toContain('A restraint was still warm: still warm:4a1')
-        ->and(told('ef-coupler-large', array_slice($warm, 0, 7), [], 50)->steps['restraints']->locked)->toBe('Not before 09:00.');
+        ->and(told('ef-coupler-large', array_slice($warm, 0, 7), [], 50)->steps['restraints']->lock?->text)->toBe('Not before 09:00.');
     $few = array_slice(restraints(), 0, 5);
     expect(saying(told('ef-coupler-large', largeCoupling(), ['restraints' => $few])))->toContain('Only 2 sound restraints on pipe 8; 3 are wanted.');
 });
@@ -143,7 +143,7 @@ it('preheats as often as is allowed and then stops', function () {
 
 it('holds the code for preheating against the label and never takes that of the fusion', function () {
     $wrong = told('ef-coupler-large', but(largeCoupling(), 'preheat-code', ['code' => fittingCode(630, 39.5, 0.8, 900), 'layout' => layout()]));
-    expect(saying($wrong))->toContain('This code says 39.5 V, 900 s; the label says 24.0 V, 600 s for preheating.')->and($wrong->steps['preheat@1']->locked)->toContain('must be good first');
+    expect(saying($wrong))->toContain('This code says 39.5 V, 900 s; the label says 24.0 V, 600 s for preheating.')->and($wrong->steps['preheat@1']->lock?->text)->toContain('must be good first');
 });
 
 it('finds a skewed coupling by its faces', function () {
@@ -175,11 +175,11 @@ it('makes a tapping saddle good, in the order that keeps people safe', function 
     expect($judgement->verdict)->toBeIn([Verdict::Good, Verdict::Close], saying($judgement))->and(array_keys($judgement->clocks))->toBe(['clamps_off', 'backfill_from', 'test_from', 'tap_from']);
     $step = fn (array $facts, string $key, int $now) => told('ef-saddle-tapping', $facts, $line, $now)->steps[$key];
     $fused = array_slice(saddle(), 0, 13);
-    expect($step($fused, 'branch-test', 22)->locked)->not->toBeNull()->and($step($fused, 'tap', 500)->locked)->not->toBeNull();
+    expect($step($fused, 'branch-test', 22)->lock?->text)->not->toBeNull()->and($step($fused, 'tap', 500)->lock?->text)->not->toBeNull();
     $seen = array_slice(saddle(), 0, 16);
-    expect($step($seen, 'branch-test', 40)->locked)->toBeNull()->and($step($seen, 'tap', 500)->locked)->toBe('"Test the branch, main uncut" must be good first.');
+    expect($step($seen, 'branch-test', 40)->lock?->text)->toBeNull()->and($step($seen, 'tap', 500)->lock?->text)->toBe('"Test the branch, main uncut" must be good first.');
     $tested = array_slice(saddle(), 0, 17);
-    expect($step($tested, 'tap', 55)->locked)->toBe('Not before 09:19.')->and($step($tested, 'tap', 80)->locked)->toBeNull();
+    expect($step($tested, 'tap', 55)->lock?->text)->toBe('Not before 09:19.')->and($step($tested, 'tap', 80)->lock?->text)->toBeNull();
     expect(saying(told('ef-saddle-tapping', but(saddle(), 'tap', [], 70), $line)))->toContain('Tapped at 09:10, before 09:19.');
     expect($step($tested, 'tap', 55)->cautions)->toHaveCount(2)->and(told('ef-saddle-tapping', $tested, ['service' => 'water'] + $line, 55)->steps['tap']->cautions)->toHaveCount(1);
 });
@@ -205,7 +205,7 @@ it('says an outdated card, box or tool before the fusion, and keeps the fusion l
     $kit = kit();
     $kit[$thing] = $facts + $kit[$thing];
     $judgement = told('ef-saddle-tapping', array_slice(but(saddle(), 'kit', $kit), 0, 12), ['dn_mm' => 180, 'sdr' => 11, 'wall_mm' => 16.4]);
-    expect(saying($judgement))->toContain($sentence)->and($judgement->steps['fusion']->locked)->toBe('"Card, box and tools" must be good first.');
+    expect(saying($judgement))->toContain($sentence)->and($judgement->steps['fusion']->lock?->text)->toBe('"Card, box and tools" must be good first.');
 })->with([
     ['card', ['valid_until' => '2026-05-03'], 'The card of J. Weir ended on 2026-05-03.'], ['card', ['dn_max_mm' => 160], 'The card of J. Weir does not cover 180 mm.'], ['card', ['materials' => 'PE80'], 'does not cover PE100'],
     ['card', ['works' => 'butt fusion'], 'does not cover electrofusion'], ['card', ['valid_until' => null], 'does not say all: expiry'], ['box', ['due_on' => '2026-05-01'], 'Box 2: calibration was due on 2026-05-01.'],
@@ -215,7 +215,7 @@ it('says an outdated card, box or tool before the fusion, and keeps the fusion l
 it('sizes generator, lead and fuel for the fitting at hand', function (array $supply, string $sentence) {
     $value = $supply + ['generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0], 'other_va' => 0, 'earthed' => true];
     $judgement = told('ef-saddle-tapping', array_slice(but(saddle(), 'supply', $value), 0, 12), ['dn_mm' => 180, 'sdr' => 11, 'wall_mm' => 16.4]);
-    expect(saying($judgement))->toContain($sentence)->and($judgement->steps['fusion']->locked)->toBe('"Power for this fitting" must be good first.');
+    expect(saying($judgement))->toContain($sentence)->and($judgement->steps['fusion']->lock?->text)->toBe('"Power for this fitting" must be good first.');
 })->with([
     // 39.5² / (0.9 x 1.1 Ohm) = 1576 W; /0.85 /0.8 x 1.25 = 2897 VA.
     [['generator' => ['id' => 'g', 'name' => 'Little set', 'rated_va' => 2500, 'voltage_v' => 230]], 'Little set gives 2500 VA; this fitting needs 2897 VA'],

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 use Diastoma\Core\PressureTest\CleanLog;
 use Diastoma\Core\PressureTest\LoggerCsv;
-use Diastoma\Core\Procedure\FieldSpec;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\Noise;
 
@@ -198,7 +197,7 @@ it('14 takes nothing tried for no pass, 1,234 for no number, and absolute pressu
         expect(refused('parse-quantity', ['text' => "7 {$absolute}", 'kind' => 'pressure', 'pressure_reference' => 'gauge']))->toBe('text');
     }
     expect(calc('parse-quantity', ['text' => '7 bara', 'kind' => 'pressure', 'pressure_reference' => 'gauge', 'p_atm_pa' => 101325]))->toMatchArray(['si' => 598675.0, 'reference' => 'gauge']);
-    $of = fn (array $raw) => FieldSpec::from($raw + ['key' => 'x', 'label' => 'X']);
+    $of = fn (array $raw) => little([['id' => 'one', 'kind' => 'number', 'title' => 'One', 'fields' => [$raw + ['key' => 'x', 'label' => 'X']]]])->steps[0]->fields[0];
     foreach (['1,234', '1.234.5', '12,34,56', '1e3', '٣', '1,234 mm'] as $text) {
         expect(fn () => $of(['key' => 'x_mm', 'quantity' => 'length'])->read($text, 'x_mm'))->toThrow(Refused::class)->and(fn () => $of(['type' => 'number'])->read($text, 'x'))->toThrow(Refused::class);
     }

@@ -7,7 +7,6 @@ use Diastoma\Core\Electrofusion\TraceFile;
 use Diastoma\Core\PressureTest\CleanLog;
 use Diastoma\Core\PressureTest\LoggerCsv;
 use Diastoma\Core\Procedure\Fact;
-use Diastoma\Core\Procedure\FactCheck;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
@@ -49,7 +48,7 @@ it('takes odd entries at each step with a sentence, or stores and judges them wi
                 $value = ['signed' => odd($noise), 'remark' => odd($noise)];
             }
             try {
-                $facts[] = new Fact("f{$round}{$step->key()}", $step->key(), FactCheck::normalise($step, $value), $now);
+                $facts[] = new Fact("f{$round}{$step->key()}", $step->key(), $step->normalise($value), $now);
                 $stored++;
             } catch (Refused $refused) {
                 expect($refused->faults)->not->toBe([]);
@@ -73,7 +72,7 @@ it('judges half a joint without falling over, whatever half it is', function () 
         $facts = [];
         foreach ($all as $key => $value) {
             if ($noise->uniform() > 0) {
-                $facts[] = new Fact($key, $key, FactCheck::normalise($procedure->step($key), $value), new DateTimeImmutable('2026-05-04T09:00:00Z'));
+                $facts[] = new Fact($key, $key, $procedure->step($key)->normalise($value), new DateTimeImmutable('2026-05-04T09:00:00Z'));
             }
         }
         shuffle($facts);

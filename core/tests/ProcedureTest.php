@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 use Diastoma\Core\Console;
 use Diastoma\Core\Procedure\Fact;
-use Diastoma\Core\Procedure\FactCheck;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\JudgeFromJson;
 use Diastoma\Core\Procedure\Judgement;
@@ -16,20 +15,13 @@ use Diastoma\Core\Verdict;
 /*
  * The engine on small procedures made here: each shows one thing that a procedure file can say.
  */
-function little(array $steps, array $more = []): Procedure
-{
-    return Procedure::from($more + ['id' => 'little', 'version' => '1', 'title' => 'Little', 'joint_type' => 'test', 'parameters' => [
-        'most_mm' => ['value' => 3, 'source' => 'this test', 'certainty' => 'project'], 'u_mm' => ['value' => 0.5, 'source' => 'this test', 'certainty' => 'project'],
-    ], 'steps' => $steps]);
-}
-
 /** @param  array<string, array<string, mixed>>  $values  step => value, in order, a minute apart */
 function littleJudged(Procedure $procedure, array $values, array $line = []): Judgement
 {
     $facts = [];
     $minute = 0;
     foreach ($values as $key => $value) {
-        $facts[] = new Fact("f{$minute}", $key, FactCheck::normalise($procedure->step($key), $value), new DateTimeImmutable('2026-05-04T08:00:00Z +'.$minute++.' minutes'), 'J. Weir', 'joiner');
+        $facts[] = new Fact("f{$minute}", $key, $procedure->step($key)->normalise($value), new DateTimeImmutable('2026-05-04T08:00:00Z +'.$minute++.' minutes'), 'J. Weir', 'joiner');
     }
 
     return Judge::judge($procedure, $facts, $line, new DateTimeImmutable('2026-05-04T12:00:00Z'));
@@ -57,29 +49,29 @@ it('keeps what was recorded out of order and leaves it to the engineer', functio
     $right = littleJudged(little($steps), ['clean' => ['ok' => true], 'gap' => ['gap_mm' => 1]]);
     $wrong = littleJudged(little($steps), ['gap' => ['gap_mm' => 1], 'clean' => ['ok' => true]]);
     expect($right->verdict)->toBe(Verdict::Good)->and($wrong->verdict)->toBe(Verdict::Open)
-        ->and($wrong->steps['gap']->reasons[0]->text)->toBe('Recorded before "Clean", which must come first.')
-        ->and(littleJudged(little($steps), [])->steps['gap']->locked)->toBe('"Clean" comes first.');
+        ->and($wrong->steps['gap']->reasons[0]->text->in(UnitSystem::Metric))->toBe('Recorded before "Clean", which must come first.')
+        ->and(littleJudged(little($steps), [])->steps['gap']->lock?->text)->toBe('"Clean" comes first.');
 });
 
 it('locks a step until another is good', function () {
     $steps = [GAP, ['id' => 'fuse', 'kind' => 'check', 'title' => 'Fuse', 'needs_good' => ['gap'], 'fields' => [['key' => 'ok', 'label' => 'Fused', 'type' => 'yesno', 'want' => true]]]];
-    expect(littleJudged(little($steps), [])->steps['fuse']->locked)->toBe('"Gap" must be good first.')
-        ->and(littleJudged(little($steps), ['gap' => ['gap_mm' => 9]])->steps['fuse']->locked)->toBe('"Gap" must be good first.')
-        ->and(littleJudged(little($steps), ['gap' => ['gap_mm' => 3]])->steps['fuse']->locked)->toBeNull();
+    expect(littleJudged(little($steps), [])->steps['fuse']->lock?->text)->toBe('"Gap" must be good first.')
+        ->and(littleJudged(little($steps), ['gap' => ['gap_mm' => 9]])->steps['fuse']->lock?->text)->toBe('"Gap" must be good first.')
+        ->and(littleJudged(little($steps), ['gap' => ['gap_mm' => 3]])->steps['fuse']->lock?->text)->toBeNull();
 });
 
 it('asks a step only where its condition holds', function () {
-    $steps = [GAP, ['id' => 'coil', 'kind' => 'check', 'title' => 'Coil', 'when' => [['of' => '$line.delivery', 'is' => 'coil'], ['of' => '$line.dn_mm', 'min' => 63, 'max' => 180]],
+    $steps = [GAP, ['id' => 'coil', 'kind' => 'check', 'title' => 'Coil', 'when' => [['of' => '$line.service', 'is' => 'gas'], ['of' => '$line.dn_mm', 'min' => 63, 'max' => 180]],
         'fields' => [['key' => 'ok', 'label' => 'Straightened', 'type' => 'yesno', 'want' => true]]]];
     $keys = fn (array $line) => array_keys(littleJudged(little($steps), [], $line)->steps);
-    expect($keys(['delivery' => 'coil', 'dn_mm' => 110]))->toBe(['gap', 'coil'])->and($keys(['delivery' => 'straight', 'dn_mm' => 110]))->toBe(['gap'])
-        ->and($keys(['delivery' => 'coil', 'dn_mm' => 225]))->toBe(['gap'])->and($keys(['delivery' => 'coil']))->toBe(['gap']);
+    expect($keys(['service' => 'gas', 'dn_mm' => 110]))->toBe(['gap', 'coil'])->and($keys(['service' => 'water', 'dn_mm' => 110]))->toBe(['gap'])
+        ->and($keys(['service' => 'gas', 'dn_mm' => 225]))->toBe(['gap'])->and($keys(['service' => 'gas']))->toBe(['gap', 'coil']);
 });
 
 it('does a sided step on each end, seen from its own side', function () {
     $step = ['each' => ['a', 'b'], 'title' => 'Gap, {side}'] + GAP;
     $judgement = littleJudged(little([$step]), ['gap@a' => ['gap_mm' => 1], 'gap@b' => ['gap_mm' => 9]], ['sides' => ['a' => 'pipe 7', 'b' => 'pipe 8']]);
-    expect(array_map(fn ($s) => [$s->title(), $s->verdict], array_values($judgement->steps)))->toBe([['Gap, pipe 7', Verdict::Good], ['Gap, pipe 8', Verdict::Bad]])->and($judgement->next)->toBe('gap@b');
+    expect(array_map(fn ($s) => [$s->title, $s->verdict], array_values($judgement->steps)))->toBe([['Gap, pipe 7', Verdict::Good], ['Gap, pipe 8', Verdict::Bad]])->and($judgement->next)->toBe('gap@b');
 });
 
 it('takes a choice and a hold as the file says', function () {
@@ -88,8 +80,8 @@ it('takes a choice and a hold as the file says', function () {
         ['id' => 'sign', 'kind' => 'hold', 'title' => 'Sign', 'roles' => ['inspector'], 'refused_do' => 'Put it right.', 'fields' => []],
     ];
     $bad = littleJudged(little($steps), ['soil' => ['soil' => 'peat'], 'sign' => ['signed' => false, 'remark' => 'no photograph']]);
-    expect($bad->steps['soil']->reasons[0]->text)->toBe('Peat does not carry.')->and($bad->steps['sign']->reasons[0]->text)->toBe('J. Weir refused to sign: no photograph.')
-        ->and($bad->steps['sign']->reasons[0]->do)->toBe('Put it right.')->and($bad->readyForSignature())->toBeFalse();
+    expect($bad->steps['soil']->reasons[0]->text->in(UnitSystem::Metric))->toBe('Peat does not carry.')->and($bad->steps['sign']->reasons[0]->text->in(UnitSystem::Metric))->toBe('J. Weir refused to sign: no photograph.')
+        ->and($bad->steps['sign']->reasons[0]->do->in(UnitSystem::Metric))->toBe('Put it right.')->and($bad->readyForSignature())->toBeFalse();
     $good = littleJudged(little($steps), ['soil' => ['soil' => 'sand'], 'sign' => ['signed' => true]]);
     expect($good->verdict)->toBe(Verdict::Good)->and($good->readyForSignature())->toBeTrue();
     expect(fn () => littleJudged(little($steps), ['sign' => ['signed' => false]]))->toThrow(Refused::class, 'say why it is not signed')
@@ -99,21 +91,21 @@ it('takes a choice and a hold as the file says', function () {
 
 it('binds what is known and keeps the rest unknown', function (mixed $bound, mixed $wanted) {
     $steps = [
-        ['id' => 'one', 'kind' => 'number', 'title' => 'One', 'fields' => [['key' => 'x_mm', 'label' => 'X', 'quantity' => 'length'], ['key' => 'ok', 'label' => 'OK', 'type' => 'yesno', 'want' => true, 'bad' => 'Not OK.']]],
+        ['id' => 'one', 'kind' => 'number', 'title' => 'One', 'fields' => [['key' => 'x_mm', 'label' => 'X', 'quantity' => 'length'], ['key' => 'y_mm', 'label' => 'Y', 'quantity' => 'length', 'optional' => true], ['key' => 'ok', 'label' => 'OK', 'type' => 'yesno', 'want' => true, 'bad' => 'Not OK.']]],
         ['id' => 'ring', 'kind' => 'round', 'title' => 'Ring', 'positions' => ['12:00', '3:00'], 'fields' => [['key' => 'd_mm', 'label' => 'D', 'quantity' => 'length']]],
         ['id' => 'two', 'kind' => 'check', 'title' => 'Two', 'device' => 'any', 'device_in' => ['got' => $bound], 'fields' => [['key' => 'done', 'label' => 'Done', 'type' => 'yesno']]],
     ];
-    $judgement = littleJudged(little($steps), ['one' => ['x_mm' => 4, 'ok' => false], 'ring' => ['readings' => [['clock' => '12', 'd_mm' => 110], ['clock' => '3', 'd_mm' => 111]]]], ['time_zone' => 'UTC', 'list' => [['code' => 'slip'], ['code' => 'gap']], 'series' => [[0, 1], [1, 1], [2.5, 1], [3.5, 1]]]);
+    $judgement = littleJudged(little($steps), ['one' => ['x_mm' => 4, 'ok' => false], 'ring' => ['readings' => [['clock' => '12', 'd_mm' => 110], ['clock' => '3', 'd_mm' => 111]]]], ['time_zone' => 'UTC', 'restraints' => [['code' => 'slip'], ['code' => 'gap']], 'segments' => [[0, 1], [1, 1], [2.5, 1], [3.5, 1]]]);
     expect($judgement->steps['two']->device)->toEqual($wanted === null ? [] : ['got' => $wanted]);
 })->with([
     'a fact of another step' => ['$step.one.x_mm', 4.0], 'when it was done' => ['$step.one.@at', '2026-05-04T08:00:00+00:00'], 'a parameter' => ['$param.most_mm', 3], 'the line' => ['$line.time_zone', 'UTC'],
     'now' => ['$now', '2026-05-04T12:00:00+00:00'], 'nothing' => ['$step.one.y_mm', null], 'a plain value' => ['plain', 'plain'],
-    'the first that is known' => [['$first' => ['$step.one.y_mm', '$step.one.x_mm', 7]], 4.0], 'the first of none' => [['$first' => ['$step.one.none', '$line.gone']], null],
-    'the earliest' => [['$earliest' => ['2026-05-04T10:00:00+02:00', '2026-05-04T08:30:00Z', '$line.gone']], '2026-05-04T10:00:00+02:00'],
-    'the largest' => [['$most' => ['$param.most_mm', '$step.one.x_mm', '$line.gone']], 4.0], 'the largest of none' => [['$most' => ['$line.gone']], null],
-    'the spacing' => [['$spacing' => '$line.series'], 1.0], 'no spacing' => [['$spacing' => '$line.gone'], null],
-    'all' => [['$all' => [true, true]], true], 'not all' => [['$all' => [true, false, '$line.gone']], false], 'all, not known' => [['$all' => [true, '$line.gone']], null],
-    'a code in a list' => [['$has' => '$line.list', 'any' => ['gap', 'leak']], true], 'no such code' => [['$has' => '$line.list', 'any' => ['leak']], false], 'no list' => [['$has' => '$line.gone', 'any' => ['leak']], null],
+    'the first that is known' => [['$first' => ['$step.one.y_mm', '$step.one.x_mm', 7]], 4.0], 'the first of none' => [['$first' => ['$step.one.y_mm', '$line.sdr']], null],
+    'the earliest' => [['$earliest' => ['2026-05-04T10:00:00+02:00', '2026-05-04T08:30:00Z', '$line.sdr']], '2026-05-04T10:00:00+02:00'],
+    'the largest' => [['$most' => ['$param.most_mm', '$step.one.x_mm', '$line.sdr']], 4.0], 'the largest of none' => [['$most' => ['$line.sdr']], null],
+    'the spacing' => [['$spacing' => '$line.segments'], 1.0], 'no spacing' => [['$spacing' => '$line.sdr'], null],
+    'all' => [['$all' => [true, true]], true], 'not all' => [['$all' => [true, false, '$line.sdr']], false], 'all, not known' => [['$all' => [true, '$line.sdr']], null],
+    'a code in a list' => [['$has' => '$line.restraints', 'any' => ['gap', 'leak']], true], 'no such code' => [['$has' => '$line.restraints', 'any' => ['leak']], false], 'no list' => [['$has' => '$line.sdr', 'any' => ['leak']], null],
     'a step gone wrong' => [['$good' => 'one'], false], 'and said so' => [['$bad' => 'one'], true], 'a good step' => [['$good' => 'ring'], true], 'a step not judged yet' => [['$bad' => 'two'], null],
     'recorded' => [['$recorded' => 'one'], true], 'not recorded' => [['$recorded' => 'two'], false], 'not repeated' => [['$repeated' => 'one'], false], 'never begun' => [['$repeated' => 'two'], null],
     'rows of a round' => [['$rows' => '$step.ring.readings', 'angle_deg' => 'angle', 'd_mm' => 'd_mm'], [['angle_deg' => 0.0, 'd_mm' => 110.0], ['angle_deg' => 90.0, 'd_mm' => 111.0]]],
@@ -128,7 +120,7 @@ it('supersedes a fact, and a fact that supersedes', function () {
 });
 
 it('judges from JSON, and leaves out what is refused only when it is told to', function () {
-    $in = ['procedure' => ['id' => 'little', 'version' => '1', 'title' => 'Little', 'joint_type' => 'test', 'parameters' => little([GAP])->raw['parameters'], 'steps' => [GAP]], 'now' => '2026-05-04T12:00:00Z', 'line' => ['time_zone' => 'Europe/Vienna'],
+    $in = ['procedure' => ['id' => 'little', 'version' => '1', 'title' => 'Little', 'joint_type' => 'test', 'parameters' => little([GAP])->text['parameters'], 'steps' => [GAP]], 'now' => '2026-05-04T12:00:00Z', 'line' => ['time_zone' => 'Europe/Vienna'],
         'facts' => [['id' => 'x', 'step' => 'gap', 'value' => ['gap_mm' => 90], 'at' => '2026-05-04T10:00:00Z'], ['id' => 'y', 'step' => 'gap', 'value' => ['gap_in' => 0.04], 'at' => '2026-05-04T10:05:00+02:00']]];
     expect(fn () => (new JudgeFromJson)($in))->toThrow(Refused::class, 'Gap: 90 mm is outside 0 to 20 mm.');
     $judged = (new JudgeFromJson)(['tolerant' => true, 'units' => 'us'] + $in);
@@ -146,8 +138,8 @@ it('says what is wrong with each part of a procedure file', function (array $ste
         expect(implode(' ', array_column($refused->faults, 'message')))->toContain($fault);
     }
 })->with([
-    [[], 'steps: must be a list with at least one step'], [[['kind' => 'note', 'title' => 'No id']], 'steps[0].id: is missing'], [[GAP, GAP], '"gap" stands twice'],
-    [[['after' => ['later']] + GAP], 'steps[0].after: "later" is no earlier step'], [[['kind' => 'round'] + GAP], 'a round needs at least two clock positions'],
+    [[], 'steps: is empty'], [[['kind' => 'note', 'title' => 'No id']], 'steps[0].id: is missing'], [[GAP, GAP], '"gap" stands twice'],
+    [[['after' => ['later']] + GAP], 'steps[0].after[0]: "later" is no earlier step'], [[['kind' => 'round'] + GAP], 'a round needs at least two clock positions'],
     [[['fields' => [['key' => 'gap', 'label' => 'G', 'quantity' => 'length']]] + GAP], '"gap" must end in a unit of length'], [[['fields' => [['key' => 'g_mm', 'label' => 'G', 'quantity' => 'width']]] + GAP], '"width" is no quantity'],
     [[['fields' => [['key' => 'g', 'label' => 'G', 'type' => 'colour']]] + GAP], 'fields[0].type: must be one of'], [[['judge' => [['calc' => 'guarded-verdict', 'in' => ['value' => '$param.least_mm']]]] + GAP], '"$param.least_mm" is not among the parameters'],
 ]);

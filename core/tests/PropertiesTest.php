@@ -126,7 +126,7 @@ it('shows defaults of a schema in the unit of the key', function () {
 });
 
 it('freezes a procedure by its content and not by the order of its keys', function () {
-    $raw = Procedure::shipped()['pvc-spigot-socket']->raw;
+    $raw = Procedure::shipped()['pvc-spigot-socket']->text;
     expect(Procedure::hash(array_reverse($raw, true)))->toBe(Procedure::hash($raw));
     $raw['parameters']['end_gap_mm']['value'] = 11;
     expect(Procedure::hash($raw))->not->toBe(Procedure::shipped()['pvc-spigot-socket']->hash);

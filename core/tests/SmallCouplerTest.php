@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 use Diastoma\Core\Data;
 use Diastoma\Core\Procedure\Procedure;
-use Diastoma\Core\Procedure\StepLibrary;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Units\UnitSystem;
@@ -59,7 +58,7 @@ it('works by a school that goes by a waiting table and by percent, added as data
     $oval = fn (array $clocks) => ['readings' => array_map(fn ($c, $v) => ['clock' => $c, 'value_mm' => $v], $clocks, count($clocks) === 3 ? [111.2, 109.8, 109.2] : [111.2, 110.2, 109.2, 110.2])];
     expect(small(but(smallCoupler(), 'ovality@a', $oval(['12:00', '2:00', '4:00'])), [], 'ef-coupler-table')->steps['ovality@a']->verdict)->toBe(Verdict::Bad)
         ->and(small(but(smallCoupler(), 'ovality@a', $oval(['12:00', '1:30', '3:00', '4:30'])))->steps['ovality@a']->verdict)->toBe(Verdict::Bad);
-    expect(small(but(smallCoupler(), 'wipe@a', ['wiped' => false]), [], 'ef-coupler-table')->steps['wipe@a']->reasons[0]->text)->toContain('96 %');
+    expect(small(but(smallCoupler(), 'wipe@a', ['wiped' => false]), [], 'ef-coupler-table')->steps['wipe@a']->reasons[0]->text->in(UnitSystem::Metric))->toContain('96 %');
 });
 
 it('works by a school for the hand scraper and coiled pipe, added as data alone', function () {
@@ -79,7 +78,7 @@ it('works by a school for the hand scraper and coiled pipe, added as data alone'
         $hand[] = [$key, $value, $key === 'fusion' ? 36 : $at];
     }
     $judgement = small($hand, $line, 'ef-coupler-hand');
-    expect(array_keys(array_filter($judgement->steps, fn ($s) => ! $s->optional && ! in_array($s->verdict, [Verdict::Good, Verdict::Close], true))))->toBe(['accept'], saying($judgement));
+    expect(array_keys(array_filter($judgement->steps, fn ($s) => ! $s->step->optional && ! in_array($s->verdict, [Verdict::Good, Verdict::Close], true))))->toBe(['accept'], saying($judgement));
     expect(small(without($hand, 'straight@b'), $line, 'ef-coupler-hand')->verdict)->toBe(Verdict::Open)
         ->and(saying(small(but($hand, 'straight@b', ['held' => false]), $line, 'ef-coupler-hand')))->toContain('Straighten it and hold it');
     // 0.05 mm taken off is too little, 0.45 mm too much for a wall of 5.8 mm.
@@ -158,7 +157,7 @@ it('allows one repeat by the engineer\'s permit, where the procedure does, and m
     $again = ['fusion', ['trace' => '99999999-9999-4999-8999-999999999999', 'started_at' => minute(130), 'ended_at' => (new DateTimeImmutable(minute(130)))->modify('+154 seconds')->format('Y-m-d\TH:i:sP')] + couplerFacts()['fusion'], 130];
     $rest = [['cooling', ['released_at' => minute(160)], 160], ['look', couplerFacts()['look'], 161]];
     $marked = small([...$first, $permit(), $again, ...$rest], [], 'ef-coupler-groove');
-    expect($marked->steps['cooling']->verdict)->toBe(Verdict::Close, saying($marked))->and(saying($marked))->toContain('The fitting was powered more than once')
+    expect($marked->steps['cooling']->verdict)->toBe(Verdict::Close, saying($marked))->and(saying($marked))->toContain('Fused twice, by permit; the story is whole.')
         ->and($marked->steps['fusion']->again)->toBeFalse();
     // Without the permit, or not fully cooled, a second heating is never right.
     expect(small([...$first, $again, ...$rest], [], 'ef-coupler-groove')->verdict)->toBe(Verdict::Bad)
@@ -171,8 +170,8 @@ it('says what gas and water ask for, each beside its step and no other', functio
     expect($cautions('gas', 'scrape@a'))->toContain('earth and wet the pipe')->and($cautions('water', 'scrape@a'))->not->toContain('a line that carried it');
     foreach (Procedure::shipped() as $procedure) {
         foreach ($procedure->steps as $step) {
-            foreach ($step->raw['cautions'] ?? [] as $caution) {
-                expect(is_array($caution) ? $caution['text'] : $caution)->toContain('your local code and your licensed supervisor');
+            foreach ($step->cautions as $caution) {
+                expect($caution->text)->toContain('your local code and your licensed supervisor');
             }
         }
     }
@@ -192,10 +191,10 @@ it('runs its clocks through the night on which the clock goes back, and through 
 ]);
 
 it('names the place in a procedure file that asks the library for what it does not have', function (array $steps, string $sentence) {
-    expect(fn () => StepLibrary::written(['steps' => $steps]))->toThrow(Refused::class, $sentence);
+    expect(fn () => little($steps))->toThrow(Refused::class, $sentence);
 })->with([
     [[['use' => 'electrofusion/dance']], 'steps[0].use: "electrofusion/dance" is no step of the library.'], [[['use' => '../codes/practice']], 'is no step of the library'], [[['use' => ['x']]], 'steps[0].use'],
-    [[['use' => 'electrofusion/wipe', 'with' => ['fields.9.label' => 'X']]], 'steps[0].with: there is no fields.9.label in electrofusion/wipe.'], [[['block' => []]], 'steps[0]: a block needs its steps and each.'],
+    [[['use' => 'electrofusion/wipe', 'with' => ['fields.9.label' => 'X']]], 'steps[0].with: there is no fields.9.label in electrofusion/wipe.'], [[['block' => []]], 'steps[0]: a block needs its steps, and each: the names of its rounds.'],
     [[['block' => [['use' => 'electrofusion/dance']], 'each' => ['1']]], 'steps[0].block[0].use'],
 ]);
 

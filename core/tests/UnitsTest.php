@@ -5,7 +5,6 @@ declare(strict_types=1);
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Calculation\Signature;
-use Diastoma\Core\Procedure\Sentence;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Display;
 use Diastoma\Core\Units\Quantity;
@@ -113,7 +112,7 @@ it('reads a number with its unit for either reader', function (string $key, floa
 
 it('fills a sentence from paths, in the reader\'s units, clocks and zone', function () {
     $values = ['fact' => ['gap_mm' => 1.5, 'off' => '2026-10-25T00:30:00Z', 'ok' => true, 'list' => ['one-two', 'three']], 'result' => ['depth_m' => 0.125, 'axis' => '12:59 and 6:52']];
-    $say = fn (string $text, UnitSystem $units = UnitSystem::Metric) => Sentence::render($text, $values, $units, new DateTimeZone('Europe/Vienna'));
+    $say = fn (string $text, UnitSystem $units = UnitSystem::Metric) => said($text, $values)->in($units, new DateTimeZone('Europe/Vienna'));
     expect($say('no place at all'))->toBe('no place at all')
         ->and($say('{fact.gap_mm|1} at {fact.off|time}'))->toBe('1.5 mm at 02:30')
         ->and($say('{fact.ok}, {fact.list}, {fact.list|count}, {fact.gone}'))->toBe('yes, one two, three, 2, –')

@@ -5,10 +5,14 @@ declare(strict_types=1);
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Data;
 use Diastoma\Core\Procedure\Fact;
-use Diastoma\Core\Procedure\FactCheck;
+use Diastoma\Core\Procedure\Facts;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Judgement;
+use Diastoma\Core\Procedure\Known;
+use Diastoma\Core\Procedure\Place;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Procedure\Sentence;
+use Diastoma\Core\Procedure\Spoken;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Simulation\Noise;
@@ -72,7 +76,7 @@ function judged(string|Procedure $procedure, array $values, array $line = []): J
     foreach ($procedure->steps as $step) {
         if (isset($values[$step->key()])) {
             $at = new DateTimeImmutable('2026-05-04T08:50:00+02:00 +'.$minute++.' minutes');
-            $facts[] = new Fact("f{$minute}", $step->key(), FactCheck::normalise($step, $values[$step->key()]), $at, 'J. Weir', 'joiner');
+            $facts[] = new Fact("f{$minute}", $step->key(), $step->normalise($values[$step->key()]), $at, 'J. Weir', 'joiner');
         }
     }
     $line += ['dn_mm' => 110, 'od_mm' => 110, 'sdr' => 11, 'wall_mm' => 10.0, 'material' => 'PE100', 'service' => 'water', 'time_zone' => 'Europe/Vienna', 'sides' => ['a' => 'pipe 041', 'b' => 'pipe 042']];
@@ -116,7 +120,7 @@ function told(string $procedure, array $recorded, array $line = [], int $now = 9
     $facts = [];
     foreach ($recorded as $i => [$key, $value, $at]) {
         $step = $procedure->step($key) ?? throw new LogicException("no step {$key}");
-        $facts[] = new Fact("f{$i}", $key, FactCheck::normalise($step, $value), new DateTimeImmutable(minute($at)), 'J. Weir', 'joiner');
+        $facts[] = new Fact("f{$i}", $key, $step->normalise($value), new DateTimeImmutable(minute($at)), 'J. Weir', 'joiner');
     }
 
     return Judge::judge($procedure, $facts, $line + [
@@ -163,6 +167,42 @@ function restraints(): array
     }
 
     return $all;
+}
+
+/**
+ * A procedure made for one test, with those of two parameters that it reads.
+ *
+ * @param  list<array<string, mixed>>  $steps
+ * @param  array<string, mixed>  $more
+ */
+function little(array $steps, array $more = []): Procedure
+{
+    return Procedure::from(littleText($steps, $more));
+}
+
+/** @return array<string, mixed> */
+function littleText(array $steps, array $more = []): array
+{
+    $parameters = [
+        'most_mm' => ['value' => 3, 'source' => 'this test', 'certainty' => 'project'], 'u_mm' => ['value' => 0.5, 'source' => 'this test', 'certainty' => 'project'],
+    ];
+    $read = array_filter($parameters, fn (string $name) => str_contains((string) json_encode([$steps, $more]), "\$param.{$name}"), ARRAY_FILTER_USE_KEY);
+
+    return $more + ['id' => 'little', 'version' => '1', 'title' => 'Little', 'joint_type' => 'test', 'parameters' => $read, 'steps' => $steps];
+}
+
+/** A sentence with its places filled from values alone. */
+function said(string $text, array $values): Spoken
+{
+    $parts = preg_split(Sentence::PLACE, $text);
+    preg_match_all(Sentence::PLACE, $text, $found, PREG_SET_ORDER);
+    $sentence = [array_shift($parts)];
+    foreach ($found as $i => $m) {
+        array_push($sentence, new Place(substr((string) strrchr('.'.$m[1], '.'), 1), $m[2] ?? '', null, $m[1]), $parts[$i]);
+    }
+    $nothing = little([['id' => 'one', 'kind' => 'note', 'title' => 'One', 'fields' => []]]);
+
+    return (new Sentence($sentence))->fill(new Known($nothing, new Facts([], $nothing), [], new DateTimeImmutable(DAY)), $values);
 }
 
 /** @return array<string, mixed> what a calculation answers */

@@ -22,7 +22,7 @@ final class ProcedureController extends Controller
         $projects = $this->user($request)->projects->pluck('id');
 
         return new JsonResponse(ProcedureText::usableIn($projects)->latest()->get()->unique(fn (ProcedureText $p) => "{$p->project_id}/{$p->key}")->sortBy([['family', 'asc'], ['title', 'asc']])->values()->map(fn (ProcedureText $p) => $p->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']) + [
-            'school' => $p->procedure()->raw['school'] ?? '', 'place' => $p->procedure()->raw['place'] ?? 'in-line', 'parameters' => $p->procedure()->parameters, 'own' => $p->project_id !== null,
+            'school' => $p->procedure()->school, 'place' => $p->procedure()->place, 'parameters' => $p->procedure()->parametersToArray(), 'own' => $p->project_id !== null,
         ])->all());
     }
 
@@ -31,7 +31,7 @@ final class ProcedureController extends Controller
     {
         $text = ProcedureText::usableIn($this->user($request)->projects->pluck('id'))->find($procedure->hash) ?? abort(404);
 
-        return new JsonResponse($text->procedure()->raw + ['hash' => $text->hash]);
+        return new JsonResponse($text->procedure()->text + ['hash' => $text->hash]);
     }
 
     #[OA\Post(path: '/procedures', summary: 'Load a procedure file into a project', tags: ['procedures'], requestBody: new OA\RequestBody(content: new OA\JsonContent(required: ['project_id', 'procedure'], properties: [new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'procedure', type: 'object', additionalProperties: true)])), responses: [new OA\Response(response: 201, description: 'Loaded', content: new OA\JsonContent(ref: '#/components/schemas/ProcedureShort')), new OA\Response(response: 422, description: 'Every fault with its path', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]

@@ -18,6 +18,8 @@ final readonly class Calculates
      * @param  list<string>  $gives  output keys
      * @param  string  $source  standard, clause or derivation
      * @param  list<string>  $alsoNamed  other names that answer with the same code
+     * @param  list<string>  $verdicts  words that its verdict can be
+     * @param  array<string, list<string>>  $codes  output key => the codes that it can hold; a star stands for what depends on the inputs
      */
     public function __construct(
         public string $name,
@@ -26,6 +28,8 @@ final readonly class Calculates
         public array $gives,
         public string $source,
         public array $alsoNamed = [],
+        public array $verdicts = ['good', 'close', 'bad', 'open'],
+        public array $codes = [],
     ) {
     }
 }

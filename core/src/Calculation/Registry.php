@@ -105,7 +105,7 @@ final class Registry
     }
 
     /** @return class-string */
-    private function classOf(string $name): string
+    public function classOf(string $name): string
     {
         return $this->classes[$name] ?? throw Refused::field('calc', "There is no calculation \"{$name}\"; --list shows their names.");
     }

@@ -104,6 +104,30 @@ final class Signature
         return $arguments;
     }
 
+    /** The input that answers under a key, in whatever unit. */
+    public function fieldFor(string $key): ?Field
+    {
+        foreach ($this->inputs as $input) {
+            if (array_key_exists($key, $input['keys'])) {
+                return $input['field'];
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> */
+    public function names(): array
+    {
+        return array_map(fn (array $input) => $input['field']->key, $this->inputs);
+    }
+
+    /** @return list<Field> inputs without which it does not run */
+    public function required(): array
+    {
+        return array_values(array_map(fn (array $input) => $input['field'], array_filter($this->inputs, fn (array $input) => $input['required'])));
+    }
+
     /** @return array<string, mixed> JSON schema of the object */
     public function schema(): array
     {

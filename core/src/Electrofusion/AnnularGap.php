@@ -14,7 +14,14 @@ use Diastoma\Core\Units\Si;
 use Diastoma\Core\Verdict;
 
 /** Gap to expect round the pipe inside the coupling: clearance, ovality and a pipe that sags to one side. */
-#[Calculates('annular-gap', 'What gap will there be between coupling and pipe?', Family::Electrofusion, ['gap_mean_mm', 'gap_min_mm', 'gap_max_mm', 'min_at_deg', 'max_at_deg', 'interference', 'limit_used_mm', 'limit_from', 'verdict'], 'Geometry, scanned at whole degrees; limit by size from memory (DVS 2207-1) where the label is silent')]
+#[Calculates(
+    'annular-gap',
+    'What gap will there be between coupling and pipe?',
+    Family::Electrofusion,
+    ['gap_mean_mm', 'gap_min_mm', 'gap_max_mm', 'min_at_deg', 'max_at_deg', 'interference', 'limit_used_mm', 'limit_from', 'verdict'],
+    'Geometry, scanned at whole degrees; limit by size from memory (DVS 2207-1) where the label is silent',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class AnnularGap
 {
     /** @return array<string, mixed> */

@@ -16,7 +16,14 @@ use Diastoma\Core\Units\Quantity;
  * no more than a correction for temperature may move it? The correction itself is not known here, only its largest size
  * and its direction: longer in the cold, shorter in the heat.
  */
-#[Calculates('box-time-check', 'May the box show this time for this label?', Family::Electrofusion, ['t_least_s', 't_most_s', 'verdict'], 'Window from the label\'s time and the largest correction of the procedure')]
+#[Calculates(
+    'box-time-check',
+    'May the box show this time for this label?',
+    Family::Electrofusion,
+    ['t_least_s', 't_most_s', 'verdict'],
+    'Window from the label\'s time and the largest correction of the procedure',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class BoxTimeCheck
 {
     /** @return array{t_least_s: float, t_most_s: float, verdict: string} */

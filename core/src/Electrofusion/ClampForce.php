@@ -16,7 +16,14 @@ use Diastoma\Core\Verdict;
  * Force with which the bolts of a saddle's clamp press: the shorthand F = n T/(K d), good to about 30 %. Held against
  * the prescribed torque where that is given.
  */
-#[Calculates('clamp-force', 'How hard do the bolts of the clamp press?', Family::Electrofusion, ['force_n', 'off_pct', 'verdict'], 'Shorthand of bolting; K about 0.2 dry, 0.15 oiled (common practice). The prescribed force is the maker\'s')]
+#[Calculates(
+    'clamp-force',
+    'How hard do the bolts of the clamp press?',
+    Family::Electrofusion,
+    ['force_n', 'off_pct', 'verdict'],
+    'Shorthand of bolting; K about 0.2 dry, 0.15 oiled (common practice). The prescribed force is the maker\'s',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class ClampForce
 {
     /** @return array{force_n: float, off_pct: float|null, verdict: string} */

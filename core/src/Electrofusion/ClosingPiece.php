@@ -18,7 +18,14 @@ use Diastoma\Core\Verdict;
  * Cut length of the last piece: the gap moves with the free string's temperature until the tie-in, and the piece is cut
  * at its own. A colder tie-in draws the ends back, so the gap grows.
  */
-#[Calculates('electrofusion-closing-piece', 'How long is the last piece cut?', Family::Electrofusion, ['gap_at_tie_mm', 'cut_length_mm', 'insertion_each_mm', 'min_piece_mm', 'verdict'], 'Thermal expansion; alpha from the procedure (the schools differ by a third)')]
+#[Calculates(
+    'electrofusion-closing-piece',
+    'How long is the last piece cut?',
+    Family::Electrofusion,
+    ['gap_at_tie_mm', 'cut_length_mm', 'insertion_each_mm', 'min_piece_mm', 'verdict'],
+    'Thermal expansion; alpha from the procedure (the schools differ by a third)',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class ClosingPiece
 {
     /** @return array<string, mixed> */

@@ -12,7 +12,15 @@ use Diastoma\Core\Calculation\Field\Text;
 use Diastoma\Core\Verdict;
 
 /** May codes be read by this layout? Somebody must have confirmed it and proved it on fittings in hand. */
-#[Calculates('code-layout-check', 'May codes be read by this layout?', Family::Electrofusion, ['fields', 'free_digits', 'usable', 'open_items', 'verdict'], 'ISO 13950 defines the digits (std); which hold what is not known here')]
+#[Calculates(
+    'code-layout-check',
+    'May codes be read by this layout?',
+    Family::Electrofusion,
+    ['fields', 'free_digits', 'usable', 'open_items', 'verdict'],
+    'ISO 13950 defines the digits (std); which hold what is not known here',
+    verdicts: ['good', 'open'],
+    codes: ['open_items' => ['practice', 'nobody has confirmed it', 'not proved on fittings in hand']],
+)]
 final class CodeLayoutCheck
 {
     /** @return array{fields: int, free_digits: list<int>, usable: bool, open_items: list<string>, verdict: string} */

@@ -21,6 +21,7 @@ use Diastoma\Core\Units\Quantity;
     Family::Electrofusion,
     ['dismantle_utc', 'dismantle_local', 'test_utc', 'released_early_s', 'remaining_s', 'state', 'verdict'],
     'Cooling time of the label; waiting rule of the procedure',
+    verdicts: ['good', 'bad', 'open'],
 )]
 final class CoolingClock
 {

@@ -15,7 +15,14 @@ use Diastoma\Core\Units\Si;
 use Diastoma\Core\Verdict;
 
 /** How much of a peeled or crushed test piece came apart brittle. */
-#[Calculates('decohesion-result', 'Did the test piece come apart brittle?', Family::Electrofusion, ['brittle_pct', 'verdict'], 'ISO 13954 peel, ISO 13955 crush, ISO 13956 saddle; limit about a third of the fused length (from memory)')]
+#[Calculates(
+    'decohesion-result',
+    'Did the test piece come apart brittle?',
+    Family::Electrofusion,
+    ['brittle_pct', 'verdict'],
+    'ISO 13954 peel, ISO 13955 crush, ISO 13956 saddle; limit about a third of the fused length (from memory)',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class DecohesionResult
 {
     /** @return array{brittle_pct: float, verdict: string} */

@@ -13,7 +13,14 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
 
 /** Resistance of the winding at its temperature and the window in which a reading must lie. */
-#[Calculates('element-resistance', 'Is the winding the one on the label?', Family::Electrofusion, ['r_at_temp_ohm', 'r_min_ohm', 'r_max_ohm', 'verdict'], 'Copper 0.00393 /K: IEC 60028; 10 % and 0.1 Ω: from memory, EN 1555-3 / EN 12201-3')]
+#[Calculates(
+    'element-resistance',
+    'Is the winding the one on the label?',
+    Family::Electrofusion,
+    ['r_at_temp_ohm', 'r_min_ohm', 'r_max_ohm', 'verdict'],
+    'Copper 0.00393 /K: IEC 60028; 10 % and 0.1 Ω: from memory, EN 1555-3 / EN 12201-3',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class ElementResistance
 {
     /** @return array<string, mixed> */

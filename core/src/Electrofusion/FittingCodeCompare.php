@@ -12,7 +12,15 @@ use Diastoma\Core\Refused;
 use Diastoma\Core\Verdict;
 
 /** Do bar code and printed label of the fitting agree? A hold point even when the check digit is right. */
-#[Calculates('fitting-code-compare', 'Do code and label agree?', Family::Electrofusion, ['mismatch', 'missing', 'verdict'], 'Common practice; voltage within 0.05 V, time within 1 s')]
+#[Calculates(
+    'fitting-code-compare',
+    'Do code and label agree?',
+    Family::Electrofusion,
+    ['mismatch', 'missing', 'verdict'],
+    'Common practice; voltage within 0.05 V, time within 1 s',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['mismatch' => ['dn_mm', 'voltage_v', 'time_s'], 'missing' => ['dn_mm', 'voltage_v', 'time_s']],
+)]
 final class FittingCodeCompare
 {
     private const WITHIN = ['dn_mm' => 0.0, 'voltage_v' => 0.05, 'time_s' => 1.0];

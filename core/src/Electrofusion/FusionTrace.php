@@ -20,6 +20,8 @@ use Diastoma\Core\Units\Quantity;
     Family::Electrofusion,
     ['energy_j', 'energy_pct', 'fused_s', 'start_r_ohm', 'events', 'verdict'],
     'Voltage tolerance from memory: ISO 12176-2; energy and drop limits common practice; all from the procedure',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['events' => ['under-voltage', 'over-voltage', 'supply-lost', 'open-circuit', 'turn-short', 'wrong-fitting-suspected', 'resistance-out-of-window', 'early-end', 'late-end', 'energy-low', 'energy-high', 'no-power', 'data-gap']],
 )]
 final class FusionTrace
 {

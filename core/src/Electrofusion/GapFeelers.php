@@ -29,6 +29,8 @@ use Diastoma\Core\Verdict;
     Family::Electrofusion,
     ['gap_max_mm', 'gap_min_mm', 'gap_mean_mm', 'max_at_clock_h', 'max_at', 'opposite_sum_mm', 'ecc_mm', 'ecc_toward_deg', 'ovality_mm', 'empty_arc_deg', 'limit_used_mm', 'limit_from', 'reasons', 'verdict'],
     'Least squares, k = 1 and 2; limit from the procedure, or by size from memory (DVS 2207-1) where the label is silent',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['reasons' => ['bunched']],
 )]
 final class GapFeelers
 {

@@ -13,7 +13,14 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
 
 /** Does the generator carry this fitting, and what fuel does the work take? Rated is the continuous power, not the peak. */
-#[Calculates('generator-size', 'Does the generator carry this fitting?', Family::Electrofusion, ['input_w', 'apparent_va', 'required_va', 'fuel_l', 'verdict'], 'Power balance; small petrol sets take about 0.5 to 0.7 L/kWh (common practice, rough)')]
+#[Calculates(
+    'generator-size',
+    'Does the generator carry this fitting?',
+    Family::Electrofusion,
+    ['input_w', 'apparent_va', 'required_va', 'fuel_l', 'verdict'],
+    'Power balance; small petrol sets take about 0.5 to 0.7 L/kWh (common practice, rough)',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class GeneratorSize
 {
     private const JOULES_PER_KWH = 3.6e6;

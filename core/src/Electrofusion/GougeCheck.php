@@ -15,7 +15,14 @@ use Diastoma\Core\Units\Si;
 use Diastoma\Core\Verdict;
 
 /** Depth of a scratch as a share of the wall (measured or minimum wall). */
-#[Calculates('gouge-check', 'Is the scratch too deep?', Family::Electrofusion, ['depth_pct', 'verdict'], 'Limit from the procedure; 10 % of the wall is common practice')]
+#[Calculates(
+    'gouge-check',
+    'Is the scratch too deep?',
+    Family::Electrofusion,
+    ['depth_pct', 'verdict'],
+    'Limit from the procedure; 10 % of the wall is common practice',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class GougeCheck
 {
     /** @return array{depth_pct: float, verdict: string} */

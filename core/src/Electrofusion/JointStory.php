@@ -18,7 +18,15 @@ use Diastoma\Core\Verdict;
  * Several traces, one joint: was everything fused that must be, once each, in order? Cooling counts from the last
  * fusion. A permitted repeat is a decision laid over this verdict, never a silent good.
  */
-#[Calculates('joint-story', 'Do the traces of this joint tell one good story?', Family::Electrofusion, ['reasons', 'verdict', 'cooling_from'], 'Common practice: a fitting is never fused twice; a preheating comes before the fusion')]
+#[Calculates(
+    'joint-story',
+    'Do the traces of this joint tell one good story?',
+    Family::Electrofusion,
+    ['reasons', 'verdict', 'cooling_from'],
+    'Common practice: a fitting is never fused twice; a preheating comes before the fusion',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['reasons' => ['missing:*', 'repeated:*', 'bad:*', 'open:*', 'too-many:*', 'order', 'unexpected:*']],
+)]
 final class JointStory
 {
     /**

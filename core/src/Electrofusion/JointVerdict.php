@@ -14,7 +14,15 @@ use Diastoma\Core\Refused;
  * Looking at the finished joint: accept, review or cut out. A sign not looked at is never taken as good.
  * Looks alone never accept: a joint can look right with a dirty interface.
  */
-#[Calculates('joint-verdict', 'Accept, review or cut out?', Family::Electrofusion, ['joint_class', 'reject', 'missing', 'open_items', 'verdict'], 'Start set of signs, common practice')]
+#[Calculates(
+    'joint-verdict',
+    'Accept, review or cut out?',
+    Family::Electrofusion,
+    ['joint_class', 'reject', 'missing', 'open_items', 'verdict'],
+    'Start set of signs, common practice',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['reject' => ['melt-escape', 'wire-exposed', 'insertion-mark-moved', 'misaligned', 'moved-while-cooling', 'interrupted', 'trace-fail', 'wet', 'gap-over-limit', 'not-scraped', 'fused-twice'], 'missing' => ['indicators-up', 'insertion-marks-both-sides', 'peel-visible-both-sides', 'label-matches', 'cooling-held'], 'open_items' => ['*']],
+)]
 final class JointVerdict
 {
     public const MUST_BE_TRUE = ['indicators-up', 'insertion-marks-both-sides', 'peel-visible-both-sides', 'label-matches', 'cooling-held'];

@@ -14,7 +14,15 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
 
 /** Does the fitting's label suit this pipe? Too thin a wall collapses inwards under melt pressure. */
-#[Calculates('label-check', 'Does the fitting suit the pipe?', Family::Electrofusion, ['fails', 'verdict'], 'Range printed on the fitting')]
+#[Calculates(
+    'label-check',
+    'Does the fitting suit the pipe?',
+    Family::Electrofusion,
+    ['fails', 'verdict'],
+    'Range printed on the fitting',
+    verdicts: ['good', 'bad'],
+    codes: ['fails' => ['size', 'sdr-range']],
+)]
 final class LabelCheck
 {
     /** @return array{fails: list<string>, verdict: string} */

@@ -17,7 +17,15 @@ use Diastoma\Core\Verdict;
  * May this extension lead be used, and how long may it be? The box draws constant power, so the current rises as the
  * voltage falls; when no voltage carries the power, the supply collapses. Only the supply lead may be lengthened.
  */
-#[Calculates('lead-drop', 'May this extension lead be used?', Family::Electrofusion, ['loop_ohm', 'current_a', 'drop_simple_v', 'load_v', 'drop_v', 'drop_pct', 'loss_w', 'collapse', 'length_max_m', 'verdict'], 'Circuit at constant power; copper by IEC 60028, 1/58 Ω·mm²/m at 20 °C and 0.00393 per K; flexible leads by IEC 60228')]
+#[Calculates(
+    'lead-drop',
+    'May this extension lead be used?',
+    Family::Electrofusion,
+    ['loop_ohm', 'current_a', 'drop_simple_v', 'load_v', 'drop_v', 'drop_pct', 'loss_w', 'collapse', 'length_max_m', 'verdict'],
+    'Circuit at constant power; copper by IEC 60028, 1/58 Ω·mm²/m at 20 °C and 0.00393 per K; flexible leads by IEC 60228',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['collapse' => ['1']],
+)]
 final class LeadDrop
 {
     private const COPPER_PER_K = 0.00393;

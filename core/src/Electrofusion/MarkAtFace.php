@@ -21,7 +21,15 @@ use Diastoma\Core\Verdict;
  * Does the insertion mark stand at the face of the coupling all round? Read from the face to the mark: positive while
  * the mark is still outside (not home), negative when the coupling has swallowed it. Unequal readings show a skew.
  */
-#[Calculates('mark-at-face', 'Does the insertion mark stand at the face all round?', Family::Electrofusion, ['out_max_mm', 'out_min_mm', 'mean_mm', 'skew_mm', 'skew_towards', 'empty_arc_deg', 'fails', 'reasons', 'verdict'], 'Common practice; limits from the procedure')]
+#[Calculates(
+    'mark-at-face',
+    'Does the insertion mark stand at the face all round?',
+    Family::Electrofusion,
+    ['out_max_mm', 'out_min_mm', 'mean_mm', 'skew_mm', 'skew_towards', 'empty_arc_deg', 'fails', 'reasons', 'verdict'],
+    'Common practice; limits from the procedure',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['fails' => ['not-home', 'too-deep', 'skewed'], 'reasons' => ['bunched']],
+)]
 final class MarkAtFace
 {
     /**

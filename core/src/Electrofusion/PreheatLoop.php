@@ -18,7 +18,15 @@ use Diastoma\Core\Units\Quantity;
  * Fuse, preheat, wait, feel the gap, or give up: large couplings are preheated until the gap has closed, as often as
  * the procedure allows. The fusion has its own code and trace; a preheating is never part of it.
  */
-#[Calculates('preheat-loop', 'Fuse now, preheat again, or give up?', Family::Electrofusion, ['state', 'preheats_used', 'wait_more_s', 'verdict'], 'Common practice for large couplings; limits from the procedure')]
+#[Calculates(
+    'preheat-loop',
+    'Fuse now, preheat again, or give up?',
+    Family::Electrofusion,
+    ['state', 'preheats_used', 'wait_more_s', 'verdict'],
+    'Common practice for large couplings; limits from the procedure',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['state' => ['fuse', 'preheat', 'wait', 'reject']],
+)]
 final class PreheatLoop
 {
     /**

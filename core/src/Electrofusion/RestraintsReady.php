@@ -16,7 +16,15 @@ use Diastoma\Core\Verdict;
  * May the hoists be drawn? Enough restraints on each pipe end, each fused well, and the latest of their cooling clocks
  * run out. A bad one carries nothing and is not counted.
  */
-#[Calculates('restraints-ready', 'May the pipes be pulled by their restraints?', Family::Electrofusion, ['count_a', 'count_b', 'free_from', 'fails', 'waits', 'verdict'], 'Common practice for large couplings: often three on each end, none pulled before the last has cooled')]
+#[Calculates(
+    'restraints-ready',
+    'May the pipes be pulled by their restraints?',
+    Family::Electrofusion,
+    ['count_a', 'count_b', 'free_from', 'fails', 'waits', 'verdict'],
+    'Common practice for large couplings: often three on each end, none pulled before the last has cooled',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['fails' => ['too-few:a', 'too-few:b', 'still-warm:*'], 'waits' => ['*']],
+)]
 final class RestraintsReady
 {
     /**

@@ -15,7 +15,14 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
 
 /** How long the peeled skin lay open before power. */
-#[Calculates('surface-open-time', 'Is the peeled surface still fresh?', Family::Electrofusion, ['open_s', 'verdict'], 'Limit of the procedure; common practice spreads from 30 min to the same shift, covered')]
+#[Calculates(
+    'surface-open-time',
+    'Is the peeled surface still fresh?',
+    Family::Electrofusion,
+    ['open_s', 'verdict'],
+    'Limit of the procedure; common practice spreads from 30 min to the same shift, covered',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class SurfaceOpenTime
 {
     /** @return array{open_s: float, verdict: string} */

@@ -18,7 +18,15 @@ use Diastoma\Core\Verdict;
  * Shrinkage of the cut end, and how much to cut off to be rid of it. Good only where the end was read and the pipe
  * behind the shrinkage too: a profile that begins behind the toe, or ends in it, shows none.
  */
-#[Calculates('toe-in', 'Must a short piece be cut off?', Family::Electrofusion, ['toe_in_mm', 'toe_in_pct', 'cut_off_mm', 'reasons', 'verdict'], 'Geometry; limit from the procedure')]
+#[Calculates(
+    'toe-in',
+    'Must a short piece be cut off?',
+    Family::Electrofusion,
+    ['toe_in_mm', 'toe_in_pct', 'cut_off_mm', 'reasons', 'verdict'],
+    'Geometry; limit from the procedure',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['reasons' => ['end-not-read', 'back-not-read']],
+)]
 final class ToeIn
 {
     /**

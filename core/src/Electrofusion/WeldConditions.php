@@ -14,7 +14,15 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
 
 /** May we fuse here and now: air, pipe against fitting, dew, wind and rain. What is not known is open. */
-#[Calculates('weld-conditions', 'May we fuse in this weather?', Family::Electrofusion, ['dew_c', 'frost_c', 'colder_c', 'point', 'point_c', 'dew_margin_k', 'pipe_fitting_diff_k', 'fails', 'open_items', 'verdict'], 'Limits of label and procedure; dew margin from memory: ISO 8502-4')]
+#[Calculates(
+    'weld-conditions',
+    'May we fuse in this weather?',
+    Family::Electrofusion,
+    ['dew_c', 'frost_c', 'colder_c', 'point', 'point_c', 'dew_margin_k', 'pipe_fitting_diff_k', 'fails', 'open_items', 'verdict'],
+    'Limits of label and procedure; dew margin from memory: ISO 8502-4',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['fails' => ['air-range', 'temperature-difference', 'condensation', 'wind', 'rain'], 'open_items' => ['air-range', 'temperature-difference', 'condensation', 'wind', 'rain']],
+)]
 final class WeldConditions
 {
     /** @return array<string, mixed> */

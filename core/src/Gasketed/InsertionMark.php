@@ -22,6 +22,8 @@ use Diastoma\Core\Units\Quantity;
     Family::Gasketed,
     ['mark_m', 'offcentre_m', 'failed', 'pass', 'verdict'],
     'Common practice: what a mark means differs by kind of joint and school',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['failed' => ['under-inserted', 'over-inserted', 'off-centre', 'not-home']],
 )]
 final class InsertionMark
 {

@@ -30,6 +30,7 @@ use Diastoma\Core\Units\Quantity;
     Family::Gasketed,
     ['mean_gap_m', 'angle_deg', 'widest_hour', 'turn_hour', 'turn_right_deg', 'turn_up_deg', 'angle_u_deg', 'max_gap_fit_m', 'min_gap_fit_m', 'rms_residual_m', 'suspect_hour', 'near_limit', 'empty_arc_deg', 'inflation', 'failed', 'pass', 'not_judged', 'verdict', 'reasons', 'widest', 'turn'],
     'Geometry of a plane bell face; least squares, k = 1',
+    codes: ['reasons' => ['bunched', 'no-uncertainty', 'near-limit']],
 )]
 final class JointGapFit
 {

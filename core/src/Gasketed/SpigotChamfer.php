@@ -13,7 +13,15 @@ use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
 
 /** Length of the chamfer along the barrel and the edge it leaves. */
-#[Calculates('spigot-chamfer', 'How long must the chamfer be, and is it right?', Family::Gasketed, ['length_m', 'land_m', 'failed', 'pass', 'verdict'], 'Geometry; 15° to half the wall: common practice for PVC')]
+#[Calculates(
+    'spigot-chamfer',
+    'How long must the chamfer be, and is it right?',
+    Family::Gasketed,
+    ['length_m', 'land_m', 'failed', 'pass', 'verdict'],
+    'Geometry; 15° to half the wall: common practice for PVC',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['failed' => ['over-chamfered', 'under-chamfered']],
+)]
 final class SpigotChamfer
 {
     /** @return array<string, mixed> */

@@ -15,7 +15,14 @@ use Diastoma\Core\Calendar;
 use Diastoma\Core\Verdict;
 
 /** Was the instrument in calibration when it was used? The due day itself, in site time, still counts. */
-#[Calculates('calibration-status', 'Was the instrument in date when used?', Family::Measuring, ['due_on', 'days_left', 'verdict', 'reasons'], 'Common practice; the verdict belongs to the moment of use')]
+#[Calculates(
+    'calibration-status',
+    'Was the instrument in date when used?',
+    Family::Measuring,
+    ['due_on', 'days_left', 'verdict', 'reasons'],
+    'Common practice; the verdict belongs to the moment of use',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class CalibrationStatus
 {
     /** @return array<string, mixed> */

@@ -15,7 +15,14 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
 
 /** Has enough time passed, and not too much? Without an end it says when the least time will be over. */
-#[Calculates('elapsed', 'Has enough time passed?', Family::Measuring, ['until_utc', 'elapsed_s', 'short_s', 'verdict'], 'Waiting time of the procedure')]
+#[Calculates(
+    'elapsed',
+    'Has enough time passed?',
+    Family::Measuring,
+    ['until_utc', 'elapsed_s', 'short_s', 'verdict'],
+    'Waiting time of the procedure',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class Elapsed
 {
     /** @return array{until_utc: string|null, elapsed_s: float|null, short_s: float|null, verdict: string} */

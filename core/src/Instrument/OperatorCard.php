@@ -17,7 +17,15 @@ use Diastoma\Core\Verdict;
  * May the holder of this card make this joint? In date at the moment of use, for this kind of work, size and material.
  * What the card or the joint does not say is open, never taken as allowed.
  */
-#[Calculates('operator-card', 'May the holder of this card make this joint?', Family::Measuring, ['fails', 'open_items', 'days_left', 'verdict'], 'Common practice; operator cards by ISO 12176-3 (number sure). The last day itself still counts')]
+#[Calculates(
+    'operator-card',
+    'May the holder of this card make this joint?',
+    Family::Measuring,
+    ['fails', 'open_items', 'days_left', 'verdict'],
+    'Common practice; operator cards by ISO 12176-3 (number sure). The last day itself still counts',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['fails' => ['expiry', 'work', 'size', 'material'], 'open_items' => ['expiry', 'work', 'size', 'material']],
+)]
 final class OperatorCard
 {
     /** @return array{fails: list<string>, open_items: list<string>, days_left: int|null, verdict: string} */

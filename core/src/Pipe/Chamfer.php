@@ -16,7 +16,14 @@ use Diastoma\Core\Units\Si;
 use Diastoma\Core\Verdict;
 
 /** A chamfer from any two of axial length, radial depth, slope length and angle (from the pipe axis unless said). */
-#[Calculates('chamfer', 'What does this chamfer leave of the wall?', Family::Measuring, ['axial_mm', 'radial_mm', 'slope_mm', 'angle_deg', 'face_left_mm', 'nose_diameter_mm', 'verdict', 'reasons'], 'Geometry')]
+#[Calculates(
+    'chamfer',
+    'What does this chamfer leave of the wall?',
+    Family::Measuring,
+    ['axial_mm', 'radial_mm', 'slope_mm', 'angle_deg', 'face_left_mm', 'nose_diameter_mm', 'verdict', 'reasons'],
+    'Geometry',
+    verdicts: ['good', 'bad', 'open'],
+)]
 final class Chamfer
 {
     /** @return array<string, mixed> */

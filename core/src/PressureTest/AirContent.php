@@ -15,7 +15,15 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** Vent again or go on: how much air the water pumped in betrays. */
-#[Calculates('air-content', 'Is there air in the section?', Family::PressureTest, ['theory_l', 'ratio', 'air_l', 'air_percent', 'flag', 'verdict'], 'Isothermal air; a limit of 4 % or less is from memory')]
+#[Calculates(
+    'air-content',
+    'Is there air in the section?',
+    Family::PressureTest,
+    ['theory_l', 'ratio', 'air_l', 'air_percent', 'flag', 'verdict'],
+    'Isothermal air; a limit of 4 % or less is from memory',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['flag' => ['ok', 'less-than-theory']],
+)]
 final class AirContent
 {
     /**

@@ -19,7 +19,15 @@ use Diastoma\Core\Units\Si;
  * the pressure came back. A gap in the log tells nothing, and neither does a line that never was at its pressure or that
  * gained some: none of them can pass.
  */
-#[Calculates('hold-check', 'Did the pressure stay in its band?', Family::PressureTest, ['lowest_kpa', 'highest_kpa', 'drop_kpa', 'rise_kpa', 'verdict', 'outcome', 'why'], 'Bands of the procedure; start within 2 %, gain up to 0.5 % of the target: common practice')]
+#[Calculates(
+    'hold-check',
+    'Did the pressure stay in its band?',
+    Family::PressureTest,
+    ['lowest_kpa', 'highest_kpa', 'drop_kpa', 'rise_kpa', 'verdict', 'outcome', 'why'],
+    'Bands of the procedure; start within 2 %, gain up to 0.5 % of the target: common practice',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['why' => ['band_below', 'band_above', 'max_drop', 'start_tol', 'max_gain', 'max_gap', 'visible_leak'], 'outcome' => ['pass', 'fail', 'cannot-tell', 'not-finished']],
+)]
 final class HoldCheck
 {
     /** How far from its target the line may be when the clock starts, where no band says it (common practice). */

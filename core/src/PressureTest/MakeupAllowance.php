@@ -30,6 +30,8 @@ use Diastoma\Core\Units\Unit;
     Family::PressureTest,
     ['rate_l_h', 'rate_gal_h', 'allowance_l', 'allowance_gal', 'flag', 'verdict', 'outcome', 'why'],
     'AWWA C600 (148 000); 133 200, 7400 and valve allowance from memory; AS/NZS 2566.2 (0.14) from memory',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['why' => ['p_avg', 'visible_leak'], 'outcome' => ['pass', 'fail', 'cannot-tell'], 'flag' => ['material-not-stated']],
 )]
 final class MakeupAllowance
 {

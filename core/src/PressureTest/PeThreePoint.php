@@ -19,7 +19,15 @@ use Diastoma\Core\Units\Quantity;
  *
  * A leak makes n grow with time; air makes the first n small; a line that does not fall tells nothing.
  */
-#[Calculates('pe-three-point', 'Leak, air or sound, by the log slope?', Family::PressureTest, ['n1', 'n2', 'ratio', 'verdict', 'outcome', 'why'], 'From memory: British water industry guidance for PE mains; limits are the procedure\'s')]
+#[Calculates(
+    'pe-three-point',
+    'Leak, air or sound, by the log slope?',
+    Family::PressureTest,
+    ['n1', 'n2', 'ratio', 'verdict', 'outcome', 'why'],
+    'From memory: British water industry guidance for PE mains; limits are the procedure\'s',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['why' => ['air', 'n_max', 'ratio_max', 'gain', 'visible_leak'], 'outcome' => ['pass', 'fail', 'repeat', 'cannot-tell']],
+)]
 final class PeThreePoint
 {
     private const LOAD_SHARE = 0.4;

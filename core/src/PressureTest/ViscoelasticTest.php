@@ -26,6 +26,8 @@ use Diastoma\Core\Units\Si;
     Family::PressureTest,
     ['creep_drop_percent', 'reduction_percent', 'dv_max_l', 'phase', 'max_fall_kpa', 'verdict', 'outcome', 'why'],
     'EN 805:2000, A.27',
+    verdicts: ['good', 'bad', 'open'],
+    codes: ['phase' => ['relax', 'raise', 'hold', 'creep', 'creep-drop', 'reduction', 'air', 'main', 'extension'], 'outcome' => ['pass', 'fail', 'repeat', 'extend', 'not-finished', 'cannot-tell'], 'why' => ['p_after', 'max_gap', 'visible_leak']],
 )]
 final class ViscoelasticTest
 {

@@ -24,11 +24,11 @@ final readonly class FieldSpec
 
     /**
      * @param  float|null  $min  hard range, in the unit of the key
-     * @param  list<array{value: string, label: string, verdict?: string}>  $options
-     * @param  bool|null  $want  yes/no: the answer that is good; null when both are
+     * @param  list<Option>  $options  of a choice
+     * @param  YesNo|null  $yesNo  which answer is good; null when both are
      * @param  string|null  $of  item: its kind in the stores
      */
-    private function __construct(
+    public function __construct(
         public string $key,
         public string $label,
         public string $type,
@@ -37,21 +37,24 @@ final readonly class FieldSpec
         public ?float $max,
         public bool $optional,
         public array $options,
-        public ?bool $want,
-        public ?string $of = null,
+        public ?YesNo $yesNo,
+        public ?string $of,
     ) {
     }
 
-    /** @param  array<string, mixed>  $raw */
-    public static function from(array $raw): self
+    /** What an answer says by itself. */
+    public function says(mixed $value, Known $known): ?Reason
     {
-        $quantity = isset($raw['quantity']) ? Quantity::from($raw['quantity']) : null;
+        if ($this->yesNo !== null) {
+            return is_bool($value) ? $this->yesNo->says($value, $known) : null;
+        }
+        foreach ($this->options as $option) {
+            if ($option->value === $value) {
+                return $option->says($known);
+            }
+        }
 
-        return new self(
-            $raw['key'], $raw['label'] ?? $raw['key'], $raw['type'] ?? ($quantity === null ? 'number' : 'quantity'), $quantity,
-            isset($raw['min']) ? (float) $raw['min'] : null, isset($raw['max']) ? (float) $raw['max'] : null,
-            $raw['optional'] ?? false, $raw['options'] ?? [], $raw['want'] ?? null, $raw['of'] ?? null,
-        );
+        return null;
     }
 
     /** @return list<string> keys under which the value may come */
@@ -149,8 +152,8 @@ final readonly class FieldSpec
 
     private function readChoice(mixed $value): string
     {
-        if (! in_array($value, array_column($this->options, 'value'), true)) {
-            throw Refused::field($this->key, "{$this->label}: choose one of ".implode(', ', array_column($this->options, 'label')).'.');
+        if (! in_array($value, array_map(fn (Option $o) => $o->value, $this->options), true)) {
+            throw Refused::field($this->key, "{$this->label}: choose one of ".implode(', ', array_map(fn (Option $o) => $o->label, $this->options)).'.');
         }
 
         return $value;

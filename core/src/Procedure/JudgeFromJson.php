@@ -30,7 +30,7 @@ final class JudgeFromJson
             $key = is_array($raw) && is_string($raw['step'] ?? null) ? $raw['step'] : '';
             try {
                 $step = $procedure->step($key) ?? throw Refused::field('facts', 'facts, row '.($i + 1).": \"{$key}\" is no step of this procedure.");
-                $value = FactCheck::normalise($step, is_array($raw['value'] ?? null) ? $raw['value'] : []);
+                $value = $step->kind->normalise($step, is_array($raw['value'] ?? null) ? $raw['value'] : []);
                 $facts[] = new Fact(
                     (string) ($raw['id'] ?? $i), $key, $value, Instant::parse($raw['at'] ?? null, 'at', 'facts'),
                     (string) ($raw['by'] ?? ''), (string) ($raw['role'] ?? ''), $raw['supersedes'] ?? null,

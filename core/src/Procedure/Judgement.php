@@ -27,7 +27,7 @@ final readonly class Judgement
         public array $clocks,
         public \DateTimeImmutable $at,
     ) {
-        $counting = array_filter($steps, fn (StepState $s) => ! $s->optional || $s->fact !== null);
+        $counting = array_filter($steps, fn (StepState $s) => $s->counts());
         $this->verdict = Verdict::worst(...array_map(fn (StepState $s) => $s->verdict, array_values($counting)));
         $this->done = count(array_filter($counting, fn (StepState $s) => $s->status === 'done'));
         $this->total = count($counting);
@@ -47,8 +47,8 @@ final readonly class Judgement
      */
     public function holdingUp(): array
     {
-        return array_values(array_filter($this->steps, fn (StepState $s) => $s->step->kind !== 'hold'
-            && (! $s->optional || $s->fact !== null) && ! in_array($s->verdict, [Verdict::Good, Verdict::Close], true)));
+        return array_values(array_filter($this->steps, fn (StepState $s) => ! $s->step->isA('hold')
+            && $s->counts() && ! in_array($s->verdict, [Verdict::Good, Verdict::Close], true)));
     }
 
     /**
@@ -81,7 +81,7 @@ final readonly class Judgement
             'reasons' => array_map(fn ($h) => ['step' => $h['step']] + $h['reason']->toArray($units, $zone), $bad),
             'clocks' => $this->clocks === [] ? new \stdClass : $this->clocks,
             'procedure' => ['id' => $this->procedure->id, 'version' => $this->procedure->version, 'title' => $this->procedure->title, 'hash' => $this->procedure->hash],
-            'judged_at' => $this->at->format('Y-m-d\TH:i:sP'),
+            'judged_at' => $this->at->format(Known::TIME),
         ];
     }
 }

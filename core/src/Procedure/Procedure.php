@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Diastoma\Core\Procedure;
 
 use Diastoma\Core\Data;
+use Diastoma\Core\Procedure\Compile\Compiler;
+use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Refused;
 
 /**
- * A way of working as data: parameters with their sources, and ordered steps with what they ask and how it is judged.
+ * A way of working, compiled: parameters with their sources, and ordered steps with what they ask and how it is judged.
  *
  * Frozen by the SHA-256 of its canonical JSON: the record of a joint says exactly which text it was judged by.
  */
@@ -18,56 +20,51 @@ final readonly class Procedure
     private array $byKey;
 
     /**
+     * @param  string  $hash  of the text
+     * @param  'joint'|'test'  $family
+     * @param  'in-line'|'on-pipe'|'restraint'  $place  where such a joint sits
      * @param  list<Step>  $steps  sided steps expanded
-     * @param  array<string, array{value: mixed, label?: string, source?: string, certainty?: string}>  $parameters
-     * @param  array<string, mixed>  $raw
+     * @param  array<string, Parameter>  $parameters  by name
+     * @param  array<string, Expression>  $clocks  name => the time that is counted down to
+     * @param  array<string, mixed>  $text  as it was written, to be handed out; nothing is judged from it
      */
-    private function __construct(
+    public function __construct(
         public string $id,
         public string $version,
         public string $title,
         public string $jointType,
         public string $hash,
+        public string $family,
+        public string $place,
+        public string $school,
         public array $steps,
         public array $parameters,
-        public array $raw,
+        public array $clocks,
+        public array $text,
     ) {
-        $byKey = [];
-        foreach ($steps as $step) {
-            $byKey[$step->key()] = $step;
-        }
-        $this->byKey = $byKey;
+        $this->byKey = array_combine(array_map(fn (Step $step) => $step->key, $steps), $steps);
     }
 
     /**
-     * @param  array<string, mixed>  $raw
+     * @param  array<string, mixed>  $text
      *
      * @throws Refused every fault with the path to its place
      */
-    public static function from(array $raw): self
+    public static function from(array $text): self
     {
-        $raw = StepLibrary::written($raw);
-        ProcedureCheck::refuseFaults($raw);
-
-        return self::frozen($raw, self::hash($raw));
+        return Compiler::compile($text);
     }
 
     /**
-     * A text that was written out and checked when it was frozen.
+     * A text that was taken when it was frozen, by the rules of that day. What it holds that cannot be resolved today is
+     * open where it judges, and never good.
      *
-     * @param  array<string, mixed>  $raw
+     * @param  array<string, mixed>  $text
      * @param  string  $hash  of this text
      */
-    public static function frozen(array $raw, string $hash): self
+    public static function frozen(array $text, string $hash): self
     {
-        $steps = [];
-        foreach ($raw['steps'] as $step) {
-            foreach ($step['each'] ?? [null] as $side) {
-                $steps[] = Step::from($step, $side);
-            }
-        }
-
-        return new self($raw['id'], $raw['version'], $raw['title'], $raw['joint_type'], $hash, $steps, $raw['parameters'] ?? [], $raw);
+        return Compiler::frozen($text, $hash);
     }
 
     /** @return array<string, self> procedures and test methods that ship, by id */
@@ -85,10 +82,10 @@ final readonly class Procedure
         return $shipped;
     }
 
-    /** @param  array<string, mixed>  $raw */
-    public static function hash(array $raw): string
+    /** @param  array<string, mixed>  $text */
+    public static function hash(array $text): string
     {
-        return hash('sha256', self::canonical($raw));
+        return hash('sha256', self::canonical($text));
     }
 
     /** The same text for the same content: keys sorted, no spaces. */
@@ -108,13 +105,14 @@ final readonly class Procedure
         return json_encode($sort($value), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
     }
 
+    /** @return array<string, array{value: mixed, label: string, source: string, certainty: string}> */
+    public function parametersToArray(): array
+    {
+        return array_map(fn (Parameter $p) => $p->toArray(), $this->parameters);
+    }
+
     public function step(string $key): ?Step
     {
         return $this->byKey[$key] ?? null;
-    }
-
-    public function parameter(string $name): mixed
-    {
-        return $this->parameters[$name]['value'] ?? null;
     }
 }

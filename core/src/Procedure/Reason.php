@@ -7,22 +7,25 @@ namespace Diastoma\Core\Procedure;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
-/** Why a step is judged as it is, and what to do now. Kept as a template with its values until the reader's units are known. */
+/** Why a step is judged as it is, and what to do now. */
 final readonly class Reason
 {
     /**
-     * @param  array<string, mixed>  $values
-     * @param  array<string, mixed>|null  $limit  name, value, source, certainty
+     * @param  Parameter|null  $limit  what it stands on
      * @param  bool  $unusable  what was entered cannot be used: it is looked at again before anything else
      */
     public function __construct(
         public Verdict $verdict,
-        public string $text,
-        public string $do,
-        public array $values,
-        public ?array $limit = null,
+        public Spoken $text,
+        public Spoken $do,
+        public ?Parameter $limit = null,
         public bool $unusable = false,
     ) {
+    }
+
+    public static function plain(Verdict $verdict, string $text, string $do = ''): self
+    {
+        return new self($verdict, Spoken::plain($text), Spoken::plain($do));
     }
 
     /** @return array<string, mixed> */
@@ -30,18 +33,15 @@ final readonly class Reason
     {
         return [
             'verdict' => $this->verdict->value,
-            'text' => $this->sentence($units, $zone),
-            'do' => Sentence::render($this->do, $this->values, $units, $zone),
-            'limit' => $this->limit === null ? null : [
-                'name' => $this->limit['name'], 'label' => $this->limit['label'] ?? $this->limit['name'], 'value' => $this->limit['value'],
-                'shown' => is_numeric($this->limit['value']) ? Sentence::render('{x.'.$this->limit['name'].'}', ['x' => [$this->limit['name'] => (float) $this->limit['value']]], $units) : null,
-                'source' => $this->limit['source'] ?? '', 'certainty' => $this->limit['certainty'] ?? '',
-            ],
+            'text' => $this->text->in($units, $zone),
+            'do' => $this->do->in($units, $zone),
+            'limit' => $this->limit?->cited($units),
         ];
     }
 
-    public function sentence(UnitSystem $units, ?\DateTimeZone $zone): string
+    /** @param  list<self>  $reasons */
+    public static function worst(array $reasons): Verdict
     {
-        return Sentence::render($this->text, $this->values, $units, $zone);
+        return Verdict::worst(Verdict::Good, ...array_map(fn (self $r) => $r->verdict, $reasons));
     }
 }

@@ -4,36 +4,61 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure;
 
-/** One step of a procedure, as the file states it; `side` is set when the step is done on each pipe end. */
+use Diastoma\Core\Procedure\Condition\Condition;
+use Diastoma\Core\Procedure\Kind\Kind;
+use Diastoma\Core\Refused;
+
+/** One step of a procedure; `side` is set when the step is done on each pipe end, or in rounds. */
 final readonly class Step
 {
-    public const KINDS = ['check', 'choice', 'number', 'round', 'scan', 'trace', 'bolts', 'timer', 'hold', 'note'];
-
-    private string $key;
+    public string $key;
 
     /**
+     * @param  string  $title  `{side}` in it stands for the name of the side
+     * @param  Condition|null  $when  it is asked for; null: always
      * @param  list<FieldSpec>  $fields
-     * @param  array<string, mixed>  $raw
+     * @param  list<string>  $roles  that may record it; none: anybody on the line
+     * @param  bool  $retry  what is bad is looked at again before anything else
+     * @param  list<Caution>  $cautions
+     * @param  list<Sentence>  $summaries  the first of which all is known
+     * @param  list<Rule>  $guides  what is computed and said before it is recorded
+     * @param  list<Rule>  $rules  what judges it
+     * @param  Binding|null  $device  what its device must be told
+     * @param  Binding|null  $model  what the model of the inside of a joint is run with
+     * @param  string|null  $fault  of an older frozen text: why it cannot be judged
      */
-    private function __construct(
+    public function __construct(
         public string $id,
         public ?string $side,
-        public string $kind,
-        public string $title,
-        public array $fields,
+        public Kind $kind,
+        private string $title,
+        public ?Condition $when,
         public bool $optional,
-        public array $raw,
+        public array $fields,
+        public array $roles,
+        public Order $order,
+        public bool $retry,
+        public ?PhotoAsked $photo,
+        public array $cautions,
+        public array $summaries,
+        public array $guides,
+        public array $rules,
+        public ?Binding $device,
+        public ?Binding $model,
+        public ?Figure $figure,
+        public ?string $fault,
     ) {
         $this->key = self::keyOf($id, $side);
     }
 
-    /** @param  array<string, mixed>  $raw */
-    public static function from(array $raw, ?string $side): self
+    /**
+     * @param  array<string, mixed>  $line  what is known of the line at the place: it names the sides
+     */
+    public function title(array $line): string
     {
-        return new self(
-            $raw['id'], $side, $raw['kind'], $raw['title'],
-            array_map(FieldSpec::from(...), $raw['fields'] ?? []), $raw['optional'] ?? false, $raw,
-        );
+        $name = $line['sides'][$this->side] ?? $this->side ?? '';
+
+        return str_replace('{side}', is_string($name) ? $name : '', $this->title);
     }
 
     /** `od@a` for a step done on side a, else `conditions`. */
@@ -47,15 +72,32 @@ final readonly class Step
         return $side === null ? $id : "{$id}@{$side}";
     }
 
-    /** @return list<string> roles that may record this step; empty: anybody on the line */
-    public function roles(): array
+    /**
+     * What may be stored for it, from what came.
+     *
+     * @param  array<string, mixed>  $value
+     * @return array<string, mixed> in the step's own units
+     *
+     * @throws Refused every fault with its field
+     */
+    public function normalise(array $value): array
     {
-        return $this->raw['roles'] ?? [];
+        return $this->kind->normalise($this, $value);
     }
 
-    /** @return list<string> */
-    public function positions(): array
+    public function isA(string $kind): bool
     {
-        return $this->raw['positions'] ?? [];
+        return $this->kind->name() === $kind;
+    }
+
+    public function field(string $key): ?FieldSpec
+    {
+        foreach ($this->fields as $field) {
+            if ($field->key === $key) {
+                return $field;
+            }
+        }
+
+        return null;
     }
 }

@@ -10,16 +10,14 @@ use Diastoma\Core\Verdict;
 /** Where one step stands. */
 final readonly class StepState
 {
-    public bool $optional;
-
     /**
      * @param  'todo'|'running'|'done'  $status
-     * @param  list<Reason>  $reasons
-     * @param  list<Reason>  $guide
-     * @param  array<string, array<string, mixed>>  $results
+     * @param  list<Reason>  $reasons  the worst first
+     * @param  list<Spoken>  $guide  what helps before it is recorded
+     * @param  array<string, array<string, mixed>>  $results  by name of the calculation
      * @param  array<string, mixed>|null  $device  what its device must be told, by unit-named key
      * @param  array<string, mixed>|null  $model  what is known of this joint for the model of what happens inside it
-     * @param  string|null  $locked  why it cannot be done now
+     * @param  Lock|null  $lock  why it cannot be done now
      * @param  string|null  $opensAt  the time before which it must not be done
      * @param  list<string>  $cautions
      * @param  array<string, mixed>|null  $figure  shape of a drawing and what it shows
@@ -27,42 +25,52 @@ final readonly class StepState
      */
     public function __construct(
         public Step $step,
+        public string $title,
         public string $status,
         public Verdict $verdict,
         public ?Fact $fact,
         public array $reasons,
         public array $guide,
-        public ?Reason $summary,
+        public ?Spoken $summary,
         public array $results,
         public ?array $device,
         public ?array $model,
-        public ?string $locked,
+        public ?Lock $lock,
         public ?string $opensAt,
         public array $cautions,
         public ?array $figure,
         public bool $again,
-        private string $title,
     ) {
-        $this->optional = $step->optional;
     }
 
-    public function title(): string
+    /** Is it part of the record: what must be done, and what need not be and was? */
+    public function counts(): bool
     {
-        return $this->title;
+        return ! $this->step->optional || $this->fact !== null;
+    }
+
+    /** Is it looked at before all that comes after it? */
+    public function wantsAttention(): bool
+    {
+        $unusable = array_filter($this->reasons, fn (Reason $r) => $r->unusable) !== [];
+
+        return $this->status !== 'done' && ! $this->step->optional || $this->again || $unusable
+            || $this->status === 'done' && $this->verdict === Verdict::Bad && $this->step->retry;
     }
 
     /** @return array<string, mixed> */
     public function toArray(UnitSystem $units, ?\DateTimeZone $zone): array
     {
         return [
-            'key' => $this->step->key(), 'id' => $this->step->id, 'side' => $this->step->side, 'kind' => $this->step->kind, 'title' => $this->title,
-            'status' => $this->status, 'verdict' => $this->verdict->value, 'optional' => $this->optional, 'locked' => $this->locked,
-            'summary' => $this->summary?->sentence($units, $zone),
-            'guide' => array_map(fn (Reason $r) => $r->sentence($units, $zone), $this->guide),
+            'key' => $this->step->key, 'id' => $this->step->id, 'side' => $this->step->side, 'kind' => $this->step->kind->name(), 'title' => $this->title,
+            'status' => $this->status, 'verdict' => $this->verdict->value, 'optional' => $this->step->optional, 'locked' => $this->lock?->text,
+            'lock' => $this->lock === null ? null : ['code' => $this->lock->code, 'blocker' => $this->lock->blocker, 'protects' => $this->lock->protects],
+            'summary' => $this->summary?->in($units, $zone),
+            'guide' => array_map(fn (Spoken $s) => $s->in($units, $zone), $this->guide),
             'reasons' => array_map(fn (Reason $r) => $r->toArray($units, $zone), $this->reasons),
             'results' => $this->results === [] ? new \stdClass : $this->results, 'device' => $this->device, 'model' => $this->model,
             'cautions' => $this->cautions, 'opens_at' => $this->opensAt, 'figure' => $this->figure, 'again' => $this->again,
-            'fact_id' => $this->fact?->id, 'by' => $this->fact?->by, 'at' => $this->fact?->at->format('Y-m-d\TH:i:sP'),
+            'fact_id' => $this->fact?->id, 'by' => $this->fact?->by, 'at' => $this->fact?->at->format(Known::TIME),
         ];
     }
 }

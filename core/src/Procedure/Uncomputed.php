@@ -9,26 +9,23 @@ use Diastoma\Core\Refused;
 /** Why a calculation of a step gave no result, and what to do about it. */
 final readonly class Uncomputed
 {
-    private function __construct(public string $why, public string $do, public bool $entered)
+    /** @param  list<string>  $missing  in words for a person */
+    private function __construct(public Spoken $why, public string $do, public bool $entered, public array $missing)
     {
     }
 
-    public static function missing(string $why): self
+    /** @param  list<string>  $missing  in words for a person */
+    public static function missing(Spoken $why, array $missing): self
     {
-        return new self($why, 'Record what is missing.', false);
+        return new self($why, 'Record what is missing.', false, $missing);
     }
 
-    /** @param  array<string, mixed>  $in  inputs as the procedure binds them */
-    public static function refused(Refused $refused, array $in): self
+    public static function refused(Refused $refused, Planned $planned): self
     {
-        foreach ($in as $key => $from) {
-            // Refusals of some families name the input without its unit.
-            $named = $key === $refused->firstField() || str_starts_with($key, $refused->firstField().'_');
-            if ($named && is_string($from) && preg_match('/^\$(line|param)\b/', $from) === 1) {
-                return new self($refused->getMessage(), 'It comes from the plan, not from what was entered: an engineer puts it right.', false);
-            }
-        }
+        $why = Spoken::plain($refused->getMessage());
 
-        return new self($refused->getMessage(), 'Look again, and enter it as it is.', true);
+        return $planned->holds($refused->firstField())
+            ? new self($why, 'It comes from the plan, not from what was entered: an engineer puts it right.', false, [])
+            : new self($why, 'Look again, and enter it as it is.', true, []);
     }
 }

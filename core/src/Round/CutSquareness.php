@@ -19,7 +19,14 @@ use Diastoma\Core\Units\Si;
  * Cut again or go: how far the cut face lies out of square. Readings on one side tell no plane: only their own spread
  * is judged, and it can prove bad, never good.
  */
-#[Calculates('cut-squareness', 'Is the cut square enough?', Family::Measuring, ['out_of_square_mm', 'angle_deg', 'deepest_deg', 'raw_range_mm', 'empty_arc_deg', 'verdict', 'uncertain', 'reasons'], 'Geometry: twice the first harmonic of the shortfall')]
+#[Calculates(
+    'cut-squareness',
+    'Is the cut square enough?',
+    Family::Measuring,
+    ['out_of_square_mm', 'angle_deg', 'deepest_deg', 'raw_range_mm', 'empty_arc_deg', 'verdict', 'uncertain', 'reasons'],
+    'Geometry: twice the first harmonic of the shortfall',
+    codes: ['reasons' => ['bunched']],
+)]
 final class CutSquareness
 {
     /**

@@ -16,7 +16,14 @@ use Diastoma\Core\Verdict;
  * Angle of a joint from gaps read between its faces: atan(2A/D), widest on the outside of the bend. Readings on one
  * side tell no angle: then it is open and none is given.
  */
-#[Calculates('gap-deflection', 'What angle does the joint stand at, and which way?', Family::Measuring, ['angle_deg', 'widest_deg', 'bend_towards_deg', 'empty_arc_deg', 'verdict', 'reasons'], 'Geometry of two planes; least squares, k = 1')]
+#[Calculates(
+    'gap-deflection',
+    'What angle does the joint stand at, and which way?',
+    Family::Measuring,
+    ['angle_deg', 'widest_deg', 'bend_towards_deg', 'empty_arc_deg', 'verdict', 'reasons'],
+    'Geometry of two planes; least squares, k = 1',
+    codes: ['reasons' => ['bunched']],
+)]
 final class GapDeflection
 {
     /**

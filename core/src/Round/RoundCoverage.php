@@ -11,7 +11,14 @@ use Diastoma\Core\Calculation\Field\Numbers;
 use Diastoma\Core\Verdict;
 
 /** May the round be judged: is every wanted position read, and is no gap between readings too wide? */
-#[Calculates('round-coverage', 'Are all wanted positions read?', Family::Measuring, ['verdict', 'missing', 'largest_gap_deg', 'reasons'], 'Positions of the procedure; common practice')]
+#[Calculates(
+    'round-coverage',
+    'Are all wanted positions read?',
+    Family::Measuring,
+    ['verdict', 'missing', 'largest_gap_deg', 'reasons'],
+    'Positions of the procedure; common practice',
+    verdicts: ['good', 'open'],
+)]
 final class RoundCoverage
 {
     /**

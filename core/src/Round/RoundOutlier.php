@@ -12,7 +12,14 @@ use Diastoma\Core\Calculation\Field\Numbers;
 use Diastoma\Core\Verdict;
 
 /** One reading to be taken again. Flags, never drops. */
-#[Calculates('round-outlier', 'Which reading should be taken again?', Family::Measuring, ['flagged', 'method', 'statistic', 'threshold', 'verdict', 'reasons'], 'Standardised and externally studentised residuals; NumPy and SciPy as reference')]
+#[Calculates(
+    'round-outlier',
+    'Which reading should be taken again?',
+    Family::Measuring,
+    ['flagged', 'method', 'statistic', 'threshold', 'verdict', 'reasons'],
+    'Standardised and externally studentised residuals; NumPy and SciPy as reference',
+    verdicts: ['good', 'open'],
+)]
 final class RoundOutlier
 {
     /**

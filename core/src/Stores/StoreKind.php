@@ -6,7 +6,6 @@ namespace Diastoma\Core\Stores;
 
 use Diastoma\Core\Data;
 use Diastoma\Core\Procedure\Fact;
-use Diastoma\Core\Procedure\FactCheck;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Procedure;
@@ -56,7 +55,7 @@ final readonly class StoreKind
      */
     public function checked(array $values): array
     {
-        return FactCheck::normalise($this->procedure->steps[0], $values);
+        return $this->procedure->steps[0]->normalise($values);
     }
 
     /**

@@ -828,6 +828,15 @@ export interface components {
             status: "todo" | "running" | "done";
             verdict: components["schemas"]["Verdict"];
             optional: boolean;
+            /** @description why it cannot be done now */
+            lock: {
+                /** @enum {string} */
+                code: "needs-good" | "after" | "unreadable" | "too-early";
+                /** @description key of the step that it waits for */
+                blocker: string | null;
+                /** @description it keeps people from harm */
+                protects: boolean;
+            } | null;
             locked: string | null;
             summary: string | null;
             guide: string[];

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure\Compile;
+
+use Diastoma\Core\Procedure\Expression\Expression;
+use Diastoma\Core\Procedure\Parameter;
+use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Refused;
+
+/**
+ * From the text of a procedure to what is judged by. Whatever is misspelt, leads nowhere or can never speak is named, all
+ * of it at once; of a text that was frozen earlier it is kept, and open where it judges.
+ */
+final readonly class Compiler
+{
+    private function __construct(private Faults $faults)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $text  steps of the library and blocks not yet written out
+     *
+     * @throws Refused every fault with the path to its place
+     */
+    public static function compile(array $text): Procedure
+    {
+        $written = StepLibrary::standard()->write($text);
+        $faults = new Faults($written->origins, $written->faults);
+        $procedure = (new self($faults))->procedure($written->text, Procedure::hash($written->text));
+        $faults->refuse();
+
+        return $procedure;
+    }
+
+    /** @param  array<string, mixed>  $text  written out when it was frozen */
+    public static function frozen(array $text, string $hash): Procedure
+    {
+        return (new self(new Faults))->procedure($text, $hash);
+    }
+
+    /** @param  array<string, mixed>  $text */
+    private function procedure(array $text, string $hash): Procedure
+    {
+        $shape = Shape::of($text, $this->faults);
+        $parameters = [];
+        foreach ($shape['parameters'] ?? [] as $name => $parameter) {
+            $parameters[$name] = new Parameter((string) $name, $parameter['value'], $parameter['label'] ?? (string) $name, $parameter['source'], $parameter['certainty']);
+        }
+        $steps = $shape['steps'] ?? [];
+        $vocabulary = new Vocabulary($steps, $parameters);
+        $reader = new Reader($vocabulary, $this->faults, new Here, '');
+        $compiled = [];
+        foreach (is_array($text['steps'] ?? null) ? array_values($text['steps']) : [] as $i => $written) {
+            $at = new StepCompiler($reader->below("steps[{$i}]"));
+            array_push($compiled, ...(isset($steps[$i]) ? $at->onEachSide($steps[$i]) : [$at->unreadable($written)]));
+        }
+        $clocks = $this->clocks($shape['clocks'] ?? [], $reader);
+        foreach ($vocabulary->unread() as $name) {
+            $reader->below('parameters')->below($name)->remark('is read by nothing: a limit that is not used says what is not so');
+        }
+
+        return new Procedure(
+            id: $shape['id'] ?? '',
+            version: $shape['version'] ?? '',
+            title: $shape['title'] ?? '',
+            jointType: $shape['joint_type'] ?? '',
+            hash: $hash,
+            family: $shape['family'] ?? 'joint',
+            place: $shape['place'] ?? 'in-line',
+            school: $shape['school'] ?? '',
+            steps: $compiled,
+            parameters: $parameters,
+            clocks: $clocks,
+            text: $text,
+        );
+    }
+
+    /**
+     * @param  array<string, string>  $clocks
+     * @return array<string, Expression>
+     */
+    private function clocks(array $clocks, Reader $reader): array
+    {
+        $read = [];
+        foreach ($clocks as $name => $path) {
+            $read[$name] = $reader->below('clocks')->below($name)->expression($path);
+        }
+
+        return $read;
+    }
+}

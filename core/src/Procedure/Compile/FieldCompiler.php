@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure\Compile;
+
+use Diastoma\Core\Data;
+use Diastoma\Core\Procedure\FieldSpec;
+use Diastoma\Core\Procedure\Option;
+use Diastoma\Core\Procedure\YesNo;
+use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Verdict;
+
+/** Compiles what a step asks for. */
+final readonly class FieldCompiler
+{
+    /** Keys of a field that only some types can make use of. */
+    private const OF_TYPE = [
+        'quantity' => ['quantity'], 'min' => ['quantity', 'number'], 'max' => ['quantity', 'number'], 'want' => ['yesno'], 'otherwise' => ['yesno'],
+        'bad' => ['yesno'], 'do' => ['yesno'], 'options' => ['choice'], 'of' => ['item'],
+    ];
+
+    public function __construct(private Reader $reader)
+    {
+    }
+
+    /** @param  array<string, mixed>  $field  in the form of the schema */
+    public function compile(array $field): FieldSpec
+    {
+        $type = $field['type'] ?? (isset($field['quantity']) ? 'quantity' : 'number');
+        foreach (self::OF_TYPE as $key => $types) {
+            if (isset($field[$key]) && ! in_array($type, $types, true)) {
+                $this->reader->below($key)->fault("is of no use in a field of type {$type}, only of type ".implode(' or ', $types));
+            }
+        }
+        $quantity = $this->quantity($field);
+        if (isset($field['min'], $field['max']) && $field['min'] > $field['max']) {
+            $this->reader->below('min')->fault("{$field['min']} is more than max, {$field['max']}: nothing could be entered");
+        }
+        if ($type === 'item' && ! in_array('stores/'.($field['of'] ?? '').'.json', Data::files('stores'), true)) {
+            $kept = array_map(fn (string $file) => basename($file, '.json'), Data::files('stores'));
+            $this->reader->below('of')->fault('"'.($field['of'] ?? '').'" is not kept in the stores; '.Nearest::to($field['of'] ?? '', $kept));
+        }
+
+        return new FieldSpec(
+            key: $field['key'],
+            label: $field['label'],
+            type: $type === 'quantity' && $quantity === null ? 'number' : $type,
+            quantity: $quantity,
+            min: isset($field['min']) ? (float) $field['min'] : null,
+            max: isset($field['max']) ? (float) $field['max'] : null,
+            optional: $field['optional'] ?? false,
+            options: $this->options($field),
+            yesNo: $this->yesNo($field),
+            of: $field['of'] ?? null,
+        );
+    }
+
+    /** @param  array<string, mixed>  $field */
+    private function quantity(array $field): ?Quantity
+    {
+        if (! isset($field['quantity'])) {
+            if (($field['type'] ?? '') === 'quantity') {
+                $this->reader->below('quantity')->fault('is missing');
+            }
+
+            return null;
+        }
+        $quantity = Quantity::tryFrom($field['quantity']);
+        if ($quantity === null) {
+            $this->reader->below('quantity')->fault("\"{$field['quantity']}\" is no quantity; ".Nearest::to($field['quantity'], array_map(fn (Quantity $q) => $q->value, Quantity::cases())));
+        } elseif (array_filter(array_keys($quantity->units()), fn (string $s) => str_ends_with($field['key'], '_'.$s)) === []) {
+            $this->reader->below('key')->fault("\"{$field['key']}\" must end in a unit of {$quantity->value}");
+
+            return null;
+        }
+
+        return $quantity;
+    }
+
+    /**
+     * @param  array<string, mixed>  $field
+     * @return list<Option>
+     */
+    private function options(array $field): array
+    {
+        if (($field['type'] ?? '') === 'choice' && ($field['options'] ?? []) === []) {
+            $this->reader->below('options')->fault('is missing: a choice needs what can be chosen');
+        }
+        $options = [];
+        foreach ($field['options'] ?? [] as $i => $option) {
+            $at = $this->reader->below("options[{$i}]");
+            $options[] = new Option(
+                $option['value'], $option['label'], Verdict::from($option['verdict'] ?? 'good'),
+                $at->below('bad')->sentence($option['bad'] ?? "{$field['label']}: {$option['label']}."), $at->below('do')->sentence($option['do'] ?? ''),
+            );
+        }
+
+        return $options;
+    }
+
+    /** @param  array<string, mixed>  $field */
+    private function yesNo(array $field): ?YesNo
+    {
+        $want = $field['want'] ?? null;
+        foreach (['otherwise', 'bad', 'do'] as $key) {
+            if ($want === null && isset($field[$key]) && ($field['type'] ?? '') === 'yesno') {
+                $this->reader->below($key)->fault('is never said: without "want" either answer is good');
+            }
+        }
+
+        return $want === null ? null : new YesNo(
+            $want, Verdict::from($field['otherwise'] ?? 'bad'),
+            $this->reader->below('bad')->sentence($field['bad'] ?? "{$field['label']}: ".($want ? 'no' : 'yes').'.'), $this->reader->below('do')->sentence($field['do'] ?? ''),
+        );
+    }
+}

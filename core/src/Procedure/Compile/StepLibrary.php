@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure\Compile;
+
+use Diastoma\Core\Data;
+
+/**
+ * Writes a procedure out in full. A file may take steps from the library (`{"use": "electrofusion/wipe"}`) and repeat a
+ * group of steps (`{"block": […], "each": ["1", "2"]}`); what is frozen, shown and handed out is the whole text.
+ *
+ * Keys beside `use` replace those of the library's step; `with` replaces single places: `{"fields.1.label": "…"}`.
+ * In a block `{this}` and `{prev}` stand for the round at hand and the one before it (`before` for the first).
+ */
+final class StepLibrary
+{
+    private const MOST_STEPS = 500;
+
+    /** @var array<string, string> */
+    private array $faults = [];
+
+    /** @param  \Closure(string): (array<string, mixed>|null)  $kept  the step of a name, such as `electrofusion/wipe` */
+    public function __construct(private readonly \Closure $kept)
+    {
+    }
+
+    /** The library that ships, in `core/data/steps`. */
+    public static function standard(): self
+    {
+        return new self(function (string $name): ?array {
+            $ships = preg_match('#^[a-z]+/[a-z0-9-]+$#', $name) === 1 && in_array("steps/{$name}.json", Data::files('steps/'.strtok($name, '/')), true);
+
+            return $ships ? Data::json("steps/{$name}.json") : null;
+        });
+    }
+
+    /** @param  array<string, mixed>  $text */
+    public function write(array $text): Written
+    {
+        $this->faults = [];
+        $steps = $origins = [];
+        foreach (is_array($text['steps'] ?? null) && array_is_list($text['steps']) ? $text['steps'] : [] as $i => $step) {
+            foreach ($this->whole("steps[{$i}]", $step) as [$origin, $whole]) {
+                $steps[] = $whole;
+                $origins[] = $origin;
+            }
+            if (count($steps) > self::MOST_STEPS) {
+                $this->faults["steps[{$i}]"] = 'makes more than '.self::MOST_STEPS.' steps';
+                break;
+            }
+        }
+
+        return new Written($origins === [] ? $text : ['steps' => $steps] + $text, $origins, $this->faults);
+    }
+
+    /** @return list<array{string, mixed}> where it stands, and the step */
+    private function whole(string $path, mixed $step): array
+    {
+        if (! is_array($step)) {
+            return [[$path, $step]];
+        }
+        if (isset($step['use'])) {
+            $taken = $this->taken($path, $step, []);
+
+            return $taken === null ? [] : [[$path, $taken]];
+        }
+
+        return isset($step['block']) ? $this->rounds($path, $step) : [[$path, $step]];
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $step
+     * @return list<array{string, mixed}>
+     */
+    private function rounds(string $path, array $step): array
+    {
+        $each = is_array($step['each'] ?? null) ? array_filter($step['each'], is_string(...)) : [];
+        if (! is_array($step['block']) || $each === [] || count($each) !== count($step['each'])) {
+            $this->faults[$path] = 'a block needs its steps, and each: the names of its rounds';
+
+            return [];
+        }
+        foreach (array_diff(array_keys($step), ['block', 'each', 'before']) as $unknown) {
+            $this->faults["{$path}.{$unknown}"] = '"'.$unknown.'" is not known here; '.Nearest::to((string) $unknown, ['block', 'each', 'before']);
+        }
+        if (! $this->differ($path, $step['block'])) {
+            $this->faults["{$path}.block"] = '{this} stands nowhere in it: each round would say the same';
+        }
+        $written = [];
+        $before = is_string($step['before'] ?? null) ? $step['before'] : '';
+        foreach ($each as $round) {
+            foreach ($step['block'] as $i => $inner) {
+                foreach ($this->whole("{$path}.block[{$i}]", $inner) as [$origin, $one]) {
+                    $written[] = [$origin, is_array($one) ? ['each' => [$round]] + self::named($one, $round, $before) : $one];
+                }
+            }
+            $before = $round;
+        }
+
+        return $written;
+    }
+
+    /**
+     * Does something in a block tell its rounds apart?
+     *
+     * @param  array<array-key, mixed>  $block
+     */
+    private function differ(string $path, array $block): bool
+    {
+        $before = $this->faults;
+        $whole = array_map(fn (mixed $step) => $this->whole($path, $step), $block);
+        $unwritten = $this->faults !== $before;
+        $this->faults = $before;
+
+        return $unwritten || preg_match('/\{(this|prev|side)\}|\$side\b/', (string) json_encode($whole)) === 1;
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $step
+     * @param  list<string>  $through  steps of the library that led here
+     * @return array<array-key, mixed>|null
+     */
+    private function taken(string $path, array $step, array $through): ?array
+    {
+        $name = is_string($step['use']) ? $step['use'] : '';
+        $kept = ($this->kept)($name);
+        if ($kept === null || in_array($name, $through, true)) {
+            $this->faults["{$path}.use"] = $kept === null ? Nearest::quoted($name).' is no step of the library' : 'goes round in a circle: '.implode(', ', [...$through, $name]);
+
+            return null;
+        }
+        $with = is_array($step['with'] ?? null) ? $step['with'] : [];
+        unset($step['use'], $step['with']);
+        // A step of the library may itself be another one with what is different.
+        $whole = isset($kept['use']) ? $this->taken($path, $kept, [...$through, $name]) : $kept;
+
+        return $whole === null ? null : $this->replaced($path, $step + $whole, $with, $name);
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $whole
+     * @param  array<array-key, mixed>  $with
+     * @return array<array-key, mixed>
+     */
+    private function replaced(string $path, array $whole, array $with, string $name): array
+    {
+        foreach ($with as $place => $value) {
+            $at = &$whole;
+            foreach (explode('.', (string) $place) as $key) {
+                if (! is_array($at) || ! array_key_exists($key, $at)) {
+                    $this->faults["{$path}.with"] = "there is no {$place} in {$name}";
+                    unset($at);
+
+                    continue 2;
+                }
+                $at = &$at[$key];
+            }
+            $at = $value;
+            unset($at);
+        }
+
+        return $whole;
+    }
+
+    /**
+     * @template T
+     *
+     * @param  T  $value
+     * @return T
+     */
+    private static function named(mixed $value, string $round, string $before): mixed
+    {
+        return match (true) {
+            is_array($value) => array_combine(
+                array_map(fn (int|string $key) => is_string($key) ? str_replace(['{this}', '{prev}'], [$round, $before], $key) : $key, array_keys($value)),
+                array_map(fn (mixed $v) => self::named($v, $round, $before), $value),
+            ),
+            is_string($value) => str_replace(['{this}', '{prev}'], [$round, $before], $value),
+            default => $value,
+        };
+    }
+}

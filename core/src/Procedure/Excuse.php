@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure;
+
+use Diastoma\Core\Procedure\Condition\Condition;
+use Diastoma\Core\Verdict;
+
+/** A bad verdict that rests on these codes alone counts as another while a condition is known to hold. */
+final readonly class Excuse
+{
+    /**
+     * @param  string  $list  of the result
+     * @param  list<string>  $codes
+     */
+    public function __construct(private string $list, private array $codes, private Condition $when, public Verdict $as)
+    {
+    }
+
+    /** @param  array<string, mixed>  $result */
+    public function applies(array $result, Known $known): bool
+    {
+        $held = (array) ($result[$this->list] ?? []);
+
+        return $held !== [] && array_diff($held, $this->codes) === [] && $this->when->holds($known) === true;
+    }
+}

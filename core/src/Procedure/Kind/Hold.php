@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure\Kind;
+
+use Diastoma\Core\Procedure\Compile\Reader;
+use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\Known;
+use Diastoma\Core\Procedure\Reason;
+use Diastoma\Core\Procedure\Sentence;
+use Diastoma\Core\Procedure\Spoken;
+use Diastoma\Core\Procedure\Step;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Verdict;
+
+/** `hold`: somebody else signs, or says why not. */
+final readonly class Hold implements Kind
+{
+    private const LEAST_REMARK = 3;
+
+    /**
+     * @param  bool  $seals  with it the record is closed
+     * @param  bool  $free  it may be signed while other steps are not good
+     */
+    private function __construct(public bool $seals, public bool $free, private Sentence $refusedDo)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'hold';
+    }
+
+    public static function read(array $step, Reader $reader): Kind
+    {
+        return new self(
+            $step['seals'] ?? false, $step['free'] ?? false,
+            $reader->below('refused_do')->sentence($step['refused_do'] ?? 'Put it right, or cut the joint out.'),
+        );
+    }
+
+    public static function keys(): array
+    {
+        return ['signed', 'remark', 'photos'];
+    }
+
+    public function normalise(Step $step, array $value): array
+    {
+        if (! is_bool($value['signed'] ?? null)) {
+            throw Refused::field('signed', 'signed must be true or false.');
+        }
+        if ($value['signed'] === false && (! is_string($value['remark'] ?? null) || mb_strlen(trim($value['remark'])) < self::LEAST_REMARK)) {
+            throw Refused::field('remark', 'remark is missing: say why it is not signed.');
+        }
+
+        return Fields::normalise($step->fields, Fields::photos($value), self::keys());
+    }
+
+    public function whole(array $facts): array
+    {
+        return [$facts[count($facts) - 1]];
+    }
+
+    public function isFinished(Fact $fact): bool
+    {
+        return true;
+    }
+
+    public function mayBeRepeated(Step $step, Known $known): bool
+    {
+        return false;
+    }
+
+    public function says(Step $step, Fact $fact, Known $known): array
+    {
+        return [self::isSigned($fact->value)
+            ? Reason::plain(Verdict::Good, "Signed by {$fact->by}.")
+            : new Reason(Verdict::Bad, Spoken::plain("{$fact->by} refused to sign: ".($fact->value['remark'] ?? 'no reason written').'.'), $this->refusedDo->fill($known))];
+    }
+
+    /** @param  array<string, mixed>  $value */
+    public static function isSigned(array $value): bool
+    {
+        return ($value['signed'] ?? null) === true;
+    }
+}

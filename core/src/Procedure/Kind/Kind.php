@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure\Kind;
+
+use Diastoma\Core\Procedure\Compile\Reader;
+use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\Known;
+use Diastoma\Core\Procedure\Reason;
+use Diastoma\Core\Procedure\Step;
+use Diastoma\Core\Refused;
+
+/**
+ * A kind of step: what its fact looks like, what several parts of it become, what it says by itself.
+ *
+ * One class a kind, listed in {@see Kinds}, and one entry of the same name in the pages.
+ */
+interface Kind
+{
+    /** As it stands in a file. */
+    public static function name(): string;
+
+    /**
+     * @param  array<string, mixed>  $step  as the file states it
+     */
+    public static function read(array $step, Reader $reader): self;
+
+    /** @return list<string> what its fact may hold beside the fields of the step */
+    public static function keys(): array;
+
+    /**
+     * The value as it is stored, in the step's own units.
+     *
+     * @param  array<string, mixed>  $value
+     * @return array<string, mixed>
+     *
+     * @throws Refused every fault with its field
+     */
+    public function normalise(Step $step, array $value): array;
+
+    /**
+     * Which facts of a step count: each of them one whole, the last one that which is judged.
+     *
+     * @param  non-empty-list<Fact>  $facts  that no later one supersedes, in the order in which they were stored
+     * @return non-empty-list<Fact>
+     */
+    public function whole(array $facts): array;
+
+    /** Is the fact complete, or does more of it still come? */
+    public function isFinished(Fact $fact): bool;
+
+    /** May it, done already, be done once more? */
+    public function mayBeRepeated(Step $step, Known $known): bool;
+
+    /** @return list<Reason> what it says by itself */
+    public function says(Step $step, Fact $fact, Known $known): array;
+}

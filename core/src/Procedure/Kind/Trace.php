@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure\Kind;
+
+use Diastoma\Core\Calculation\Field\Instant;
+use Diastoma\Core\Procedure\Compile\Reader;
+use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\Known;
+use Diastoma\Core\Procedure\Once;
+use Diastoma\Core\Procedure\Reason;
+use Diastoma\Core\Procedure\Step;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Verdict;
+
+/** `trace`: a series that a device records; it comes in parts while it grows. */
+final readonly class Trace implements Kind
+{
+    private const MOST_SAMPLES = 100000;
+
+    /**
+     * @param  list<string>  $columns  of a sample, names with unit; the first one rises
+     * @param  int  $optional  how many of the last ones may be missing
+     * @param  Once|null  $once  it is recorded only once
+     */
+    private function __construct(private array $columns, private int $optional, private ?Once $once)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'trace';
+    }
+
+    public static function read(array $step, Reader $reader): Kind
+    {
+        $columns = $step['columns'] ?? [];
+        $optional = $step['columns_optional'] ?? 0;
+        if (count($columns) - $optional < 2) {
+            $reader->below('columns')->fault('a trace needs at least two columns that are never missing');
+        }
+
+        return new self($columns, $optional, ($step['once'] ?? false) ? new Once(
+            isset($step['once_unless']) ? $reader->below('once_unless')->conditions($step['once_unless']) : null,
+            $reader->below('once_permitted')->sentence($step['once_permitted'] ?? 'Done twice, by permit.'),
+            $reader->below('once_text')->sentence($step['once_text'] ?? 'This step was done twice.'),
+            $reader->below('once_do')->sentence($step['once_do'] ?? 'Cut the joint out.'),
+        ) : null);
+    }
+
+    public static function keys(): array
+    {
+        return ['trace', 'part', 'samples', 'final', 'started_at', 'ended_at', 'source', 'file', 'cold_r_ohm', 'supply_v', 'marks', 'read_log'];
+    }
+
+    public function normalise(Step $step, array $value): array
+    {
+        $columns = $this->columns;
+        $most = count($columns);
+        $least = $most - $this->optional;
+        $samples = $value['samples'] ?? null;
+        if (! is_string($value['trace'] ?? null) || preg_match('/^[0-9a-f-]{36}$/', $value['trace']) !== 1) {
+            throw Refused::field('trace', 'trace must be the id of the trace that these samples belong to.');
+        }
+        if (! is_int($value['part'] ?? null) || $value['part'] < 0 || $value['part'] > 10000) {
+            throw Refused::field('part', 'part must be the number of this piece of the trace, 0 to 10000.');
+        }
+        if (! is_array($samples) || ! array_is_list($samples) || count($samples) > self::MOST_SAMPLES) {
+            throw Refused::field('samples', 'samples must be a list of at most '.self::MOST_SAMPLES.' rows ['.implode(', ', $columns).'].');
+        }
+        $before = -INF;
+        foreach ($samples as $i => $row) {
+            if (! is_array($row) || ! array_is_list($row) || count($row) < $least || count($row) > $most) {
+                throw Refused::field('samples', 'samples, row '.($i + 1).': wanted is ['.implode(', ', $columns).'].');
+            }
+            foreach ($row as $j => $cell) {
+                if (! is_int($cell) && ! is_float($cell) || ! is_finite((float) $cell)) {
+                    throw Refused::field('samples', 'samples, row '.($i + 1).": {$columns[$j]} is no number.");
+                }
+            }
+            if ($row[0] <= $before) {
+                throw Refused::field('samples', 'samples, row '.($i + 1).': the time must rise from row to row.');
+            }
+            $before = $row[0];
+        }
+        foreach (array_diff(array_keys($value), self::keys()) as $unknown) {
+            throw Refused::field((string) $unknown, "{$unknown} does not belong to a trace.");
+        }
+        foreach (['started_at', 'ended_at'] as $time) {
+            if (isset($value[$time])) {
+                Instant::parse($value[$time], $time, $time);
+            }
+        }
+
+        return $value;
+    }
+
+    /** Each trace put together from its parts, in the order in which they began to come. */
+    public function whole(array $facts): array
+    {
+        $parts = [];
+        foreach ($facts as $fact) {
+            $parts[(string) $fact->value['trace']][] = $fact;
+        }
+
+        return array_map(self::together(...), array_values($parts));
+    }
+
+    public function isFinished(Fact $fact): bool
+    {
+        return (bool) ($fact->value['final'] ?? false);
+    }
+
+    public function mayBeRepeated(Step $step, Known $known): bool
+    {
+        return $this->once?->isPermitted($known) === true && count($known->facts->attempts($step->key)) === 1;
+    }
+
+    public function says(Step $step, Fact $fact, Known $known): array
+    {
+        return array_values(array_filter([
+            $this->isFinished($fact) ? null : Reason::plain(Verdict::Open, 'The trace is not complete.', 'Wait until the last part has come, or load the file from the device.'),
+            $this->once?->says(count($known->facts->attempts($step->key)), $known),
+        ]));
+    }
+
+    /** @param  non-empty-list<Fact>  $parts */
+    private static function together(array $parts): Fact
+    {
+        usort($parts, fn (Fact $a, Fact $b) => $a->value['part'] <=> $b->value['part']);
+        $value = [];
+        $samples = [];
+        foreach ($parts as $part) {
+            foreach ($part->value['samples'] as $row) {
+                if ($samples === [] || $row[0] > $samples[count($samples) - 1][0]) {
+                    $samples[] = $row;
+                }
+            }
+            $value = [...$value, ...$part->value];
+        }
+        $last = $parts[count($parts) - 1];
+        $numbers = array_map(fn (Fact $p) => $p->value['part'], $parts);
+        $value['samples'] = $samples;
+        $value['final'] = (bool) ($last->value['final'] ?? false) && $numbers === range(0, count($parts) - 1);
+        $value['parts'] = count($parts);
+
+        return new Fact($last->id, $last->step, $value, $parts[0]->at, $last->by, $last->role);
+    }
+}

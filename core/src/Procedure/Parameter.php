@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure;
+
+use Diastoma\Core\Units\UnitSystem;
+
+/** A number or word of a procedure that somebody may want to change, and where it comes from. */
+final readonly class Parameter
+{
+    /** @param  string  $name  its end tells the unit */
+    public function __construct(public string $name, public mixed $value, public string $label, public string $source, public string $certainty)
+    {
+    }
+
+    /** @return array{value: mixed, label: string, source: string, certainty: string} */
+    public function toArray(): array
+    {
+        return ['value' => $this->value, 'label' => $this->label, 'source' => $this->source, 'certainty' => $this->certainty];
+    }
+
+    /** @return array{name: string, label: string, value: mixed, shown: string|null, source: string, certainty: string} as a limit is cited */
+    public function cited(UnitSystem $units): array
+    {
+        return [
+            'name' => $this->name, 'label' => $this->label, 'value' => $this->value,
+            'shown' => is_numeric($this->value) ? (new Spoken([[(float) $this->value, $this->name, '']]))->in($units) : null,
+            'source' => $this->source, 'certainty' => $this->certainty,
+        ];
+    }
+}
