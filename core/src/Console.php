@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Diastoma\Core;
 
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Procedure\Form\Forms;
+use Diastoma\Core\Procedure\ProcedureFile;
 
 /** `bin/diastoma`: the core without the application. JSON in, JSON out; exit 0, or 2 for refused input, 64 for wrong usage. */
 final class Console
@@ -16,6 +18,8 @@ final class Console
           bin/diastoma calc NAME --schema      inputs of one calculation
           bin/diastoma calc NAME [JSON]        run it on JSON given here or on standard input
           bin/diastoma judge [JSON]            {"procedure": id or object, "line": {…}, "facts": […], "now": "…"}
+          bin/diastoma check FILE              all that is wrong with a procedure file, by line
+          bin/diastoma forms                   what a value of a procedure may be put together by
         A refused input prints {"error":{"field":…,"message":…}} and exits 2.
 
         TEXT;
@@ -36,6 +40,8 @@ final class Console
         try {
             return match ($words[0] ?? '') {
                 'calc' => $this->calc(array_slice($words, 1)),
+                'check' => $this->check($words[1] ?? ''),
+                'forms' => $this->forms(),
                 'judge' => $this->print((new Procedure\JudgeFromJson)($this->json($words[1] ?? null))),
                 '--help', '-h', 'help' => $this->help($this->out, 0),
                 default => $this->help($this->err, 64),
@@ -72,6 +78,35 @@ final class Console
     {
         foreach ($registry->names() as $name) {
             fwrite($this->out, sprintf("%-24s %s\n", $name, $registry->about($name)->title));
+        }
+
+        return 0;
+    }
+
+    private function check(string $file): int
+    {
+        if ($file === '' || ! is_readable($file) || is_dir($file)) {
+            fwrite($this->err, $file === '' ? self::HELP : "{$file} cannot be read.\n");
+
+            return 64;
+        }
+        try {
+            $procedure = ProcedureFile::read((string) file_get_contents($file, length: ProcedureFile::MOST_BYTES + 1));
+        } catch (Refused $refused) {
+            fwrite($this->out, implode("\n", array_column($refused->faults, 'message'))."\n");
+
+            return 2;
+        }
+        fwrite($this->out, "{$procedure->id} {$procedure->version}: ".count($procedure->steps)." steps, nothing wrong.\n");
+
+        return 0;
+    }
+
+    private function forms(): int
+    {
+        foreach (Forms::all() as $class) {
+            $about = Forms::about($class);
+            fwrite($this->out, "{$about->example}\n    {$about->gives}\n");
         }
 
         return 0;

@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use Diastoma\Core\Console;
 use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\JudgeFromJson;
@@ -108,7 +107,7 @@ it('binds what is known and keeps the rest unknown', function (mixed $bound, mix
     'a code in a list' => [['$has' => '$line.restraints', 'any' => ['gap', 'leak']], true], 'no such code' => [['$has' => '$line.restraints', 'any' => ['leak']], false], 'no list' => [['$has' => '$line.sdr', 'any' => ['leak']], null],
     'a step gone wrong' => [['$good' => 'one'], false], 'and said so' => [['$bad' => 'one'], true], 'a good step' => [['$good' => 'ring'], true], 'a step not judged yet' => [['$bad' => 'two'], null],
     'recorded' => [['$recorded' => 'one'], true], 'not recorded' => [['$recorded' => 'two'], false], 'not repeated' => [['$repeated' => 'one'], false], 'never begun' => [['$repeated' => 'two'], null],
-    'rows of a round' => [['$rows' => '$step.ring.readings', 'angle_deg' => 'angle', 'd_mm' => 'd_mm'], [['angle_deg' => 0.0, 'd_mm' => 110.0], ['angle_deg' => 90.0, 'd_mm' => 111.0]]],
+    'a round' => ['$step.ring.readings', [['clock' => '12:00', 'd_mm' => 110.0], ['clock' => '3:00', 'd_mm' => 111.0]]],
 ]);
 
 it('supersedes a fact, and a fact that supersedes', function () {
@@ -149,19 +148,6 @@ it('counts the signature out when it asks whether a subject may be signed', func
     expect(littleJudged($procedure, [])->readyForSignature())->toBeFalse()->and(littleJudged($procedure, ['gap' => ['gap_mm' => 1]])->readyForSignature())->toBeTrue()
         ->and(littleJudged($procedure, ['gap' => ['gap_mm' => 1]])->total)->toBe(2)->and(littleJudged($procedure, ['gap' => ['gap_mm' => 1], 'extra' => ['text' => 'seen']])->total)->toBe(3);
 });
-
-/** @return array{int, string, string} exit code, output, complaints */
-function console(array $words, string $in = ''): array
-{
-    $streams = array_map(fn () => fopen('php://memory', 'w+'), range(0, 2));
-    fwrite($streams[0], $in);
-    rewind($streams[0]);
-    $code = (new Console(['diastoma', ...$words], ...$streams))->run();
-    rewind($streams[1]);
-    rewind($streams[2]);
-
-    return [$code, (string) stream_get_contents($streams[1]), (string) stream_get_contents($streams[2])];
-}
 
 it('answers at the command line with the exit code that scripts go by', function () {
     expect(console(['calc', 'dew-point', '{"air_c": 20, "rh_pct": 50}'])[0])->toBe(0)

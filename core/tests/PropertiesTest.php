@@ -7,6 +7,7 @@ use Diastoma\Core\Calculation\Signature;
 use Diastoma\Core\PressureTest\MakeupAllowance;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
+use Diastoma\Core\Round\Clock;
 use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Simulation\Noise;
 use Diastoma\Core\Simulation\PracticeLabels;
@@ -131,3 +132,24 @@ it('freezes a procedure by its content and not by the order of its keys', functi
     $raw['parameters']['end_gap_mm']['value'] = 11;
     expect(Procedure::hash($raw))->not->toBe(Procedure::shipped()['pvc-spigot-socket']->hash);
 });
+
+it('takes a round as it is recorded and under the names of each sheet, to the same answer', function (string $calc, array $more, string $place, string $value, float $from) {
+    $clocks = ['12:00', '1:30', '3:00', '4:30', '6:00', '7:30', '9:00', '10:30'];
+    $of = fn (string $place): array => array_map(fn (string $clock) => $place === 'clock' ? $clock : Clock::degrees($clock) / (str_ends_with($place, '_deg') ? 1 : 30), $clocks);
+    $rows = fn (string $place, string $value, float $factor = 1): array => array_map(
+        fn (mixed $at, int $i) => [$place => $at, $value => $factor * ($from + 0.3 * ($i % 3))], $of($place), array_keys($clocks),
+    );
+    $recorded = calc($calc, $more + ['readings' => $rows('clock', 'value_mm')]);
+    expect($recorded)->toEqualWithDelta(calc($calc, $more + ['readings' => $rows($place, $value)]), 1e-9)
+        ->and($recorded)->toEqualWithDelta(calc($calc, $more + ['readings' => $rows('clock', 'value_in', 1 / 25.4)]), 1e-9)
+        ->and(refused($calc, $more + ['readings' => [['clock' => '13:75', 'value_mm' => 1], ...$rows('clock', 'value_mm')]]))->toBe('readings')
+        ->and(refused($calc, $more + ['readings' => [['clock' => 3, 'value_mm' => 1], ...$rows('clock', 'value_mm')]]))->toBe('readings');
+})->with([
+    ['cut-squareness', ['od_mm' => 160, 'limit_out_of_square_mm' => 3, 'u_expanded' => 0.5], 'theta_deg', 'value_mm', 0],
+    ['gap-deflection', ['face_diameter_mm' => 300], 'theta_deg', 'value_mm', 5],
+    ['ovality-round', ['limit_pct' => 1.5], 'angle_deg', 'd_mm', 110],
+    ['ovality-radii', ['limit_mm' => 3], 'angle_deg', 'r_mm', 315],
+    ['mark-at-face', ['limit_mm' => 5], 'clock_h', 'out_mm', 1],
+    ['gap-feelers', ['limit_mm' => 2], 'clock_h', 'gap_mm', 0.2],
+    ['joint-gap-fit', ['lever_diameter_mm' => 160, 'clock_view' => 'up-chainage', 'max_angle_deg' => 1], 'hour', 'gap_mm', 5],
+]);

@@ -20,7 +20,7 @@ use Diastoma\Core\Verdict;
 function sound(): array
 {
     return [
-        'schema' => 'diastoma-procedure-1', 'id' => 'cut-only', 'version' => '1', 'title' => 'A cut', 'joint_type' => 'practice',
+        'schema' => 'diastoma-procedure-2', 'id' => 'cut-only', 'version' => '1', 'title' => 'A cut', 'joint_type' => 'practice',
         'clocks' => ['test_from' => '$result.cut.dry.until_utc'],
         'parameters' => [
             'range_mm' => ['value' => 2, 'label' => 'out of square', 'source' => 'example', 'certainty' => 'practice'],
@@ -42,7 +42,7 @@ function sound(): array
                     [
                         'calc' => 'cut-squareness', 'limit' => 'range_mm', 'judges' => ['bad', 'open', 'close'],
                         'in' => [
-                            'readings' => ['$rows' => 'readings', 'value_mm' => 'value_mm', 'theta_deg' => 'angle'], 'od_mm' => '$line.od_mm',
+                            'readings' => '$fact.readings', 'od_mm' => '$line.od_mm',
                             'limit_out_of_square_mm' => '$param.range_mm', 'u_expanded' => ['$first' => ['$param.u_mm', 1]],
                         ],
                         'limits' => [['of' => 'raw_range_mm', 'max' => '$param.range_mm', 'u' => '$param.u_mm']],

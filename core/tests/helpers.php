@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Console;
 use Diastoma\Core\Data;
 use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\Facts;
@@ -243,4 +244,17 @@ function shareGood(string $calc, callable $draw, int $times = 2000): float
 function atMostBy(float $p, int $times = 2000): float
 {
     return $p + 3.1 * sqrt($p * (1 - $p) / $times);
+}
+
+/** @return array{int, string, string} exit code, output, complaints */
+function console(array $words, string $in = ''): array
+{
+    $streams = array_map(fn () => fopen('php://memory', 'w+'), range(0, 2));
+    fwrite($streams[0], $in);
+    rewind($streams[0]);
+    $code = (new Console(['diastoma', ...$words], ...$streams))->run();
+    rewind($streams[1]);
+    rewind($streams[2]);
+
+    return [$code, (string) stream_get_contents($streams[1]), (string) stream_get_contents($streams[2])];
 }

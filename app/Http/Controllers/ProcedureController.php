@@ -5,6 +5,7 @@ namespace App\Http\Controllers;
 use App\Models\ProcedureText;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Procedure\ProcedureFile;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Simulation\PracticeLabels;
@@ -34,15 +35,16 @@ final class ProcedureController extends Controller
         return new JsonResponse($text->procedure()->text + ['hash' => $text->hash]);
     }
 
-    #[OA\Post(path: '/procedures', summary: 'Load a procedure file into a project', tags: ['procedures'], requestBody: new OA\RequestBody(content: new OA\JsonContent(required: ['project_id', 'procedure'], properties: [new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'procedure', type: 'object', additionalProperties: true)])), responses: [new OA\Response(response: 201, description: 'Loaded', content: new OA\JsonContent(ref: '#/components/schemas/ProcedureShort')), new OA\Response(response: 422, description: 'Every fault with its path', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]
+    #[OA\Post(path: '/procedures', summary: 'Load a procedure file into a project', tags: ['procedures'], requestBody: new OA\RequestBody(content: new OA\JsonContent(required: ['project_id'], properties: [new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'file', type: 'string', description: 'the file as it is written: faults come with their line'), new OA\Property(property: 'procedure', type: 'object', additionalProperties: true)])), responses: [new OA\Response(response: 201, description: 'Loaded', content: new OA\JsonContent(ref: '#/components/schemas/ProcedureShort')), new OA\Response(response: 422, description: 'Every fault with its path, and its line where the file was given', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]
     public function store(Request $request): JsonResponse
     {
-        $body = $request->validate(['project_id' => 'required|integer', 'procedure' => 'required|array']);
+        $body = $request->validate(['project_id' => 'required|integer', 'procedure' => 'required_without:file|array', 'file' => 'string']);
         $role = $this->user($request)->roleOn((int) $body['project_id']) ?? abort(404);
         if (! $role->mayPlan()) {
             throw new AuthorizationException('Only an engineer loads a procedure.');
         }
-        $text = ProcedureText::freeze(Procedure::from($request->json('procedure')), (int) $body['project_id'], $this->user($request)->id);
+        $procedure = isset($body['file']) ? ProcedureFile::read($body['file']) : Procedure::from($request->json('procedure'));
+        $text = ProcedureText::freeze($procedure, (int) $body['project_id'], $this->user($request)->id);
 
         return new JsonResponse($text->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']), 201);
     }

@@ -7,9 +7,9 @@ namespace Diastoma\Core\Electrofusion;
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Flag;
-use Diastoma\Core\Calculation\Field\Items;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calculation\Field\Readings;
 use Diastoma\Core\Compare;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Round\Clock;
@@ -39,7 +39,7 @@ final class GapFeelers
      * @return array<string, mixed>
      */
     public function __invoke(
-        #[Items('readings', FeelerReading::class, atLeast: 4)] array $readings,
+        #[Readings('readings', FeelerReading::class, 'clock_h', 'gap', atLeast: 4)] array $readings,
         #[Measure('limit_mm', Quantity::Length, min: 0)] ?float $limit = null,
         #[Flag('strict')] bool $strict = false,
         #[Number('max_empty_arc_deg', above: 0, max: 360)] float $maxEmptyArc = Spread::ALL_ROUND_DEG,

@@ -6,9 +6,9 @@ namespace Diastoma\Core\Electrofusion;
 
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
-use Diastoma\Core\Calculation\Field\Items;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calculation\Field\Readings;
 use Diastoma\Core\Compare;
 use Diastoma\Core\Round\Clock;
 use Diastoma\Core\Round\HarmonicFit;
@@ -37,7 +37,7 @@ final class MarkAtFace
      * @return array<string, mixed>
      */
     public function __invoke(
-        #[Items('readings', FaceReading::class, atLeast: 3)] array $readings,
+        #[Readings('readings', FaceReading::class, 'clock_h', 'out', atLeast: 3)] array $readings,
         #[Measure('limit_mm', Quantity::Length, min: 0, about: 'how far the mark may be from the face')] ?float $limit = null,
         #[Measure('skew_limit_mm', Quantity::Length, min: 0, about: 'largest minus smallest')] ?float $skewLimit = null,
         #[Number('max_empty_arc_deg', above: 0, max: 360)] float $maxEmptyArc = Spread::ALL_ROUND_DEG,

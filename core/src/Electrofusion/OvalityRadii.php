@@ -6,9 +6,9 @@ namespace Diastoma\Core\Electrofusion;
 
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
-use Diastoma\Core\Calculation\Field\Items;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calculation\Field\Readings;
 use Diastoma\Core\Compare;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Round\Clock;
@@ -47,7 +47,7 @@ final class OvalityRadii
      * @return array<string, mixed>
      */
     public function __invoke(
-        #[Items('readings', RadiusReading::class, atLeast: 5)] array $readings,
+        #[Readings('readings', RadiusReading::class, 'angle_deg', 'r', atLeast: 5)] array $readings,
         #[Measure('u_instr_mm', Quantity::Length, above: 0, about: 'standard uncertainty of one reading')] float $u = 0.0001,
         #[Measure('limit_mm', Quantity::Length, min: 0)] ?float $limitLength = null,
         #[Number('limit_pct', min: 0)] ?float $limitPercent = null,

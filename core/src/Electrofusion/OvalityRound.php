@@ -6,9 +6,9 @@ namespace Diastoma\Core\Electrofusion;
 
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
-use Diastoma\Core\Calculation\Field\Items;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calculation\Field\Readings;
 use Diastoma\Core\Compare;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Round\HarmonicFit;
@@ -40,7 +40,7 @@ final class OvalityRound
      * @return array<string, mixed>
      */
     public function __invoke(
-        #[Items('readings', DiameterReading::class, atLeast: 2)] array $readings,
+        #[Readings('readings', DiameterReading::class, 'angle_deg', 'd', atLeast: 2)] array $readings,
         #[Measure('u_instr_mm', Quantity::Length, above: 0, about: 'standard uncertainty of one reading')] float $u = 0.0001,
         #[Measure('od_tape_mm', Quantity::Length, above: 0)] ?float $tape = null,
         #[Measure('limit_mm', Quantity::Length, min: 0)] ?float $limitLength = null,

@@ -7,9 +7,9 @@ namespace Diastoma\Core\Gasketed;
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Choice;
-use Diastoma\Core\Calculation\Field\Items;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calculation\Field\Readings;
 use Diastoma\Core\Compare;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Round\Clock;
@@ -39,7 +39,7 @@ final class JointGapFit
      * @return array<string, mixed>
      */
     public function __invoke(
-        #[Items('readings', GapReading::class, atLeast: 3)] array $readings,
+        #[Readings('readings', GapReading::class, 'hour', 'gap', atLeast: 3)] array $readings,
         #[Measure('lever_diameter_m', Quantity::Length, min: 0.03, max: 5, about: 'diameter of the circle on which the gaps were read')] float $lever,
         #[Choice('clock_view', ['up-chainage', 'down-chainage'])] string $view,
         #[Measure('reading_u_m', Quantity::Length, min: 0, about: 'standard uncertainty of one reading')] ?float $readingU = null,

@@ -7,9 +7,9 @@ namespace Diastoma\Core\Round;
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Choice;
-use Diastoma\Core\Calculation\Field\Items;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calculation\Field\Readings;
 use Diastoma\Core\Instrument\Guard;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
@@ -34,7 +34,7 @@ final class CutSquareness
      * @return array<string, mixed>
      */
     public function __invoke(
-        #[Items('readings', LengthReading::class, atLeast: 3)] array $readings,
+        #[Readings('readings', LengthReading::class, 'theta_deg', 'value', atLeast: 3)] array $readings,
         #[Measure('od_mm', Quantity::Length, above: 0)] float $od,
         #[Measure('limit_out_of_square_mm', Quantity::Length, min: 0)] ?float $limit = null,
         #[Number('u_expanded', min: 0, about: 'mm')] ?float $u = null,

@@ -6,9 +6,9 @@ namespace Diastoma\Core\Round;
 
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
-use Diastoma\Core\Calculation\Field\Items;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calculation\Field\Readings;
 use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
 
@@ -31,7 +31,7 @@ final class GapDeflection
      * @return array<string, mixed>
      */
     public function __invoke(
-        #[Items('readings', LengthReading::class)] array $readings,
+        #[Readings('readings', LengthReading::class, 'theta_deg', 'value')] array $readings,
         #[Measure('face_diameter_mm', Quantity::Length, above: 0, about: 'the diameter on which the gap was read')] float $face,
         #[Measure('sigma_mm', Quantity::Length, above: 0)] ?float $sigma = null,
         #[Number('max_empty_arc_deg', above: 0, max: 360)] float $maxEmptyArc = Spread::PLANE_DEG,

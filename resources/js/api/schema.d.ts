@@ -3623,7 +3623,9 @@ export interface operations {
             content: {
                 "application/json": {
                     project_id: number;
-                    procedure: {
+                    /** @description the file as it is written: faults come with their line */
+                    file?: string;
+                    procedure?: {
                         [key: string]: unknown;
                     };
                 };
@@ -3639,7 +3641,7 @@ export interface operations {
                     "application/json": components["schemas"]["ProcedureShort"];
                 };
             };
-            /** @description Every fault with its path */
+            /** @description Every fault with its path, and its line where the file was given */
             422: {
                 headers: {
                     [name: string]: unknown;

@@ -21,11 +21,11 @@ export default function ProceduresPage(): ReactElement {
   const project = me.data?.projects.find((p) => p.role === 'engineer')
   const load = async (chosen: File): Promise<void> => {
     try {
-      await api.post('/procedures', { project_id: project!.id, procedure: JSON.parse(await chosen.text()) as unknown })
+      await api.post('/procedures', { project_id: project!.id, file: await textOf(chosen) })
       setFaults([])
       await queries.invalidateQueries()
     } catch (error) {
-      setFaults(error instanceof Refusal ? (error.errors.length ? error.errors.map((e) => e.message) : [error.message]) : ['The file is no JSON.'])
+      setFaults(error instanceof Refusal && error.errors.length > 0 ? error.errors.map((e) => e.message) : [(error as Error).message])
     }
   }
   return (
@@ -37,7 +37,7 @@ export default function ProceduresPage(): ReactElement {
         {project && <Button variant="outlined" onClick={() => file.current?.click()}>Load a procedure file</Button>}
         <input ref={file} type="file" hidden accept=".json" aria-label="Procedure file" onChange={(e) => { const chosen = e.target.files?.[0]; e.target.value = ''; if (chosen) void load(chosen) }} />
       </Box>
-      {faults.length > 0 && <Box role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mb: 2 }}>Not loaded. {faults.map((f) => <div key={f}>{f}</div>)}</Box>}
+      {faults.length > 0 && <Faults faults={faults} />}
       <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Limits by school">
         <Box component="table" sx={{ borderCollapse: 'collapse', minWidth: 700, width: '100%', '& th, & td': { textAlign: 'left', verticalAlign: 'top', borderTop: 1, borderColor: 'divider', py: 1.25, pr: 3 } }}>
           <thead>
@@ -57,6 +57,27 @@ export default function ProceduresPage(): ReactElement {
         </Box>
       </Box>
     </Page>
+  )
+}
+
+/** What the file holds, byte for byte: another encoding is said and not guessed. */
+async function textOf(file: File): Promise<string> {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer())
+  } catch {
+    throw new Error('The file is not in UTF-8; save it anew in that encoding.')
+  }
+}
+
+/** All that is wrong with a file, by line. */
+function Faults({ faults }: { faults: string[] }): ReactElement {
+  return (
+    <Box role="alert" sx={{ mb: 3, borderLeft: 6, borderColor: 'secondary.main', pl: 2 }}>
+      <Typography sx={{ fontWeight: 700 }}>Not loaded. {faults.length === 1 ? 'One place' : `${faults.length} places`} to put right:</Typography>
+      <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5, maxHeight: '50vh', overflowY: 'auto' }}>
+        {faults.map((f) => <li key={f}>{f}</li>)}
+      </Box>
+    </Box>
   )
 }
 

@@ -15,7 +15,7 @@ use Diastoma\Core\Refused;
  */
 final readonly class Compiler
 {
-    private function __construct(private Faults $faults)
+    private function __construct(private Faults $faults, private bool $isFrozen)
     {
     }
 
@@ -28,7 +28,7 @@ final readonly class Compiler
     {
         $written = StepLibrary::standard()->write($text);
         $faults = new Faults($written->origins, $written->faults);
-        $procedure = (new self($faults))->procedure($written->text, Procedure::hash($written->text));
+        $procedure = (new self($faults, false))->procedure($written->text, Procedure::hash($written->text));
         $faults->refuse();
 
         return $procedure;
@@ -37,7 +37,7 @@ final readonly class Compiler
     /** @param  array<string, mixed>  $text  written out when it was frozen */
     public static function frozen(array $text, string $hash): Procedure
     {
-        return (new self(new Faults))->procedure($text, $hash);
+        return (new self(new Faults, true))->procedure($text, $hash);
     }
 
     /** @param  array<string, mixed>  $text */
@@ -49,7 +49,7 @@ final readonly class Compiler
             $parameters[$name] = new Parameter((string) $name, $parameter['value'], $parameter['label'] ?? (string) $name, $parameter['source'], $parameter['certainty']);
         }
         $steps = $shape['steps'] ?? [];
-        $vocabulary = new Vocabulary($steps, $parameters);
+        $vocabulary = new Vocabulary($steps, $parameters, $this->isFrozen);
         $reader = new Reader($vocabulary, $this->faults, new Here, '');
         $compiled = [];
         foreach (is_array($text['steps'] ?? null) ? array_values($text['steps']) : [] as $i => $written) {
@@ -57,7 +57,8 @@ final readonly class Compiler
             array_push($compiled, ...(isset($steps[$i]) ? $at->onEachSide($steps[$i]) : [$at->unreadable($written)]));
         }
         $clocks = $this->clocks($shape['clocks'] ?? [], $reader);
-        foreach ($vocabulary->unread() as $name) {
+        // Where something is misspelt, what would have read a parameter may be that.
+        foreach ($this->faults->under('') === null ? $vocabulary->unread() : [] as $name) {
             $reader->below('parameters')->below($name)->remark('is read by nothing: a limit that is not used says what is not so');
         }
 

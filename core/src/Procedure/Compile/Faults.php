@@ -50,7 +50,7 @@ final class Faults
     public function under(string $path, string ...$but): ?string
     {
         foreach ($this->found as $at => $fault) {
-            $here = $at === $path || str_starts_with($at, "{$path}.") || str_starts_with($at, "{$path}[");
+            $here = $path === '' || $at === $path || str_starts_with($at, "{$path}.") || str_starts_with($at, "{$path}[");
             $elsewhere = array_filter($but, fn (string $other) => str_starts_with($at, $other)) !== [];
             if ($here && ! $elsewhere && ! $fault['harmless']) {
                 return self::sentence($at, $fault['what']);

@@ -20,22 +20,29 @@ final readonly class Reader
         private Faults $faults,
         public Here $here,
         public string $path,
+        private bool $harmless = false,
     ) {
     }
 
     public function below(string $key): self
     {
-        return new self($this->vocabulary, $this->faults, $this->here, str_starts_with($key, '[') ? $this->path.$key : ltrim("{$this->path}.{$key}", '.'));
+        return new self($this->vocabulary, $this->faults, $this->here, str_starts_with($key, '[') ? $this->path.$key : ltrim("{$this->path}.{$key}", '.'), $this->harmless);
     }
 
     public function from(Here $here): self
     {
-        return new self($this->vocabulary, $this->faults, $here, $this->path);
+        return new self($this->vocabulary, $this->faults, $here, $this->path, $this->harmless);
+    }
+
+    /** Of what is only shown: nothing is judged wrongly by a fault in it. */
+    public function forShow(): self
+    {
+        return new self($this->vocabulary, $this->faults, $this->here, $this->path, true);
     }
 
     public function fault(string $what): void
     {
-        $this->faults->at($this->path, $what);
+        $this->harmless ? $this->remark($what) : $this->faults->at($this->path, $what);
     }
 
     /** {@see Faults::harmlessAt()} */
@@ -88,7 +95,7 @@ final readonly class Reader
     /** @param  array<string, mixed>  $spec */
     private function form(string $name, array $spec): Expression
     {
-        $class = Forms::all()[$name] ?? null;
+        $class = ($this->vocabulary->isFrozen ? Forms::ever() : Forms::all())[$name] ?? null;
         if ($class === null) {
             return $this->below($name)->unresolved($name, "\"{$name}\" is no form; ".Nearest::to($name, array_keys(Forms::all())));
         }

@@ -77,12 +77,12 @@ final readonly class StepCompiler
             retry: $step['retry'] ?? true,
             photo: $this->photo($step['photo'] ?? null, $reader->below('photo')),
             cautions: $this->cautions($step['cautions'] ?? [], $reader->below('cautions')),
-            summaries: $this->summaries($step['summary'] ?? [], $reader->below('summary')),
+            summaries: $this->summaries($step['summary'] ?? [], $reader->below('summary')->forShow()),
             guides: $rules['guide'],
             rules: $rules['judge'],
             device: $this->binding($step['device_in'] ?? null, $reader->below('device_in')),
-            model: $this->binding($step['model_in'] ?? null, $reader->below('model_in')),
-            figure: isset($step['figure']) ? new Figure($step['figure']['shape'], $this->bound($step['figure']['in'], $reader->below('figure')->below('in'))) : null,
+            model: $this->binding($step['model_in'] ?? null, $reader->below('model_in')->forShow()),
+            figure: isset($step['figure']) ? new Figure($step['figure']['shape'], $this->bound($step['figure']['in'], $reader->below('figure')->below('in')->forShow())) : null,
             fault: $reader->faultUnder('guide', 'judge'),
         );
     }

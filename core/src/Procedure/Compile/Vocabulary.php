@@ -33,8 +33,9 @@ final class Vocabulary
     /**
      * @param  array<int, array<string, mixed>>  $steps  as the file states them
      * @param  array<string, Parameter>  $parameters
+     * @param  bool  $isFrozen  a text that was taken earlier, by the rules of that day
      */
-    public function __construct(array $steps, public readonly array $parameters)
+    public function __construct(array $steps, public readonly array $parameters, public readonly bool $isFrozen)
     {
         foreach ($steps as $i => $step) {
             $id = $step['id'];
