@@ -18,6 +18,7 @@ final class Console
           bin/diastoma calc NAME --schema      inputs of one calculation
           bin/diastoma calc NAME [JSON]        run it on JSON given here or on standard input
           bin/diastoma judge [JSON]            {"procedure": id or object, "line": {…}, "facts": […], "now": "…"}
+          bin/diastoma judge FILE FACTS        a procedure file and a file of facts; what is said of each step, to be read
           bin/diastoma check FILE              all that is wrong with a procedure file, by line
           bin/diastoma forms                   what a value of a procedure may be put together by
         A refused input prints {"error":{"field":…,"message":…}} and exits 2.
@@ -42,7 +43,7 @@ final class Console
                 'calc' => $this->calc(array_slice($words, 1)),
                 'check' => $this->check($words[1] ?? ''),
                 'forms' => $this->forms(),
-                'judge' => $this->print((new Procedure\JudgeFromJson)($this->json($words[1] ?? null))),
+                'judge' => isset($words[2]) ? $this->tell($words[1], $words[2]) : $this->print((new Procedure\JudgeFromJson)($this->json($words[1] ?? null))),
                 '--help', '-h', 'help' => $this->help($this->out, 0),
                 default => $this->help($this->err, 64),
             };
@@ -85,21 +86,57 @@ final class Console
 
     private function check(string $file): int
     {
-        if ($file === '' || ! is_readable($file) || is_dir($file)) {
-            fwrite($this->err, $file === '' ? self::HELP : "{$file} cannot be read.\n");
-
+        $text = $this->text($file);
+        if ($text === null) {
             return 64;
         }
         try {
-            $procedure = ProcedureFile::read((string) file_get_contents($file, length: ProcedureFile::MOST_BYTES + 1));
+            $procedure = ProcedureFile::read($text);
         } catch (Refused $refused) {
             fwrite($this->out, implode("\n", array_column($refused->faults, 'message'))."\n");
 
             return 2;
         }
-        fwrite($this->out, "{$procedure->id} {$procedure->version}: ".count($procedure->steps)." steps, nothing wrong.\n");
+        $steps = count($procedure->steps);
+        fwrite($this->out, "{$procedure->id} {$procedure->version}: ".($steps === 1 ? '1 step' : "{$steps} steps").", nothing wrong.\n");
 
         return 0;
+    }
+
+    /** What is said of each step, to be read by who writes a procedure. */
+    private function tell(string $file, string $facts): int
+    {
+        [$text, $recorded] = [$this->text($file), $this->text($facts)];
+        if ($text === null || $recorded === null) {
+            return 64;
+        }
+        $procedure = ProcedureFile::read($text);
+        $judgement = (new Procedure\JudgeFromJson)(['procedure' => $procedure->text] + $this->json($recorded));
+        $lines = [sprintf('%-6s %s', $judgement['verdict'], $procedure->title)];
+        foreach ($judgement['steps'] as $step) {
+            $said = $step['reasons'] === [] ? [['text' => '', 'do' => '']] : $step['reasons'];
+            foreach ($said as $reason) {
+                $lines[] = rtrim(sprintf('%-6s %s%s %s', $step['verdict'], $step['title'], $reason['text'] === '' ? '' : ": {$reason['text']}", $reason['do']));
+            }
+            if ($step['locked'] !== null) {
+                $lines[] = "       locked: {$step['locked']}";
+            }
+        }
+        $next = array_column($judgement['steps'], 'title', 'key')[$judgement['next']] ?? null;
+        fwrite($this->out, implode("\n", [...$lines, $next === null ? 'nothing is left to do' : "next: {$next}"])."\n");
+
+        return 0;
+    }
+
+    private function text(string $file): ?string
+    {
+        if ($file === '' || ! is_readable($file) || is_dir($file)) {
+            fwrite($this->err, $file === '' ? self::HELP : "{$file} cannot be read.\n");
+
+            return null;
+        }
+
+        return (string) file_get_contents($file, length: ProcedureFile::MOST_BYTES + 1);
     }
 
     private function forms(): int

@@ -56,6 +56,8 @@ final class Registry
             'x-family' => $about->family->value,
             'x-source' => $about->source,
             'x-gives' => $about->gives,
+            'x-verdicts' => in_array('verdict', $about->gives, true) ? $about->verdicts : [],
+            'x-codes' => $about->codes === [] ? new \stdClass : $about->codes,
         ];
     }
 
