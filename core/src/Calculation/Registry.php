@@ -12,9 +12,12 @@ final class Registry
     /** @var array<class-string, Calculates> what is read of a class, once it is asked for */
     private array $facts = [];
 
+    private Memory $memory;
+
     /** @param  array<string, class-string>  $classes  name or other name => class */
     public function __construct(private readonly array $classes)
     {
+        $this->memory = new Memory;
     }
 
     public static function standard(): self
@@ -22,6 +25,15 @@ final class Registry
         static $standard = null;
 
         return $standard ??= new self(require __DIR__.'/catalogue.php');
+    }
+
+    /** The same, remembering nothing yet. */
+    public function forgetful(): self
+    {
+        $fresh = clone $this;
+        $fresh->memory = new Memory;
+
+        return $fresh;
     }
 
     /** @return list<string> names, other names included, sorted */
@@ -68,6 +80,17 @@ final class Registry
      * @throws Refused
      */
     public function run(string $name, array $input): array
+    {
+        return $this->memory->recall($name, $input, fn () => $this->compute($name, $input));
+    }
+
+    /**
+     * @param  array<string, mixed>  $input
+     * @return array<string, mixed>
+     *
+     * @throws Refused
+     */
+    private function compute(string $name, array $input): array
     {
         $class = $this->classOf($name);
         $arguments = Signature::of($class)->arguments($input, $this->aboutClass($class)->family);

@@ -17,13 +17,17 @@ final class Signature
     /** @var array<class-string, self> */
     private static array $read = [];
 
-    /** @var array<string, true> every key that is known, in any unit */
+    /** @var array<string, int> every key that is known, in any unit => which input it is of */
     private readonly array $known;
 
     /** @param  list<array{name: string, field: Field, keys: array<string, \Diastoma\Core\Units\Unit|null>, required: bool, default: mixed}>  $inputs */
     private function __construct(public readonly array $inputs)
     {
-        $this->known = array_fill_keys(array_keys(array_merge(...array_column($inputs, 'keys'))), true);
+        $known = [];
+        foreach ($inputs as $i => $input) {
+            $known += array_fill_keys(array_keys($input['keys']), $i);
+        }
+        $this->known = $known;
     }
 
     /** @param  class-string  $class */
@@ -63,39 +67,41 @@ final class Signature
      */
     public function arguments(array $given, Family $family, ?string $list = null, ?int $row = null): array
     {
-        $arguments = [];
-        $refusals = [];
+        $arguments = $refusals = $came = $twice = $unknown = [];
         $at = $row === null ? '' : "{$list}, row {$row}: ";
-        foreach ($this->inputs as $input) {
-            $field = $input['field'];
-            $found = [];
-            foreach (array_intersect_key($given, $input['keys']) as $key => $value) {
-                if ($value !== null) {
-                    $found[$key] = $value;
-                }
+        foreach ($given as $key => $value) {
+            $input = $this->known[$key] ?? null;
+            if ($input === null) {
+                $unknown[] = (string) $key;
+            } elseif ($value !== null) {
+                $twice[$input] = isset($came[$input]);
+                $came[$input] ??= (string) $key;
             }
-            if ($found === [] && ! $input['required']) {
+        }
+        foreach ($this->inputs as $i => $input) {
+            $key = $came[$i] ?? null;
+            if ($key === null && ! $input['required']) {
                 $arguments[$input['name']] = $input['default'];
 
                 continue;
             }
-            $key = (string) (array_key_first($found) ?? $field->key);
-            $name = $family->fieldName($key, $field->bare(), $list);
+            $field = $input['field'];
+            $name = $family->fieldName($key ?? $field->key, $field->bare(), $list);
             try {
-                if (count($found) > 1) {
-                    throw Refused::field($name, "{$field->bare()} came in several units (".implode(', ', array_keys($found)).'); give one.');
-                }
-                if ($found === []) {
+                if ($key === null) {
                     throw Refused::field($name, "{$field->key} is missing.");
                 }
-                $arguments[$input['name']] = $field->read($found[$key], $key, $name, $family);
+                if ($twice[$i]) {
+                    $keys = implode(', ', array_keys(array_filter(array_intersect_key($given, $input['keys']), fn (mixed $v) => $v !== null)));
+                    throw Refused::field($name, "{$field->bare()} came in several units ({$keys}); give one.");
+                }
+                $arguments[$input['name']] = $field->read($given[$key], $key, $name, $family);
             } catch (Refused $refused) {
                 $refusals[] = $at === '' ? $refused : Refused::field($refused->firstField(), $at.$refused->getMessage());
             }
         }
-        foreach (array_keys(array_diff_key($given, $this->known)) as $unknown) {
-            $known = implode(', ', array_map(fn ($i) => $i['field']->key, $this->inputs));
-            $refusals[] = Refused::field($family->fieldName((string) $unknown, (string) $unknown, $list), "{$at}{$unknown} is not an input here; known are {$known}.");
+        foreach ($unknown as $key) {
+            $refusals[] = Refused::field($family->fieldName($key, $key, $list), "{$at}{$key} is not an input here; known are ".implode(', ', $this->names()).'.');
         }
         if ($refusals !== []) {
             throw Refused::together($refusals);

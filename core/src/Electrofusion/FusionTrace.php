@@ -154,7 +154,7 @@ final class FusionTrace
     private function energy(array $samples, array $powered): array
     {
         $energy = $seconds = 0.0;
-        for ($i = 1; $i < count($samples); $i++) {
+        for ($i = 1, $n = count($samples); $i < $n; $i++) {
             if ($powered[$i] && $powered[$i - 1]) {
                 $dt = $samples[$i][0] - $samples[$i - 1][0];
                 $energy += 0.5 * ($samples[$i][1] * $samples[$i][2] + $samples[$i - 1][1] * $samples[$i - 1][2]) * $dt;

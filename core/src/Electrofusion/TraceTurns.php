@@ -51,7 +51,15 @@ final readonly class TraceTurns
     /** Second of the first short, null when there is none. Once is enough: the fitting is lost. */
     public function shortAt(): ?float
     {
-        return $this->sudden() ?? $this->slow();
+        return $this->canHaveFallen() ? $this->sudden() ?? $this->slow() : null;
+    }
+
+    /** Where no value lies so far under the highest one, no median of some can lie under that of others. */
+    private function canHaveFallen(): bool
+    {
+        $ohms = array_column($this->settled, 1);
+
+        return $ohms !== [] && min($ohms) < max($ohms) * $this->share;
     }
 
     private function sudden(): ?float

@@ -40,12 +40,25 @@ final readonly class TraceVoltage
     {
         $events = [];
         foreach (['under-voltage' => -1, 'over-voltage' => 1] as $code => $side) {
-            foreach ($this->joined([...$this->runs($side), ...$this->windows($side)]) as $from) {
+            $stretches = $this->wasOutside($side) ? [...$this->runs($side), ...$this->windows($side)] : [];
+            foreach ($this->joined($stretches) as $from) {
                 $events[] = ['code' => $code, 't_s' => $from];
             }
         }
 
         return $events;
+    }
+
+    /** Was one sample outside at all? Of a healthy fusion none is, and that is soon seen. */
+    private function wasOutside(int $side): bool
+    {
+        foreach ($this->samples as $i => [$t, $volts]) {
+            if ($this->powered[$i] && ($side < 0 ? $volts < $this->low : $volts > $this->high) && $t >= $this->from - 1e-9) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function outside(float $volts, int $side): bool

@@ -20,7 +20,9 @@ final readonly class FactValue implements Expression
 
     public function of(Known $known): mixed
     {
-        return Walk::down($known->values[$this->step] ?? null, $this->path);
+        $value = $known->values[$this->step] ?? null;
+
+        return $value === null ? null : Walk::down($value, $this->path);
     }
 
     public function missing(Known $known): array
