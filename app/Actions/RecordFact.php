@@ -53,7 +53,6 @@ final class RecordFact
             $this->mustBeAllowed($step, $role);
             $recorded = Instant::parse($body['recorded_at'], 'recorded_at', 'recorded_at');
             $value = $this->withItems($subject, $step, $step->normalise($body['value']));
-            $this->mustNotComeTooEarly($subject, $step, $recorded);
             $this->mustSupersedeRightly($subject, $step, $body);
             if ($step->kind instanceof Hold && Hold::isSigned($value)) {
                 $this->mustBeReady($subject, $step);
@@ -102,15 +101,6 @@ final class RecordFact
         }
 
         return $value;
-    }
-
-    /** Steps that hurt when they come too early are not stored while they are locked. */
-    private function mustNotComeTooEarly(Subject $subject, Step $step, \DateTimeImmutable $recorded): void
-    {
-        $state = $step->order->protects ? $subject->judgement($recorded)->steps[$step->key()] ?? null : null;
-        if ($state?->lock !== null) {
-            throw Refused::field('step', "\"{$state->title}\" is not recorded: {$state->lock->text}");
-        }
     }
 
     private function mustBeAllowed(Step $step, Role $role): void

@@ -11,6 +11,8 @@ use Diastoma\Core\Refused;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
+require_once __DIR__.'/helpers.php';
+
 /*
  * The engine on small procedures made here: each shows one thing that a procedure file can say.
  */
@@ -165,3 +167,83 @@ it('shows every reason in the units of the reader', function () {
     $judgement = littleJudged(little([GAP]), ['gap' => ['gap_in' => 0.2]]);
     expect($judgement->toArray(UnitSystem::Metric)['reasons'][0]['text'])->toBe('Too wide: 5.1 mm.')->and($judgement->toArray(UnitSystem::Us)['reasons'][0]['text'])->toBe('Too wide: 0.200 in.');
 });
+
+/** A leak test that is asked for on gas lines, and the cut that it guards. */
+function guarded(array $when, array $more = []): Procedure
+{
+    $ok = fn (string $label) => [['key' => 'ok', 'label' => $label, 'type' => 'yesno', 'want' => true]];
+
+    return little([
+        ['id' => 'leak', 'kind' => 'check', 'title' => 'Leak test', 'when' => $when, 'fields' => $ok('Tight')],
+        ['id' => 'cut', 'kind' => 'check', 'title' => 'Cut', 'gate' => true, 'needs_good' => ['leak'], 'fields' => $ok('Cut')] + $more,
+    ]);
+}
+
+it('keeps a step there while it is not known whether it is asked for, and what it guards shut', function (array $when, array $line, array $steps, bool $shut) {
+    $judgement = littleJudged(guarded($when), [], $line);
+    expect(array_keys($judgement->steps))->toBe($steps)->and($judgement->verdict)->toBe(Verdict::Open)->and($judgement->steps['cut']->lock !== null)->toBe($shut);
+})->with(function () {
+    $is = fn (array $test) => ['of' => '$line.service'] + $test;
+    $both = ['leak', 'cut'];
+
+    return [
+        'it is' => [[$is(['is' => 'gas'])], ['service' => 'gas'], $both, true],
+        'it is not' => [[$is(['is' => 'gas'])], ['service' => 'water'], ['cut'], false],
+        'not known' => [[$is(['is' => 'gas'])], [], $both, true],
+        'not, not known' => [[$is(['not' => 'water'])], [], $both, true],
+        'not, and it is not' => [[$is(['not' => 'water'])], ['service' => 'gas'], $both, true],
+        'in, not known' => [[$is(['in' => ['gas', 'sewer']])], [], $both, true],
+        'a number not known' => [[['of' => '$line.dn_mm', 'min' => 63]], [], $both, true],
+        'a number on its limit' => [[['of' => '$line.dn_mm', 'min' => 63, 'max' => 63]], ['dn_mm' => 63.0], $both, true],
+        'a number below' => [[['of' => '$line.dn_mm', 'min' => 63]], ['dn_mm' => 62.9], ['cut'], false],
+        'a word where a number is compared' => [[['of' => '$line.dn_mm', 'min' => 63]], ['dn_mm' => 'large'], $both, true],
+        'unknown shall mean no' => [[$is(['known' => true]), $is(['is' => 'gas'])], [], ['cut'], false],
+        'one of several' => [[['any' => [$is(['is' => 'gas']), ['of' => '$line.dn_mm', 'min' => 63]]]], ['dn_mm' => 110], $both, true],
+        'one of several, one not known' => [[['any' => [$is(['is' => 'gas']), ['of' => '$line.dn_mm', 'min' => 63]]]], ['dn_mm' => 50], $both, true],
+        'none of several' => [[['any' => [$is(['is' => 'gas']), ['of' => '$line.dn_mm', 'min' => 63]]]], ['dn_mm' => 50, 'service' => 'water'], ['cut'], false],
+        'one that does not hold settles all' => [[$is(['is' => 'gas']), ['of' => '$line.dn_mm', 'min' => 63]], ['dn_mm' => 50], ['cut'], false],
+    ];
+});
+
+it('settles a chain of conditions by what is certainly not asked for', function () {
+    $yes = fn (string $id, array $more = []) => ['id' => $id, 'kind' => 'check', 'title' => $id, 'fields' => [['key' => 'ok', 'label' => 'OK', 'type' => 'yesno']]] + $more;
+    $chain = little([
+        $yes('one', ['when' => [['of' => '$line.service', 'is' => 'gas']]]), $yes('two', ['when' => [['of' => '$step.one.ok', 'is' => true]]]),
+        $yes('three', ['when' => [['of' => ['$good' => 'two'], 'is' => true]]]), $yes('last'),
+    ]);
+    expect(array_keys(littleJudged($chain, [], ['service' => 'water'])->steps))->toBe(['last'])
+        ->and(array_keys(littleJudged($chain, [], ['service' => 'gas'])->steps))->toBe(['one', 'two', 'three', 'last'])
+        ->and(array_keys(littleJudged($chain, ['one' => ['ok' => false]], ['service' => 'gas'])->steps))->toBe(['one', 'last']);
+});
+
+it('is open where it is not known whether a rule applies, and says what is missing', function () {
+    $rule = ['when' => [['of' => '$line.service', 'is' => 'gas']]] + GAP['judge'][0];
+    $judged = fn (array $line) => littleJudged(little([['judge' => [$rule]] + GAP]), ['gap' => ['gap_mm' => 9]], $line);
+    expect($judged([])->verdict)->toBe(Verdict::Open)->and($judged(['service' => 'gas'])->verdict)->toBe(Verdict::Bad)->and($judged(['service' => 'water'])->verdict)->toBe(Verdict::Good)
+        ->and($judged([])->steps['gap']->reasons[0]->text->in(UnitSystem::Metric))->toBe('Cannot be judged yet: what the line carries is not recorded.');
+});
+
+it('keeps what was done while it was shut to protect people, and calls it bad for good', function (array $order, Verdict $wanted) {
+    $judgement = littleJudged(guarded([['of' => '$line.service', 'is' => 'gas']]), $order, ['service' => 'gas']);
+    expect($judgement->steps['cut']->verdict)->toBe($wanted);
+    if ($wanted === Verdict::Bad) {
+        expect($judgement->steps['cut']->reasons[0]->text->in(UnitSystem::Metric))->toContain('while it was shut: "Leak test" must be good first.');
+    }
+})->with([
+    'in order' => [['leak' => ['ok' => true], 'cut' => ['ok' => true]], Verdict::Good],
+    'cut first' => [['cut' => ['ok' => true], 'leak' => ['ok' => true]], Verdict::Bad],
+    'after a leak' => [['leak' => ['ok' => false], 'cut' => ['ok' => true]], Verdict::Bad],
+    'without a test' => [['cut' => ['ok' => true]], Verdict::Bad],
+]);
+
+it('judges a limit without uncertainty the same way by each of its forms', function (array $limit) {
+    // The power is the square of what is entered: 9 W for 3 V, 100 W for 10 V, on one ohm.
+    $text = fn (array $more) => littleText([['id' => 'one', 'kind' => 'number', 'title' => 'One', 'fields' => [['key' => 'x', 'label' => 'X', 'type' => 'number']],
+        'judge' => [['calc' => 'fusion-energy', 'in' => ['u_v' => '$fact.x', 'r_ohm' => 1, 't_s' => 1], 'limits' => [$more + ['of' => 'power_w'] + $limit]]]]]);
+    $judged = fn (array $more, float $x) => littleJudged(Procedure::frozen($text($more), 'x'), ['one' => ['x' => $x]])->verdict;
+    expect(fn () => Procedure::from($text([])))->toThrow(Refused::class, 'has no uncertainty u')
+        ->and($judged([], 3))->toBe(Verdict::Open)->and($judged([], 10))->toBe(Verdict::Open)
+        ->and($judged(['rule' => 'simple'], 3))->toBe(Verdict::Good)->and($judged(['rule' => 'simple'], 10))->toBe(Verdict::Bad)
+        ->and($judged(['u' => 0], 3))->toBe(Verdict::Good)->and($judged(['u' => 4], 3))->toBe(Verdict::Close)->and($judged(['u' => 4], 10))->toBe(Verdict::Bad)
+        ->and($judged(['u' => '$line.sdr'], 3))->toBe(Verdict::Open);
+})->with([[['max' => 12]], [['min' => 6, 'max' => 12]], [['within' => 9, 'tol' => 3]]]);

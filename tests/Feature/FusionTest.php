@@ -101,16 +101,19 @@ it('never calls a fitting good that was fused twice, except by a permit where th
     expect(collect($this->as('joiner')->getJson("/api/v1/joints/{$joint}")->json('facts'))->where('step', 'fusion'))->toHaveCount(2);
 })->with([['ef-coupler-one-pass', false, 'bad'], ['ef-coupler-groove', false, 'bad'], ['ef-coupler-groove', true, 'close']]);
 
-it('opens no tap before its time, whatever clock a device shows', function () {
+it('keeps a tap that was done while it was shut, and it is bad for good, whatever clock a device shows', function (string $at) {
     $line = $this->as('engineer')->postJson('/api/v1/lines', ['dn_mm' => 110, 'sdr' => 11] + $this->lineBody('ef-coupler-one-pass', ['name' => 'Services']))->assertCreated()->json();
     $hash = ProcedureText::query()->where('key', 'ef-saddle-tapping')->firstOrFail()->hash;
     $saddle = $this->as('engineer')->postJson("/api/v1/lines/{$line['id']}/joints", ['procedure_hash' => $hash, 'chainage_m' => 4])->assertCreated()->json('0.id');
-    $tap = fn (string $at) => $this->record('joiner', "joints/{$saddle}", 'tap', ['cut' => true, 'capped' => true], ['recorded_at' => $at]);
-    foreach (['2026-05-04T09:00:00+02:00', '2031-01-01T00:00:00Z'] as $at) {
-        $tap($at)->assertUnprocessable();
-    }
-    expect(collect($this->as('joiner')->getJson("/api/v1/joints/{$saddle}")->json('facts')))->toHaveCount(0);
-});
+    $tap = fn (string $at, array $more = []) => $this->record('joiner', "joints/{$saddle}", 'tap', ['cut' => true, 'capped' => true], $more + ['recorded_at' => $at]);
+    $judgement = $tap($at, ['id' => $id = (string) Str::uuid()])->assertCreated()->json('judgement');
+    expect($judgement['verdict'])->toBe('bad')->and(stepOf($judgement, 'tap')['lock'])->toMatchArray(['code' => 'needs-good', 'protects' => true])
+        ->and(stepOf($judgement, 'tap')['reasons'][0]['text'])->toContain('while it was shut: "Test the branch, main uncut" must be good first.');
+    // What is entered later does not make it done later.
+    $later = $tap('2031-06-01T00:00:00Z', ['supersedes' => $id, 'reason' => 'mistyped'])->assertCreated()->json('judgement');
+    expect(stepOf($later, 'tap')['verdict'])->toBe('bad')
+        ->and($this->as('joiner')->getJson("/api/v1/joints/{$saddle}")->json('facts'))->toHaveCount(2);
+})->with(['2026-05-04T09:00:00+02:00', '2031-01-01T00:00:00Z']);
 
 it('lists joints of every kind in the register and in what goes out', function () {
     $line = $this->as('engineer')->postJson('/api/v1/lines', ['dn_mm' => 110, 'sdr' => 11] + $this->lineBody('ef-coupler-one-pass', ['name' => 'Mixed']))->assertCreated()->json();

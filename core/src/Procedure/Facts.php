@@ -16,12 +16,12 @@ final class Facts
     /** @var array<string, non-empty-list<Fact>> step key => each time it was done */
     private array $attempts = [];
 
-    /** @param  list<Fact>  $facts  in the order in which they were stored */
-    public function __construct(array $facts, Procedure $procedure)
+    /** @param  list<Fact>  $all  in the order in which they were stored */
+    public function __construct(private array $all, Procedure $procedure)
     {
-        $superseded = array_fill_keys(array_filter(array_map(fn (Fact $f) => $f->supersedes, $facts), is_string(...)), true);
+        $superseded = array_fill_keys(array_filter(array_map(fn (Fact $f) => $f->supersedes, $all), is_string(...)), true);
         $standing = [];
-        foreach ($facts as $fact) {
+        foreach ($all as $fact) {
             if (! isset($this->first[$fact->step]) || $fact->at < $this->first[$fact->step]) {
                 $this->first[$fact->step] = $fact->at;
             }
@@ -49,6 +49,12 @@ final class Facts
     public function firstAt(string $step): ?\DateTimeImmutable
     {
         return $this->first[$step] ?? null;
+    }
+
+    /** @return list<Fact> what had been recorded at other steps by a moment */
+    public function before(string $step, \DateTimeImmutable $moment): array
+    {
+        return array_values(array_filter($this->all, fn (Fact $f) => $f->step !== $step && $f->at <= $moment));
     }
 
     /** @return list<Fact> each time a step was done, the one that counts last */

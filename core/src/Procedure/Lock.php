@@ -21,10 +21,24 @@ final readonly class Lock
 
     /**
      * @param  self::NEEDS_GOOD|self::AFTER|self::UNREADABLE|self::TOO_EARLY  $code
-     * @param  string|null  $blocker  key of the step that it waits for
      * @param  bool  $protects  it keeps people from harm: nothing may be done here while it is shut
+     * @param  list<Wait>  $waits  all steps that it waits for; the first one is what the sentence speaks of
      */
-    public function __construct(public string $code, public string $text, public ?string $blocker, public bool $protects)
+    public function __construct(public string $code, public string $text, public bool $protects, public array $waits = [])
     {
+    }
+
+    /**
+     * @param  non-empty-list<Wait>  $waits
+     */
+    public static function waiting(array $waits, bool $protects): self
+    {
+        return new self($waits[0]->code, $waits[0]->text, $protects, $waits);
+    }
+
+    /** @return array{code: string, protects: bool, waits: list<array{step: string, code: string, text: string}>} */
+    public function toArray(): array
+    {
+        return ['code' => $this->code, 'protects' => $this->protects, 'waits' => array_map(get_object_vars(...), $this->waits)];
     }
 }

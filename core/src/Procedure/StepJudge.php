@@ -135,7 +135,7 @@ final readonly class StepJudge
             // What is bad already is said while it runs; what is open waits for its end.
             $ruled = array_filter($ruled, fn (Reason $r) => $r->verdict !== Verdict::Open);
         }
-        $reasons = [...$this->own($step, $fact), ...$this->order($step, $fact, $before), ...$this->tooEarly($step, $fact, $opensAt), ...$ruled];
+        $reasons = [...$this->own($step, $fact), ...$this->order($step, $fact, $before), ...$this->tooEarly($step, $fact, $opensAt), ...$this->whileShut($step, $fact), ...$ruled];
         usort($reasons, fn (Reason $a, Reason $b) => $a->verdict->urgency() <=> $b->verdict->urgency());
 
         return self::eachOnce($reasons);
@@ -207,12 +207,40 @@ final readonly class StepJudge
     private function tooEarly(Step $step, Fact $fact, ?string $opensAt): array
     {
         $early = $step->order->early;
-        if ($early === null || $opensAt === null || $fact->at >= new \DateTimeImmutable($opensAt)) {
+        $at = $this->doneAt($step, $fact);
+        if ($early === null || $opensAt === null || $at >= new \DateTimeImmutable($opensAt)) {
             return [];
         }
-        $moment = ['opens_at' => $opensAt, 'at' => $fact->at->format(Known::TIME)];
+        $moment = ['opens_at' => $opensAt, 'at' => $at->format(Known::TIME)];
 
         return [new Reason($early->verdict, $early->text->fill($this->known, $moment), $early->do->fill($this->known, $moment))];
+    }
+
+    /**
+     * What protects people and was done all the same is kept, and bad. That its time had not come is said by itself.
+     *
+     * @return list<Reason>
+     */
+    private function whileShut(Step $step, Fact $fact): array
+    {
+        if (! $step->order->protects) {
+            return [];
+        }
+        $at = $this->doneAt($step, $fact);
+        $then = Judge::judge($this->known->procedure, $this->known->facts->before($step->key, $at), $this->known->line, $at, $this->registry);
+        $lock = $then->steps[$step->key]->lock ?? null;
+        if ($lock === null || $lock->code === Lock::TOO_EARLY) {
+            return [];
+        }
+        $said = new Spoken(['Done at ', [$at->format(Known::TIME), 'at', 'time'], ' while it was shut: ', $lock->text]);
+
+        return [new Reason(Verdict::Bad, $said, Spoken::plain('Stop here and keep clear: a licensed engineer decides how to go on.'))];
+    }
+
+    /** When it was done: what protects people is not done later by an entry that corrects the first one. */
+    private function doneAt(Step $step, Fact $fact): \DateTimeImmutable
+    {
+        return $step->order->protects ? $this->known->facts->firstAt($step->key) ?? $fact->at : $fact->at;
     }
 
     /** @param  array<string, StepState>  $before */
@@ -220,23 +248,38 @@ final readonly class StepJudge
     {
         $protects = $step->order->protects;
         if ($step->fault !== null) {
-            return new Lock(Lock::UNREADABLE, 'Its text cannot be read: '.$step->fault, null, $protects);
+            return new Lock(Lock::UNREADABLE, 'Its text cannot be read: '.$step->fault, $protects);
         }
+        $waits = $this->waits($step, $before);
+        if ($waits !== []) {
+            return Lock::waiting($waits, $protects);
+        }
+        if ($opensAt !== null && $this->known->moment < new \DateTimeImmutable($opensAt)) {
+            return new Lock(Lock::TOO_EARLY, (new Spoken(['Not before ', [$opensAt, 'at', 'time'], '.']))->in(UnitSystem::Metric, $this->known->timeZone()), $protects);
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  array<string, StepState>  $before
+     * @return list<Wait>
+     */
+    private function waits(Step $step, array $before): array
+    {
+        $waits = [];
         foreach ($step->order->needsGood as $key) {
             if (isset($before[$key]) && ! in_array($before[$key]->verdict, [Verdict::Good, Verdict::Close], true)) {
-                return new Lock(Lock::NEEDS_GOOD, "\"{$before[$key]->title}\" must be good first.", $key, $protects);
+                $waits[] = Wait::forGood($before[$key]);
             }
         }
         foreach ($step->order->after as $key) {
             if (isset($before[$key]) && $before[$key]->fact === null) {
-                return new Lock(Lock::AFTER, "\"{$before[$key]->title}\" comes first.", $key, $protects);
+                $waits[] = Wait::forRecord($before[$key]);
             }
         }
-        if ($opensAt !== null && $this->known->moment < new \DateTimeImmutable($opensAt)) {
-            return new Lock(Lock::TOO_EARLY, (new Spoken(['Not before ', [$opensAt, 'at', 'time'], '.']))->in(UnitSystem::Metric, $this->known->timeZone()), null, $protects);
-        }
 
-        return null;
+        return $waits;
     }
 
     /** @return list<Reason> what the rules of a step say */

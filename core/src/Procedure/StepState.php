@@ -64,7 +64,7 @@ final readonly class StepState
         return [
             'key' => $this->step->key, 'id' => $this->step->id, 'side' => $this->step->side, 'kind' => $this->step->kind->name(), 'title' => $this->title,
             'status' => $this->status, 'verdict' => $this->verdict->value, 'optional' => $this->step->optional, 'locked' => $this->lock?->text,
-            'lock' => $this->lock === null ? null : ['code' => $this->lock->code, 'blocker' => $this->lock->blocker, 'protects' => $this->lock->protects],
+            'lock' => $this->lock?->toArray(), 'needs_good' => $this->step->order->needsGood,
             'summary' => $this->summary?->in($units, $zone),
             'guide' => array_map(fn (Spoken $s) => $s->in($units, $zone), $this->guide),
             'reasons' => array_map(fn (Reason $r) => $r->toArray($units, $zone), $this->reasons),

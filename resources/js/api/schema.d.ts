@@ -832,11 +832,18 @@ export interface components {
             lock: {
                 /** @enum {string} */
                 code: "needs-good" | "after" | "unreadable" | "too-early";
-                /** @description key of the step that it waits for */
-                blocker: string | null;
+                /** @description all steps that it waits for, the first one that of the sentence */
+                waits: {
+                    step: string;
+                    /** @enum {string} */
+                    code: "needs-good" | "after";
+                    text: string;
+                }[];
                 /** @description it keeps people from harm */
                 protects: boolean;
             } | null;
+            /** @description keys of the steps that must be good before */
+            needs_good: string[];
             locked: string | null;
             summary: string | null;
             guide: string[];

@@ -15,7 +15,9 @@ vi.mock('../core/core', () => ({ askCore: async () => null, keepCore: async () =
 
 const step = (id: string, kind: string, more: Record<string, unknown> = {}): ProcedureText['steps'][number] => ({ id, kind, title: id, fields: [{ key: 'gap_mm', label: 'Gap', quantity: 'length', min: 0, max: 20 }], ...more }) as ProcedureText['steps'][number]
 const procedure: ProcedureText = { id: 'p', title: 'Procedure', version: '1', hash: 'h', parameters: {}, steps: [step('one', 'number'), step('two', 'number', { after: ['one'], needs_good: ['one'] })] }
-const state = (key: string, more: Partial<StepState> = {}): StepState => ({ key, id: key, side: null, kind: 'number', title: key === 'one' ? 'First gap' : 'Second gap', status: 'todo', verdict: 'open', optional: false, locked: null, opens_at: null, again: false, figure: null, cautions: [], summary: null, guide: [], reasons: [], results: {}, device: null, fact_id: null, by: null, at: null, ...more }) as StepState
+const state = (key: string, more: Partial<StepState> = {}): StepState => ({ key, id: key, side: null, kind: 'number', title: key === 'one' ? 'First gap' : 'Second gap', status: 'todo', verdict: 'open', optional: false, locked: null, lock: null, needs_good: [], opens_at: null, again: false, figure: null, cautions: [], summary: null, guide: [], reasons: [], results: {}, device: null, fact_id: null, by: null, at: null, ...more }) as StepState
+/** What the server says of a step that comes after the first and wants it good. */
+const afterOne: Partial<StepState> = { locked: '"First gap" comes first.', lock: { code: 'after', protects: false, waits: [{ step: 'one', code: 'after', text: '"First gap" comes first.' }] }, needs_good: ['one'] }
 const fact = (id: string, stepKey: string): Fact => ({ id, seq: 1, step: stepKey, value: { gap_mm: 1 }, recorded_at: '2026-05-04T10:00:00+02:00', by: 'Bram', role: 'joiner', supersedes: null, reason: null }) as Fact
 
 function subject(steps: StepState[], more: Partial<Subject> = {}): Subject {
@@ -48,14 +50,14 @@ afterEach(() => {
 })
 
 test('the first open step is at hand, with its field', () => {
-  render(page(subject([state('one'), state('two', { locked: '"First gap" comes first.' })])))
+  render(page(subject([state('one'), state('two', afterOne)])))
   expect(screen.getByRole('heading', { level: 2 }).textContent).toBe('First gap')
   expect(screen.getByRole('textbox', { name: 'Gap, mm' })).toBeTruthy()
   expect(screen.getByText(/next is "First gap"/)).toBeTruthy()
 })
 
 test('a figure out of range is said and goes nowhere; a right one goes into the outbox and the next step is at hand', async () => {
-  render(page(subject([state('one'), state('two', { locked: '"First gap" comes first.' })])))
+  render(page(subject([state('one'), state('two', afterOne)])))
   fireEvent.change(screen.getByRole('textbox', { name: 'Gap, mm' }), { target: { value: '90' } })
   fireEvent.click(screen.getByRole('button', { name: 'Record' }))
   expect(screen.getByRole('alert').textContent).toBe('Gap: 90 mm is outside 0 to 20 mm.')

@@ -14,6 +14,7 @@ import { CLOCK, clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence, tight, VerdictMark } from '../ui/Verdict'
 import { Called } from './called'
 import { FieldsEntry } from './FieldsEntry'
+import { lockHere, type LockHere } from './lockHere'
 import { PhotoEntry, PhotoStrip } from './Photos'
 import { RoundEntry } from './RoundEntry'
 import { PrintedLabel, ScanEntry } from './ScanEntry'
@@ -71,7 +72,7 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
       gridTemplateAreas: { xs: urgent ? '"headline" "pane" "list"' : '"pane" "headline" "list"', md: '"pane headline" "pane list"' },
     }}>
       <Box sx={{ gridArea: 'pane' }}>
-        <StepPane key={`${state.key}/${pending.get(state.key)?.id ?? state.fact_id ?? ''}`} path={path} data={seen} procedure={procedure} state={state} text={text} values={values} waiting={pending.get(state.key)} judged={here !== null && judged(state)} wouldRefuse={here?.refused[pending.get(state.key)?.id ?? ''] ?? null} locked={here ? state.locked : lockOf(state, text, steps, pending)} blocker={blockerOf(state, text, steps, pending)} role={role} onMoved={() => select(null)} onGo={select} />
+        <StepPane key={`${state.key}/${pending.get(state.key)?.id ?? state.fact_id ?? ''}`} path={path} data={seen} procedure={procedure} state={state} text={text} values={values} waiting={pending.get(state.key)} judged={here !== null && judged(state)} wouldRefuse={here?.refused[pending.get(state.key)?.id ?? ''] ?? null} lock={lockHere(state, steps, here === null ? pending : new Map())} role={role} onMoved={() => select(null)} onGo={select} />
       </Box>
       <Box sx={{ gridArea: 'headline' }}>
         <Headline data={seen} pendingCount={pending.size} judgedHere={here !== null} saidAbove={judgement.reasons[0]?.step === state.key && state.status === 'done'} />
@@ -99,26 +100,6 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
       </Box>
     </Box>
   )
-}
-
-/** Steps of these ids that concern this one: of its own end, or of both. */
-const before = (ids: string[] | undefined, state: StepState, steps: StepState[]): StepState[] => steps.filter((s) => (ids ?? []).includes(s.id) && (state.side === null || s.side === null || s.side === state.side))
-
-/** The step to go back to: what comes first and is missing, or what must be good and is not. */
-const blockerOf = (state: StepState, text: StepText, steps: StepState[], pending: Map<string, Waiting>): StepState | undefined =>
-  before(text.after, state, steps).find((s) => s.status === 'todo' && !s.optional && !pending.has(s.key)) ?? before(text.needs_good, state, steps).find((s) => !pending.has(s.key) && s.verdict !== 'good' && s.verdict !== 'close')
-
-/**
- * Why a step cannot be done yet, seen from this device: what is recorded here and not yet sent counts as done,
- * but a judgement that is wanted first waits for the server.
- */
-function lockOf(state: StepState, text: StepText, steps: StepState[], pending: Map<string, Waiting>): string | null {
-  const of = (ids: string[] | undefined): StepState[] => before(ids, state, steps)
-  const first = of(text.after).find((s) => s.status === 'todo' && !pending.has(s.key))
-  if (first) return `"${first.title}" comes first.`
-  const unjudged = of(text.needs_good).find((s) => pending.has(s.key))
-  if (unjudged) return `"${unjudged.title}" must be good first: its judgement waits for the server.`
-  return pending.size > 0 && of(text.needs_good).every((s) => s.verdict === 'good' || s.verdict === 'close') ? null : of(text.needs_good).length > 0 || pending.size === 0 ? state.locked : null
 }
 
 const asFact = (w: Waiting): Fact => ({ ...w.body, seq: 0, by: '', role: '', supersedes: w.body.supersedes ?? null, reason: w.body.reason ?? null })
@@ -188,14 +169,13 @@ interface PaneProps {
   judged: boolean
   /** what the server will say to the entry that waits, when it will refuse it */
   wouldRefuse: string | null
-  locked: string | null
-  blocker: StepState | undefined
+  lock: LockHere | null
   role: string | undefined
   onMoved: () => void
   onGo: (key: string) => void
 }
 
-function StepPane({ path, data, procedure, state, text, values, waiting, judged, wouldRefuse, locked, blocker, role, onMoved, onGo }: PaneProps): ReactElement {
+function StepPane({ path, data, procedure, state, text, values, waiting, judged, wouldRefuse, lock, role, onMoved, onGo }: PaneProps): ReactElement {
   const [again, setAgain] = useState(false)
   const [reason, setReason] = useState('')
   const [photos, setPhotos] = useState<string[]>([])
@@ -218,7 +198,7 @@ function StepPane({ path, data, procedure, state, text, values, waiting, judged,
   const now = useNow(1000)
   const opens = state.opens_at ? Date.parse(state.opens_at) : null
   const early = opens !== null && now < opens
-  const held = locked?.startsWith('Not before') && !early ? null : locked
+  const held = lock?.code === 'too-early' && !early ? null : lock
   return (
     <Called value={called}>
       <Box component="section" aria-labelledby="step-title">
@@ -238,7 +218,7 @@ function StepPane({ path, data, procedure, state, text, values, waiting, judged,
         ) : data.closed ? (
           <Typography sx={{ my: 2 }}>{data.closed}</Typography>
         ) : (held || early) && !running && !again ? (
-          <Held why={held} opens={early ? opens : null} now={now} blocker={blocker} onGo={onGo} />
+          <Held lock={held} opens={early ? opens : null} now={now} onGo={onGo} />
         ) : (
           <>
             {state.figure && <Figure figure={state.figure} />}
@@ -260,13 +240,14 @@ function StepPane({ path, data, procedure, state, text, values, waiting, judged,
 }
 
 /** Why it cannot be done now; with a clock when only time is missing. */
-function Held({ why, opens, now, blocker, onGo }: { why: string | null; opens: number | null; now: number; blocker: StepState | undefined; onGo: (key: string) => void }): ReactElement {
+function Held({ lock, opens, now, onGo }: { lock: LockHere | null; opens: number | null; now: number; onGo: (key: string) => void }): ReactElement {
   const left = opens === null ? 0 : Math.max(0, Math.ceil((opens - now) / 1000))
   return (
     <Box sx={{ my: 2 }}>
       {opens !== null && <Typography role="timer" sx={{ fontSize: { xs: '3.4rem', md: '4.4rem' }, fontWeight: 700, lineHeight: 1.1, color: 'secondary.main' }}>{left >= 3600 ? `${Math.floor(left / 3600)} h ${Math.floor((left % 3600) / 60)} min` : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`}</Typography>}
-      {why && <Typography sx={{ fontWeight: 700 }}>{why}</Typography>}
-      {blocker && <Button variant="outlined" sx={{ mt: 1.5 }} onClick={() => onGo(blocker.key)}>Go to "{blocker.title}"</Button>}
+      {lock?.protects && <Typography sx={{ fontWeight: 700, color: 'secondary.main' }}>Shut so that nobody gets hurt.</Typography>}
+      {lock && <Typography sx={{ fontWeight: 700 }}>{lock.text}</Typography>}
+      {lock?.goTo && <Button variant="outlined" sx={{ mt: 1.5 }} onClick={() => onGo(lock.goTo!.key)}>Go to "{lock.goTo.title}"</Button>}
     </Box>
   )
 }
