@@ -39,6 +39,7 @@ final class AddJoints
             Line::query()->lockForUpdate()->findOrFail($line->id);
             $new = $place === 'restraint' ? $this->restraints($line, $body, $procedure) : [$this->joint($line, $body, $procedure, $place)];
             array_map(fn (Joint $j) => ($this->judge)($j->refresh()), $new);
+            $this->judge->dependants($new[0]);
 
             return $new;
         });

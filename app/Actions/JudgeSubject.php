@@ -2,7 +2,6 @@
 
 namespace App\Actions;
 
-use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Subject;
 use Diastoma\Core\Procedure\Judgement;
@@ -29,12 +28,24 @@ final class JudgeSubject
             $this->notePipes($subject, $judgement);
         }
         $subject->save();
-        if ($subject instanceof Joint && $subject->host_id !== null) {
-            // Whether the pipes may be drawn hangs on the restraints.
-            $this(Joint::query()->findOrFail($subject->host_id));
-        }
 
         return $judgement;
+    }
+
+    /**
+     * What hangs on it: whether the pipes of a joint may be drawn hangs on its restraints.
+     *
+     * @return list<Subject> judged anew
+     */
+    public function dependants(Subject $subject): array
+    {
+        if (! $subject instanceof Joint || $subject->host_id === null) {
+            return [];
+        }
+        $host = Joint::query()->findOrFail($subject->host_id);
+        $this($host);
+
+        return [$host];
     }
 
     private function state(Subject $subject, Judgement $judgement): string
@@ -47,7 +58,7 @@ final class JudgeSubject
         return match (true) {
             $subject->state === 'cut-out' => 'cut-out',
             $subject->sealed_at !== null => 'accepted',
-            $judgement->done === 0 && $subject->facts()->doesntExist() => 'planned',
+            $judgement->done === 0 && $subject->recorded()->isEmpty() => 'planned',
             $waitsOnlyForSignatures => 'made',
             default => 'begun',
         };
@@ -60,30 +71,5 @@ final class JudgeSubject
         if (isset($value['pipe_a'])) {
             $joint->pipes = ['a' => $value['pipe_a'], 'b' => $value['pipe_b'] ?? ''];
         }
-    }
-
-    /**
-     * What was typed where it is not the stored value itself: another unit's key, or text with its own unit.
-     *
-     * @return array<string, mixed>
-     */
-    private static function typed(Fact $fact): array
-    {
-        $plain = fn (mixed $v): bool => is_scalar($v);
-
-        return array_filter(
-            array_filter($fact->typed, $plain),
-            fn (mixed $typed, string|int $key) => ! isset($fact->value[$key]) || (is_string($typed) && is_numeric($fact->value[$key])),
-            ARRAY_FILTER_USE_BOTH,
-        );
-    }
-
-    /** @return list<array<string, mixed>> facts of a subject as the API shows them */
-    public static function facts(Subject $subject): array
-    {
-        return array_values($subject->facts()->with('user')->get()->map(fn (Fact $f) => [
-            'id' => $f->id, 'seq' => $f->seq, 'step' => $f->step, 'value' => $f->value, 'typed' => (object) self::typed($f), 'recorded_at' => $f->recorded_at,
-            'by' => $f->user->name, 'role' => $f->role, 'supersedes' => $f->supersedes, 'reason' => $f->reason,
-        ])->all());
     }
 }

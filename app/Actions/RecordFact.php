@@ -9,7 +9,6 @@ use App\Models\Subject;
 use App\Models\User;
 use App\Support\Conflict;
 use Diastoma\Core\Calculation\Field\Instant;
-use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Kind\Hold;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Step;
@@ -28,59 +27,61 @@ final class RecordFact
     {
     }
 
-    /**
-     * @param  array{id: string, step: string, value: array<string, mixed>, recorded_at: string, supersedes?: string|null, reason?: string|null}  $body
-     * @return array{judgement: Judgement, stored: bool}
-     */
-    public function __invoke(Subject $subject, User $by, Role $role, array $body): array
+    /** @param  array{id: string, step: string, value: array<string, mixed>, recorded_at: string, supersedes?: string|null, reason?: string|null}  $body */
+    public function __invoke(Subject $subject, User $by, Role $role, array $body): Recording
     {
-        return DB::transaction(function () use ($subject, $by, $role, $body): array {
-            $subject = $subject::query()->lockForUpdate()->findOrFail($subject->getKey());
-            $hash = hash('sha256', Procedure::canonical([$subject->getKey(), $body['step'], $body['value'], $body['recorded_at'], $body['supersedes'] ?? null]));
-            $known = Fact::query()->where('id', $body['id'])->first();
-            if ($known !== null) {
-                if ($known->body_hash !== $hash) {
-                    throw new Conflict('id', 'Another fact is stored under this id already; make a new id.');
-                }
+        return DB::transaction(fn () => $this->record($subject::query()->lockForUpdate()->findOrFail($subject->getKey())->knowing($subject), $by, $role, $body), 3);
+    }
 
-                return ['judgement' => $subject->judgement(), 'stored' => false];
-            }
-            if (($why = $subject->closed()) !== null) {
-                throw new Conflict('subject', $why);
-            }
-            $step = $subject->procedure()->step($body['step'])
-                ?? throw Refused::field('step', "\"{$body['step']}\" is no step of this procedure.");
-            $this->mustBeAllowed($step, $role);
-            $recorded = Instant::parse($body['recorded_at'], 'recorded_at', 'recorded_at');
-            $value = $this->withItems($subject, $step, $step->normalise($body['value']));
-            $this->mustSupersedeRightly($subject, $step, $body);
-            if ($step->kind instanceof Hold && Hold::isSigned($value)) {
-                $this->mustBeReady($subject, $step);
-            }
-            $this->store($subject, [
-                'id' => $body['id'], 'step' => $step->key(), 'value' => $value, 'typed' => $body['value'],
-                'recorded_at' => $recorded->format('Y-m-d\TH:i:sP'), 'user_id' => $by->id, 'role' => $role->value,
-                'supersedes' => $body['supersedes'] ?? null, 'reason' => $body['reason'] ?? null, 'body_hash' => $hash,
-            ]);
+    /** @param  array<string, mixed>  $body */
+    private function record(Subject $subject, User $by, Role $role, array $body): Recording
+    {
+        $hash = hash('sha256', Procedure::canonical([$subject->getKey(), $body['step'], $body['value'], $body['recorded_at'], $body['supersedes'] ?? null]));
+        $known = $subject->recorded()->firstWhere('id', $body['id']);
+        if ($known !== null) {
+            return $known->body_hash === $hash ? new Recording($subject, $known, $subject->judgement(), false, [$subject])
+                : throw new Conflict('id', 'Another fact is stored under this id already; make a new id.');
+        }
+        if (($why = $subject->closed()) !== null) {
+            throw new Conflict('subject', $why);
+        }
+        $step = $subject->procedure()->step($body['step'])
+            ?? throw Refused::field('step', "\"{$body['step']}\" is no step of this procedure.");
+        $this->mustBeAllowed($step, $role);
+        $recorded = Instant::parse($body['recorded_at'], 'recorded_at', 'recorded_at');
+        $value = $this->withItems($subject, $step, $step->normalise($body['value']));
+        $this->mustSupersedeRightly($subject, $step, $body);
+        $signs = $step->kind instanceof Hold && Hold::isSigned($value);
+        if ($signs) {
+            $this->mustBeReady($subject, $step);
+        }
+        $fact = $this->store($subject, $by, [
+            'id' => $body['id'], 'step' => $step->key(), 'value' => $value, 'typed' => $body['value'],
+            'recorded_at' => $recorded->format('Y-m-d\TH:i:sP'), 'user_id' => $by->id, 'role' => $role->value,
+            'supersedes' => $body['supersedes'] ?? null, 'reason' => $body['reason'] ?? null, 'body_hash' => $hash,
+        ]);
+        $judgement = ($this->judge)($subject);
+        if ($signs && $step->kind->seals) {
+            ($this->seal)($subject, $judgement, $by);
             $judgement = ($this->judge)($subject);
-            if ($step->kind instanceof Hold && $step->kind->seals && Hold::isSigned($value)) {
-                ($this->seal)($subject, $judgement, $by);
-                $judgement = ($this->judge)($subject);
-            }
+        }
 
-            return ['judgement' => $judgement, 'stored' => true];
-        }, 3);
+        return new Recording($subject, $fact, $judgement, true, [$subject, ...$this->judge->dependants($subject)]);
     }
 
     /** @param  array<string, mixed>  $fact */
-    private function store(Subject $subject, array $fact): void
+    private function store(Subject $subject, User $by, array $fact): Fact
     {
         try {
-            $subject->facts()->create($fact);
+            $stored = $subject->facts()->create($fact);
         } catch (UniqueConstraintViolationException) {
-            // At the same moment, on another joint or test.
+            // On another joint or test, perhaps at the same moment.
             throw new Conflict('id', 'Another fact is stored under this id already; make a new id.');
         }
+        $stored->setAttribute('by', $by->name);
+        $subject->recorded()->push($stored);
+
+        return $stored;
     }
 
     /**
@@ -113,7 +114,7 @@ final class RecordFact
     /** @param  array<string, mixed>  $body */
     private function mustSupersedeRightly(Subject $subject, Step $step, array $body): void
     {
-        $ofStep = $subject->facts()->where('step', $step->key())->get();
+        $ofStep = $subject->recorded()->where('step', $step->key());
         $superseded = $ofStep->pluck('supersedes')->filter()->all();
         $current = $ofStep->reject(fn (Fact $f) => in_array($f->id, $superseded, true));
         $supersedes = $body['supersedes'] ?? null;

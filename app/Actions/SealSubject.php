@@ -9,11 +9,14 @@ use App\Models\Subject;
 use App\Models\User;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Procedure;
-use Illuminate\Database\Eloquent\Relations\Relation;
+use Illuminate\Database\Eloquent\Collection;
 
 /** Seals a subject: a hash over its facts, chained to the seal before it on the line, so that a later change shows. */
 final class SealSubject
 {
+    /** How many seals are held against their facts at a time. */
+    private const AT_ONCE = 500;
+
     public function __invoke(Subject $subject, Judgement $judgement, User $by): void
     {
         // One signature after the other on a line: each locks it, and reads the last seal as it is now.
@@ -30,32 +33,51 @@ final class SealSubject
         $subject->update(['sealed_at' => now()]);
     }
 
-    public static function factsHash(Subject $subject): string
-    {
-        $facts = $subject->facts()->get()->map(fn (Fact $f) => [$f->id, $f->step, $f->value, $f->typed, $f->recorded_at, $f->user_id, $f->role, $f->supersedes, $f->reason])->all();
-
-        return hash('sha256', Procedure::canonical($facts));
-    }
-
     /** @return list<string> what does not fit any more, empty when the chain holds */
     public static function broken(Line $line): array
     {
         $broken = [];
         $previous = str_repeat('0', 64);
-        foreach (Seal::query()->where('line_id', $line->id)->orderBy('seq')->get() as $seal) {
-            $class = Relation::getMorphedModel($seal->subject_type);
-            /** @var Subject|null $subject */
-            $subject = $class === null ? null : $class::query()->find($seal->subject_id);
-            $own = Seal::hashOf($seal->previous, $seal->facts_hash, $seal->procedure_hash, $seal->verdict, $seal->sealed_at);
-            if ($seal->previous !== $previous || $seal->hash !== $own) {
-                $broken[] = "Seal {$seal->seq} does not follow the one before it.";
+        Seal::query()->where('line_id', $line->id)->orderBy('seq')->chunk(self::AT_ONCE, function (Collection $seals) use (&$broken, &$previous): void {
+            $hashes = self::factsHashes($seals->pluck('subject_type')->unique()->all(), $seals->pluck('subject_id')->all());
+            foreach ($seals as $seal) {
+                $own = Seal::hashOf($seal->previous, $seal->facts_hash, $seal->procedure_hash, $seal->verdict, $seal->sealed_at);
+                if ($seal->previous !== $previous || $seal->hash !== $own) {
+                    $broken[] = "Seal {$seal->seq} does not follow the one before it.";
+                }
+                if (($hashes[$seal->subject_id] ?? self::hash([])) !== $seal->facts_hash) {
+                    $broken[] = "The facts under seal {$seal->seq} are not those that were sealed.";
+                }
+                $previous = $seal->hash;
             }
-            if ($subject === null || self::factsHash($subject) !== $seal->facts_hash) {
-                $broken[] = "The facts under seal {$seal->seq} are not those that were sealed.";
-            }
-            $previous = $seal->hash;
-        }
+        });
 
         return $broken;
+    }
+
+    private static function factsHash(Subject $subject): string
+    {
+        return self::factsHashes([$subject->getMorphClass()], [$subject->id])[$subject->id] ?? self::hash([]);
+    }
+
+    /**
+     * @param  array<string>  $types  of the subjects
+     * @param  array<string>  $subjects  ids
+     * @return array<string, string> id => hash over all its facts, in the order in which they were stored
+     */
+    private static function factsHashes(array $types, array $subjects): array
+    {
+        $facts = [];
+        foreach (Fact::query()->whereIn('subject_type', $types)->whereIn('subject_id', $subjects)->orderBy('subject_type')->orderBy('subject_id')->orderBy('seq')->cursor() as $f) {
+            $facts[$f->subject_id][] = [$f->id, $f->step, $f->value, $f->typed, $f->recorded_at, $f->user_id, $f->role, $f->supersedes, $f->reason];
+        }
+
+        return array_map(self::hash(...), $facts);
+    }
+
+    /** @param  list<mixed>  $facts */
+    private static function hash(array $facts): string
+    {
+        return hash('sha256', Procedure::canonical($facts));
     }
 }

@@ -139,7 +139,12 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'title', type: 'string'), new OA\Property(property: 'again', description: 'it supersedes an earlier entry', type: 'boolean'),
 ])]
 #[OA\Schema(schema: 'JointName', required: ['id', 'number'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string')])]
-#[OA\Schema(schema: 'Recorded', required: ['judgement', 'state', 'stored'], properties: [new OA\Property(property: 'judgement', ref: '#/components/schemas/Judgement'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'stored', type: 'boolean')])]
+#[OA\Schema(schema: 'Recorded', required: ['judgement', 'state', 'stored', 'fact', 'facts', 'closed', 'line_id', 'rows'], properties: [
+    new OA\Property(property: 'judgement', ref: '#/components/schemas/Judgement'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'stored', type: 'boolean'),
+    new OA\Property(property: 'fact', ref: '#/components/schemas/Fact'), new OA\Property(property: 'facts', type: 'integer', description: 'how many there are now: a page that knows fewer reads them anew'),
+    new OA\Property(property: 'closed', type: 'string', nullable: true), new OA\Property(property: 'line_id', type: 'string'),
+    new OA\Property(property: 'rows', type: 'array', description: 'what now stands otherwise in the lists of the line', items: new OA\Items(oneOf: [new OA\Schema(ref: '#/components/schemas/JointShort'), new OA\Schema(ref: '#/components/schemas/TestShort')])),
+])]
 #[OA\Schema(schema: 'SectionPlan', required: ['id', 'name', 'from_m', 'to_m', 'role', 'line', 'method', 'plan', 'joints', 'tests'], properties: [
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'from_m', type: 'number'), new OA\Property(property: 'to_m', type: 'number'), new OA\Property(property: 'role', type: 'string'),
     new OA\Property(property: 'line', type: 'object', required: ['id', 'name', 'service', 'mdp_bar', 'time_zone'], properties: [new OA\Property(property: 'time_zone', type: 'string'), new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'service', type: 'string'), new OA\Property(property: 'mdp_bar', type: 'number')]),

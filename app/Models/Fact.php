@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\MorphTo;
  * @property string|null $reason
  * @property string $body_hash
  * @property-read User $user
+ * @property-read string $by name of the person, where it was read with {@see Subject::recorded()}
  */
 class Fact extends Model
 {

@@ -49,6 +49,26 @@ abstract class Subject extends Model
         return $this->morphMany(Photo::class, 'subject')->orderBy('created_at');
     }
 
+    /**
+     * All that was recorded, each fact with the name of its person; read once.
+     *
+     * @return Collection<int, Fact>
+     */
+    public function recorded(): Collection
+    {
+        if (! $this->relationLoaded('facts')) {
+            $this->setRelation('facts', $this->facts()->join('users', 'users.id', '=', 'facts.user_id')->select('facts.*', 'users.name as by')->get());
+        }
+
+        return $this->facts;
+    }
+
+    /** Takes along what another copy of it has read of its line and procedure; what was recorded is read anew. */
+    public function knowing(self $other): static
+    {
+        return $this->setRelations(array_diff_key($other->getRelations(), ['facts' => true]));
+    }
+
     abstract public function line(): Line;
 
     abstract public function procedure(): Procedure;
@@ -67,8 +87,8 @@ abstract class Subject extends Model
 
     public function judgement(?\DateTimeImmutable $now = null): Judgement
     {
-        $facts = $this->facts()->with('user')->get()->map(fn (Fact $f) => new CoreFact(
-            $f->id, $f->step, $f->value, new \DateTimeImmutable($f->recorded_at), $f->user->name, $f->role, $f->supersedes,
+        $facts = $this->recorded()->map(fn (Fact $f) => new CoreFact(
+            $f->id, $f->step, $f->value, new \DateTimeImmutable($f->recorded_at), $f->by, $f->role, $f->supersedes,
         ))->all();
 
         return Judge::judge($this->procedure(), array_values($facts), $this->context(), $now ?? new \DateTimeImmutable);

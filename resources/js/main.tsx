@@ -4,7 +4,8 @@ import { QueryClientProvider } from '@tanstack/react-query'
 import { lazy, StrictMode, Suspense, useEffect, type ReactElement } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router'
-import type { Me, Subject } from './api/client'
+import type { Me } from './api/client'
+import { patch } from './api/patch'
 import { queries } from './api/queries'
 import Lines from './line/Lines'
 import LinePage from './line/LinePage'
@@ -58,17 +59,7 @@ const router = createBrowserRouter([
   },
 ])
 
-whenSent((subject, fact, recorded) => {
-  const key = subject.split('/')
-  queries.setQueryData<Subject>(key, (old) => {
-    if (!old) return old
-    const known = old.facts.some((f) => f.id === fact.id)
-    const stored = { ...fact, seq: 0, by: '', role: '', supersedes: fact.supersedes ?? null, reason: fact.reason ?? null }
-    return { ...old, judgement: recorded.judgement, state: recorded.state, facts: known ? old.facts : [...old.facts, stored] }
-  })
-  void queries.invalidateQueries({ queryKey: key })
-  void queries.invalidateQueries({ queryKey: ['lines'] })
-})
+whenSent((subject, recorded) => patch(queries, subject, recorded))
 // What is recorded belongs to who is signed in, as the server last said.
 queries.getQueryCache().subscribe(({ type, query }) => {
   if (query.queryKey[0] !== 'me') return

@@ -7,6 +7,7 @@ use App\Models\Role;
 use App\Models\Subject;
 use App\Models\User;
 use App\Support\Conflict;
+use Diastoma\Core\Procedure\Judgement;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 
@@ -36,15 +37,15 @@ abstract class Controller
     {
         Gate::authorize('view', $line);
 
-        return $this->user($request)->roleOn($line->project_id) ?? throw new \LogicException('Seen, but no member');
+        $project = $this->user($request)->projects->firstWhere('id', $line->project_id) ?? throw new \LogicException('Seen, but no member');
+        $line->setRelation('project', $project);
+
+        return Role::from($project->pivot->role);
     }
 
-    /** @return array<string, mixed> a joint or test with facts and judgement, in the reader's units */
-    protected function subject(Request $request, Subject $subject, mixed $judgement = null): array
+    /** @return array<string, mixed> a judgement in the reader's units and the time of the place */
+    protected function judgement(Request $request, Subject $subject, Judgement $judgement): array
     {
-        $zone = new \DateTimeZone($subject->line()->project->time_zone);
-        $judgement ??= $subject->judgement();
-
-        return ['judgement' => $judgement->toArray($this->user($request)->units, $zone)];
+        return $judgement->toArray($this->user($request)->units, new \DateTimeZone($subject->line()->project->time_zone));
     }
 }

@@ -6,6 +6,8 @@ use App\Actions\CutOutJoint;
 use App\Actions\JudgeSubject;
 use App\Actions\KeepPhoto;
 use App\Actions\RecordFact;
+use App\Http\Resources\FactRow;
+use App\Http\Resources\LineRow;
 use App\Models\Joint;
 use App\Models\Photo;
 use App\Models\PressureTest;
@@ -30,7 +32,7 @@ final class JointController extends Controller
     {
         $this->member($request, $joint->line());
 
-        return new JsonResponse($this->subject($request, $joint) + $this->about($joint) + [
+        return new JsonResponse($this->about($request, $joint) + [
             'number' => $joint->number, 'chainage_m' => $joint->chainage_m, 'place' => $joint->place, 'pipes' => $joint->pipes, 'cut_out_reason' => $joint->cut_out_reason,
             'host' => $joint->host_id === null ? null : Joint::query()->find($joint->host_id)?->only(['id', 'number']),
             'restraints' => Joint::query()->where('host_id', $joint->id)->orderBy('number')->get()->map(fn (Joint $j) => $j->only(['id', 'number', 'side', 'state', 'verdict']) + ['free_from' => $j->clocks['pull_from'] ?? null])->all(),
@@ -44,7 +46,7 @@ final class JointController extends Controller
     {
         $this->member($request, $test->line());
 
-        return new JsonResponse($this->subject($request, $test) + $this->about($test) + [
+        return new JsonResponse($this->about($request, $test) + [
             'number' => (string) $test->number, 'section' => $test->section->only(['id', 'name', 'from_m', 'to_m']),
         ]);
     }
@@ -115,17 +117,22 @@ final class JointController extends Controller
         $body['value'] = $request->json('value');
         $done = $record($subject, $this->user($request), $role, $body);
 
-        return new JsonResponse($this->subject($request, $subject->refresh(), $done['judgement']) + ['state' => $subject->state, 'stored' => $done['stored']], $done['stored'] ? 201 : 200);
+        return new JsonResponse([
+            'judgement' => $this->judgement($request, $done->subject, $done->judgement), 'state' => $done->subject->state, 'stored' => $done->stored,
+            'fact' => FactRow::of($done->fact), 'facts' => $done->subject->recorded()->count(), 'closed' => $done->subject->closed(),
+            'line_id' => $done->subject->line()->id, 'rows' => array_map(LineRow::of(...), $done->changed),
+        ], $done->stored ? 201 : 200);
     }
 
     /** @return array<string, mixed> */
-    private function about(Subject $subject): array
+    private function about(Request $request, Subject $subject): array
     {
         $line = $subject->line();
         $seal = Seal::query()->where('subject_id', $subject->id)->first();
 
         return [
-            'id' => $subject->id, 'state' => $subject->state, 'context' => $subject->context(), 'photos' => $subject->photos()->with('user')->get()->map(fn (Photo $p) => $p->only(['id', 'step', 'taken_at', 'width', 'height']) + ['by' => $p->user->name])->all(), 'facts' => JudgeSubject::facts($subject), 'procedure_hash' => $subject->procedure()->hash,
+            'judgement' => $this->judgement($request, $subject, $subject->judgement()),
+            'id' => $subject->id, 'state' => $subject->state, 'context' => $subject->context(), 'photos' => $subject->photos()->with('user')->get()->map(fn (Photo $p) => $p->only(['id', 'step', 'taken_at', 'width', 'height']) + ['by' => $p->user->name])->all(), 'facts' => $subject->recorded()->map(FactRow::of(...))->values()->all(), 'procedure_hash' => $subject->procedure()->hash,
             'line' => ['id' => $line->id, 'project_id' => $line->project_id, 'name' => $line->name, 'service' => $line->service, 'time_zone' => $line->project->time_zone],
             'closed' => $subject->closed(), 'seal' => $seal?->only(['hash', 'previous', 'sealed_at', 'verdict']),
         ];

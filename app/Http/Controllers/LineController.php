@@ -6,9 +6,9 @@ use App\Actions\AddJoints;
 use App\Actions\CreateLine;
 use App\Actions\ReadCentreLine;
 use App\Actions\ReadDayLog;
+use App\Http\Resources\LineRow;
 use App\Models\Joint;
 use App\Models\Line;
-use App\Models\PressureTest;
 use App\Models\Project;
 use App\Models\Section;
 use Illuminate\Auth\Access\AuthorizationException;
@@ -34,7 +34,7 @@ final class LineController extends Controller
         return new JsonResponse($lines->map(fn (Line $line) => [
             'id' => $line->id, 'name' => $line->name, 'service' => $line->service, 'project' => $line->project->name, 'pipe' => $line->pipe,
             'length_m' => $line->length(), 'start_m' => $line->centre_line[0][0],
-            'joints' => $line->joints->map(fn (Joint $j) => $this->joint($j))->all(),
+            'joints' => $line->joints->map(LineRow::joint(...))->all(),
             'sections' => $line->sections->map(fn (Section $s) => $this->section($s))->all(),
         ])->all());
     }
@@ -97,7 +97,7 @@ final class LineController extends Controller
             Gate::authorize('addJoint', $line);
         }
 
-        return new JsonResponse(array_map(fn (Joint $j) => $this->joint($j->refresh()), $add($line, $body)), 201);
+        return new JsonResponse(array_map(fn (Joint $j) => LineRow::joint($j->refresh()), $add($line, $body)), 201);
     }
 
     #[OA\Post(path: '/centre-line', summary: 'Read a centre line from CSV or GeoJSON text', tags: ['lines'], requestBody: new OA\RequestBody(content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 200, description: 'Points', content: new OA\JsonContent(properties: [new OA\Property(property: 'points', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')))]))])]
@@ -118,18 +118,8 @@ final class LineController extends Controller
             'project_id' => $line->project_id, 'role' => $this->user($request)->roleOn($line->project_id)?->value, 'pipe' => $line->pipe, 'design_bar' => $line->design_bar, 'mdp_bar' => $line->mdp_bar,
             'pipe_length_m' => $line->pipe_length_m, 'length_m' => $line->length(), 'start_m' => $line->centre_line[0][0], 'centre_line' => $line->centre_line,
             'procedure' => ['hash' => $line->procedure_hash, 'title' => $line->procedureText->title, 'key' => $line->procedureText->key, 'version' => $line->procedureText->version],
-            'joints' => $line->joints->map(fn (Joint $j) => $this->joint($j))->all(),
+            'joints' => $line->joints->map(LineRow::joint(...))->all(),
             'sections' => $line->sections->map(fn (Section $s) => $this->section($s) + ['method' => $s->method->title])->all(),
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    private function joint(Joint $j): array
-    {
-        return [
-            'id' => $j->id, 'number' => $j->number, 'chainage_m' => $j->chainage_m, 'state' => $j->state, 'verdict' => $j->verdict,
-            'done' => $j->done, 'total' => $j->total, 'next_step' => $j->next_step, 'clocks' => $j->clocks ?: null, 'replaces_id' => $j->replaces_id,
-            'pipes' => $j->pipes, 'headline' => $j->headline[0]['text'] ?? null, 'place' => $j->place, 'host_id' => $j->host_id, 'procedure_hash' => $j->procedure_hash,
         ];
     }
 
@@ -138,7 +128,7 @@ final class LineController extends Controller
     {
         return [
             'id' => $s->id, 'name' => $s->name, 'from_m' => $s->from_m, 'to_m' => $s->to_m,
-            'tests' => $s->tests->map(fn (PressureTest $t) => ['id' => $t->id, 'number' => $t->number, 'state' => $t->state, 'verdict' => $t->verdict, 'sealed_at' => $t->sealed_at?->toIso8601ZuluString(), 'headline' => $t->headline[0]['text'] ?? null])->all(),
+            'tests' => $s->tests->map(LineRow::test(...))->all(),
         ];
     }
 }

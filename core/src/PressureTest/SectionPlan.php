@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Diastoma\Core\PressureTest;
 
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Laying\CentreLine;
 use Diastoma\Core\Refused;
 
 /**
@@ -19,7 +20,7 @@ final readonly class SectionPlan
     }
 
     /**
-     * @param  list<array{float, float, float, float}>  $centreLine  [chainage m, easting, northing, level m], chainage rising
+     * @param  non-empty-list<array{float, float, float, float}>  $centreLine  [chainage m, easting, northing, level m], chainage rising
      * @param  array<string, mixed>  $pipe  od_mm, wall_mm, e_mod_gpa, nu, restraint, dn_mm
      * @param  array<string, mixed>  $ask  from_m, to_m, gauge_m, mdp_bar, stp_method, factor?, pipe_max_bar?, p_min_high_bar?, water_c, fill_l_s, v_max_m_s?
      * @param  list<array{number: string, state: string, verdict: string, test_from: string|null}>  $joints  joints inside the section
@@ -61,7 +62,7 @@ final readonly class SectionPlan
     /**
      * The centre line between two chainages, its ends interpolated.
      *
-     * @param  list<array{float, float, float, float}>  $line
+     * @param  non-empty-list<array{float, float, float, float}>  $line
      * @return list<array{float, float}> [chainage, level]
      */
     public static function profile(array $line, float $from, float $to): array
@@ -70,29 +71,16 @@ final readonly class SectionPlan
         if ($from >= $to || $from < $line[0][0] - 1e-6 || $to > $last + 1e-6) {
             throw Refused::field('to_m', sprintf('the section goes from %g to %g m; the line has chainage %g to %g m.', $from, $to, $line[0][0], $last));
         }
-        $profile = [[$from, self::levelAt($line, $from)]];
+        $centre = new CentreLine($line);
+        $profile = [[$from, $centre->levelAt($from)]];
         foreach ($line as $point) {
             if ($point[0] > $from + 1e-6 && $point[0] < $to - 1e-6) {
                 $profile[] = [$point[0], $point[3]];
             }
         }
-        $profile[] = [$to, self::levelAt($line, $to)];
+        $profile[] = [$to, $centre->levelAt($to)];
 
         return $profile;
-    }
-
-    /** @param  list<array{float, float, float, float}>  $line */
-    public static function levelAt(array $line, float $chainage): float
-    {
-        for ($i = 1; $i < count($line); $i++) {
-            if ($chainage <= $line[$i][0] + 1e-9) {
-                [$a, $b] = [$line[$i - 1], $line[$i]];
-
-                return $a[3] + ($chainage - $a[0]) / ($b[0] - $a[0]) * ($b[3] - $a[3]);
-            }
-        }
-
-        return $line[count($line) - 1][3];
     }
 
     /**
@@ -125,10 +113,10 @@ final readonly class SectionPlan
         ];
     }
 
-    /** @param  list<array{float, float}>  $profile */
+    /** @param  non-empty-list<array{float, float}>  $profile */
     private static function levelBetween(array $profile, float $chainage): float
     {
-        return self::levelAt(array_map(fn ($p) => [$p[0], 0.0, 0.0, $p[1]], $profile), $chainage);
+        return (new CentreLine(array_map(fn ($p) => [$p[0], 0.0, 0.0, $p[1]], $profile)))->levelAt($chainage);
     }
 
     /**

@@ -980,6 +980,13 @@ export interface components {
             judgement: components["schemas"]["Judgement"];
             state: string;
             stored: boolean;
+            fact: components["schemas"]["Fact"];
+            /** @description how many there are now: a page that knows fewer reads them anew */
+            facts: number;
+            closed: string | null;
+            line_id: string;
+            /** @description what now stands otherwise in the lists of the line */
+            rows: (components["schemas"]["JointShort"] | components["schemas"]["TestShort"])[];
         };
         SectionPlan: {
             id: string;

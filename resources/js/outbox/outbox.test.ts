@@ -140,3 +140,25 @@ test('nobody throws away what another person recorded', async () => {
   await dropPhoto(photo)
   expect(await store.waiting.count() + (await store.photos.count())).toBe(0)
 })
+
+test('where the server stumbles over one joint its facts wait in order, and those of others go out', async () => {
+  const asked: string[] = []
+  let broken = true
+  vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
+    const { step } = JSON.parse(String(init.body)) as { step: string }
+    asked.push(step)
+    return broken && url.includes('joints/1/') ? answer(500, { title: 'The server could not do that.' }) : answer(201, stored)
+  })
+  await record('joints/1', { step: 'first', value: {} })
+  await flush()
+  await record('joints/1', { step: 'second', value: {} })
+  await record('joints/2', { step: 'other', value: {} })
+  await flush()
+  expect((await store.waiting.toArray()).map((w) => [w.body.step, w.refused])).toEqual([['first', undefined], ['second', undefined]])
+  expect(asked).toContain('other')
+  expect(asked).not.toContain('second')
+  broken = false
+  await flush()
+  expect(await store.waiting.count()).toBe(0)
+  expect(asked.slice(-2)).toEqual(['first', 'second'])
+})

@@ -10,7 +10,7 @@ type Listener = () => void
 const listeners = new Set<Listener>()
 let sending: Promise<void> | null = null
 let wanted = false
-let onSent: (subject: string, fact: NewFact, recorded: Recorded) => void = () => undefined
+let onSent: (subject: string, recorded: Recorded) => void = () => undefined
 
 let here: Person | null = null
 let onStranger: () => void = () => undefined
@@ -108,12 +108,15 @@ async function sendWhileWanted(): Promise<void> {
 }
 
 async function sendAll(): Promise<void> {
+  // Where the server stumbles over one joint or test, its facts wait in their order; those of others go on.
+  const stumbled = new Set<string>()
   for (;;) {
-    const next = await store.waiting.filter((w) => w.refused === undefined && isTheirs(w)).first()
+    const next = await store.waiting.filter((w) => w.refused === undefined && isTheirs(w) && !stumbled.has(w.subject)).first()
     if (!next) return sendPhotos()
     const outcome = await sendOne(next)
     tell()
     if (outcome === 'stop') return
+    if (outcome === 'stumbled') stumbled.add(next.subject)
   }
 }
 
@@ -144,6 +147,7 @@ async function sendPhotos(): Promise<void> {
     } catch (error) {
       if (error instanceof Unreachable) return
       if (!(error instanceof Refusal)) throw error
+      if (error.status === 500) continue
       if (canWait(error)) return
       await store.photos.update(photo.id, { refused: error.message })
       tell()
@@ -160,15 +164,20 @@ export async function keepPhoto(subject: string, step: string, picture: Blob, ti
   return id
 }
 
-async function sendOne(waiting: Waiting): Promise<'next' | 'stop'> {
+async function sendOne(waiting: Waiting): Promise<'next' | 'stop' | 'stumbled'> {
   try {
     const recorded = await api.post<Recorded>(`/${waiting.subject}/facts`, waiting.body, named(waiting.by))
-    onSent(waiting.subject, waiting.body, recorded)
-    await store.waiting.delete(waiting.seq!)
+    try {
+      onSent(waiting.subject, recorded)
+    } finally {
+      // Stored it is, whatever a page makes of it.
+      await store.waiting.delete(waiting.seq!)
+    }
     return 'next'
   } catch (error) {
     if (error instanceof Unreachable) return 'stop'
     if (error instanceof Refusal) {
+      if (error.status === 500) return 'stumbled'
       if (canWait(error)) return 'stop'
       await store.waiting.update(waiting.seq!, { refused: error.errors.map((e) => e.message).join(' ') || error.message })
       return 'next'

@@ -1,0 +1,36 @@
+<?php
+
+namespace App\Http\Resources;
+
+use App\Models\Joint;
+use App\Models\PressureTest;
+use App\Models\Subject;
+
+/** A joint or a test as it stands in the lists of its line: what a page needs to draw it, and nothing that must be judged. */
+final class LineRow
+{
+    /** @return array<string, mixed> */
+    public static function of(Subject $subject): array
+    {
+        return $subject instanceof PressureTest ? self::test($subject) : self::joint($subject instanceof Joint ? $subject : throw new \LogicException('No row for this kind'));
+    }
+
+    /** @return array<string, mixed> */
+    public static function joint(Joint $j): array
+    {
+        return [
+            'id' => $j->id, 'number' => $j->number, 'chainage_m' => $j->chainage_m, 'state' => $j->state, 'verdict' => $j->verdict,
+            'done' => $j->done, 'total' => $j->total, 'next_step' => $j->next_step, 'clocks' => $j->clocks ?: null, 'replaces_id' => $j->replaces_id,
+            'pipes' => $j->pipes, 'headline' => $j->headline[0]['text'] ?? null, 'place' => $j->place, 'host_id' => $j->host_id, 'procedure_hash' => $j->procedure_hash,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function test(PressureTest $t): array
+    {
+        return [
+            'id' => $t->id, 'number' => $t->number, 'state' => $t->state, 'verdict' => $t->verdict, 'sealed_at' => $t->sealed_at?->toIso8601ZuluString(),
+            'headline' => $t->headline[0]['text'] ?? null,
+        ];
+    }
+}

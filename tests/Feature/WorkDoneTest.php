@@ -1,0 +1,70 @@
+<?php
+
+use App\Actions\SealSubject;
+use App\Models\Fact;
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\Seal;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/* How much work the database is given: counted, not timed. */
+
+/** @return list<string> what the database was asked */
+function asked(callable $work): array
+{
+    $asked = [];
+    $listening = true;
+    DB::listen(function ($query) use (&$asked, &$listening): void {
+        if ($listening) {
+            $asked[] = $query->sql;
+        }
+    });
+    $work();
+    $listening = false;
+
+    return $asked;
+}
+
+it('records a fact with at most eight queries, however many there are already', function () {
+    $line = $this->makeLine('pvc-spigot-socket');
+    $path = 'joints/'.$line['joints'][0]['id'];
+    $round = ['readings' => array_map(fn ($clock) => ['clock' => $clock, 'value_mm' => 0.5], ['12:00', '3:00', '6:00', '9:00'])];
+    $one = asked(fn () => $this->record('joiner', $path, 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated());
+    $two = asked(fn () => $this->record('joiner', $path, 'cut', $round)->assertCreated());
+    $three = asked(fn () => $this->record('joiner', $path, 'chamfer', ['length_mm' => 14])->assertCreated());
+    // Who is asking and for which projects is known to the test already, and to every route alike.
+    expect(count($one))->toBeLessThanOrEqual(9, implode("\n", $one))->and(count($two))->toBeLessThanOrEqual(8, implode("\n", $two))->and(count($three))->toBe(count($two));
+});
+
+it('answers a fact with what it changed, so that nothing else is read anew', function () {
+    $line = $this->makeLine('pvc-spigot-socket');
+    $joint = $line['joints'][0];
+    $said = $this->record('joiner', "joints/{$joint['id']}", 'pipes', ['pipe_a' => '7', 'pipe_b' => '8'])->assertCreated()->json();
+    $again = $this->as('joiner')->getJson("/api/v1/joints/{$joint['id']}")->json();
+    expect($said['fact'])->toEqual($again['facts'][0])->and($said['facts'])->toBe(1)->and($said['closed'])->toBeNull()->and($said['line_id'])->toBe($line['id'])
+        ->and($said['rows'])->toEqual([collect($this->as('joiner')->getJson("/api/v1/lines/{$line['id']}")->json('joints'))->firstWhere('id', $joint['id'])]);
+});
+
+it('holds the seals of a line against their facts a few hundred at a time', function () {
+    $line = Line::query()->findOrFail($this->makeLine('pvc-spigot-socket')['id']);
+    $previous = str_repeat('0', 64);
+    $canonical = fn (Fact $f) => [$f->id, $f->step, $f->value, $f->typed, $f->recorded_at, $f->user_id, $f->role, $f->supersedes, $f->reason];
+    for ($i = 0; $i < 30; $i++) {
+        $joint = Joint::query()->create(['id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => "s{$i}", 'chainage_m' => $i / 10]);
+        foreach (['one', 'two'] as $step) {
+            $joint->facts()->create(['id' => (string) Str::uuid(), 'step' => $step, 'value' => ['x' => $i], 'typed' => ['x' => $i], 'recorded_at' => '2026-05-04T10:00:00+02:00', 'user_id' => $this->people['joiner']->id, 'role' => 'joiner', 'body_hash' => hash('sha256', "{$i}{$step}")]);
+        }
+        $facts = hash('sha256', Diastoma\Core\Procedure\Procedure::canonical($joint->facts()->get()->map($canonical)->all()));
+        $seal = ['previous' => $previous, 'facts_hash' => $facts, 'procedure_hash' => $line->procedure_hash, 'verdict' => 'good', 'sealed_at' => '2026-05-04 10:00:00.000'];
+        $previous = Seal::hashOf($previous, $facts, $line->procedure_hash, 'good', '2026-05-04 10:00:00.000');
+        Seal::query()->create($seal + ['hash' => $previous, 'line_id' => $line->id, 'subject_type' => 'joint', 'subject_id' => $joint->id, 'user_id' => $this->people['inspector']->id]);
+    }
+    $broken = null;
+    $queries = asked(function () use ($line, &$broken): void {
+        $broken = SealSubject::broken($line);
+    });
+    expect($broken)->toBe([])->and(count($queries))->toBeLessThanOrEqual(3);
+    DB::table('facts')->where('subject_id', $joint->id)->where('step', 'two')->update(['value' => '{"x": 99}']);
+    expect(SealSubject::broken($line))->toHaveCount(1);
+});
