@@ -50,7 +50,7 @@ final class RecordFact
         $this->mustBeAllowed($step, $role);
         $recorded = Instant::parse($body['recorded_at'], 'recorded_at', 'recorded_at');
         $value = $this->withItems($subject, $step, $step->normalise($body['value']));
-        $this->mustSupersedeRightly($subject, $step, $body);
+        $this->mustSupersedeRightly($subject, $step, $body, $value);
         $signs = $step->kind instanceof Hold && Hold::isSigned($value);
         if ($signs) {
             $this->mustBeReady($subject, $step);
@@ -111,8 +111,11 @@ final class RecordFact
         }
     }
 
-    /** @param  array<string, mixed>  $body */
-    private function mustSupersedeRightly(Subject $subject, Step $step, array $body): void
+    /**
+     * @param  array<string, mixed>  $body
+     * @param  array<string, mixed>  $value  as it is to be stored
+     */
+    private function mustSupersedeRightly(Subject $subject, Step $step, array $body, array $value): void
     {
         $ofStep = $subject->recorded()->where('step', $step->key());
         $superseded = $ofStep->pluck('supersedes')->filter()->all();
@@ -125,11 +128,13 @@ final class RecordFact
             if (trim((string) ($body['reason'] ?? '')) === '') {
                 throw Refused::field('reason', 'reason is missing: say why the earlier entry does not count.');
             }
-        } elseif (! $step->isA('trace') && $current->isNotEmpty()) {
-            $latest = $current->last();
-            throw new Conflict('step', "\"{$step->title($subject->context())}\" was recorded already ({$latest->recorded_at}); correct it with a reason instead.");
-        } elseif ($step->isA('trace') && $current->contains(fn (Fact $f) => $f->value['trace'] === $body['value']['trace'] && $f->value['part'] === $body['value']['part'])) {
-            throw new Conflict('part', 'This part of the trace is stored already.');
+
+            return;
+        }
+        $standing = array_values($current->map(fn (Fact $f) => $f->value)->all());
+        $why = $standing === [] ? null : $step->kind->refusesMore($standing, $value);
+        if ($why !== null) {
+            throw new Conflict($step->kind->comesInParts() ? 'part' : 'step', "\"{$step->title($subject->context())}\" {$why}.");
         }
     }
 

@@ -92,7 +92,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'step', type: 'string'), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'text', type: 'string'), new OA\Property(property: 'do', type: 'string'),
     new OA\Property(property: 'limit', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/Limit')]),
 ])]
-#[OA\Schema(schema: 'StepState', required: ['key', 'id', 'side', 'kind', 'title', 'status', 'verdict', 'optional', 'locked', 'lock', 'needs_good', 'opens_at', 'cautions', 'figure', 'again', 'summary', 'guide', 'reasons', 'results', 'device', 'model', 'fact_id'], properties: [
+#[OA\Schema(schema: 'StepState', required: ['key', 'id', 'side', 'kind', 'title', 'status', 'verdict', 'optional', 'locked', 'lock', 'needs_good', 'opens_at', 'cautions', 'figure', 'again', 'entry', 'summary', 'guide', 'reasons', 'results', 'device', 'model', 'fact_id'], properties: [
     new OA\Property(property: 'key', type: 'string'), new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'side', type: 'string', nullable: true), new OA\Property(property: 'kind', type: 'string'), new OA\Property(property: 'title', type: 'string'),
     new OA\Property(property: 'status', type: 'string', enum: ['todo', 'running', 'done']), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'optional', type: 'boolean'),
     new OA\Property(property: 'lock', type: 'object', nullable: true, description: 'why it cannot be done now', required: ['code', 'protects', 'waits'], properties: [
@@ -102,6 +102,7 @@ use OpenApi\Attributes as OA;
         ], type: 'object')),
         new OA\Property(property: 'protects', type: 'boolean', description: 'it keeps people from harm'),
     ]),
+    new OA\Property(property: 'entry', type: 'object', nullable: true, additionalProperties: true, description: 'what a page must know to take the fact: of bolts the plan and the kind of wrench'),
     new OA\Property(property: 'needs_good', type: 'array', items: new OA\Items(type: 'string'), description: 'keys of the steps that must be good before'),
     new OA\Property(property: 'locked', type: 'string', nullable: true), new OA\Property(property: 'summary', type: 'string', nullable: true), new OA\Property(property: 'guide', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reason')), new OA\Property(property: 'results', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'object')),

@@ -135,7 +135,7 @@ dataset('slips of form', [
     'condition of a caution' => [renamed('steps.1.cautions.1.when.0', 'of', 'off'), 'steps[1].cautions[1].when[0].off: "off" is not known here; did you mean "of"?'],
     'condition of a photo' => [renamed('steps.1.photo.wanted.0', 'known', 'knwon'), 'steps[1].photo.wanted[0].knwon: "knwon" is not known here; did you mean "known"?'],
     'verdict of too early' => [slipped('steps.1.early.verdict', 'closse'), 'steps[1].early.verdict: must be one of good, close, bad, open, not "closse".'],
-    'kind of a step' => [slipped('steps.1.kind', 'rond'), 'steps[1].kind: must be one of check, choice, number, round, scan, trace, timer, hold, note, not "rond".'],
+    'kind of a step' => [slipped('steps.1.kind', 'rond'), 'steps[1].kind: must be one of check, choice, number, round, scan, trace, bolts, timer, hold, note, not "rond".'],
     'text for a number' => [slipped('steps.1.fields.0.max', '50'), 'steps[1].fields[0].max: must be a number.'],
     'a parameter without source' => [slipped('parameters.range_mm.source', null), 'parameters.range_mm.source: is missing.'],
     'an empty say' => [slipped('steps.1.judge.1.say', []), RULE.'.say: is empty: leave it out, or say something.'],

@@ -10,6 +10,7 @@ enum Family: string
     case Measuring = 'measuring';
     case Electrofusion = 'electrofusion';
     case Gasketed = 'gasketed';
+    case Mechanical = 'mechanical';
     case PressureTest = 'pressure-test';
 
     /**

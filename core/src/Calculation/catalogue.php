@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Diastoma\Core\Electrofusion as EF;
 use Diastoma\Core\Gasketed;
 use Diastoma\Core\Instrument;
+use Diastoma\Core\Mechanical;
 use Diastoma\Core\Pipe;
 use Diastoma\Core\PressureTest as Test;
 use Diastoma\Core\Round;
@@ -105,4 +106,7 @@ return [
     'log-clean' => Test\LogClean::class,
     'hold-slope' => Test\HoldSlope::class,
     'section-simulator' => Simulation\SectionSimulator::class,
+    // couplings, flanges, bolts
+    'tighten-plan' => Mechanical\TightenPlan::class,
+    'torque-log-check' => Mechanical\TorqueLogCheck::class,
 ];

@@ -33,13 +33,14 @@ final readonly class StepJudge
         $opensAt = $step->order->notBefore?->of($this->known);
         $opensAt = is_string($opensAt) ? $opensAt : null;
         $reasons = $fact === null ? [] : $this->reasons($step, $fact, $before, $opensAt);
-        $status = $fact === null ? 'todo' : ($step->kind->isFinished($fact) ? 'done' : 'running');
+        $status = $fact === null ? 'todo' : ($step->kind->isFinished($step, $fact, $this->known) ? 'done' : 'running');
 
         return new StepState(
             step: $step,
             title: $step->title($this->known->line),
             status: $status,
-            verdict: $fact === null ? Verdict::Open : Reason::worst($reasons),
+            // What still comes may change everything: it is never good before it is whole.
+            verdict: $status === 'done' ? Reason::worst($reasons) : Verdict::worst(Verdict::Open, Reason::worst($reasons)),
             fact: $fact,
             reasons: $reasons,
             guide: $guide,
@@ -52,6 +53,7 @@ final readonly class StepJudge
             cautions: array_values(array_map(fn (Caution $c) => $c->text, array_filter($step->cautions, fn (Caution $c) => $c->applies($this->known)))),
             figure: $step->figure?->drawn($this->known),
             again: $status === 'done' && $step->kind->mayBeRepeated($step, $this->known),
+            entry: $step->kind->entry($this->known),
         );
     }
 
@@ -131,7 +133,7 @@ final readonly class StepJudge
             $ruled = $this->ruled($step);
             $this->known->attempted($step->key, $attempt, Reason::worst($ruled));
         }
-        if (! $step->kind->isFinished($fact)) {
+        if (! $step->kind->isFinished($step, $fact, $this->known)) {
             // What is bad already is said while it runs; what is open waits for its end.
             $ruled = array_filter($ruled, fn (Reason $r) => $r->verdict !== Verdict::Open);
         }
@@ -309,7 +311,7 @@ final readonly class StepJudge
             return [];
         }
         if ($result instanceof Uncomputed) {
-            return [new Reason(Verdict::Open, $result->why, Spoken::plain($result->do), $rule->telling->limit, $result->entered && ! $step->isA('trace'))];
+            return [new Reason(Verdict::Open, $result->why, Spoken::plain($result->do), $rule->telling->limit, $result->entered && ! $step->kind->comesInParts())];
         }
         $verdict = $rule->ruling->verdict($result, $this->known);
 

@@ -21,6 +21,7 @@ final readonly class StepState
      * @param  string|null  $opensAt  the time before which it must not be done
      * @param  list<string>  $cautions
      * @param  array<string, mixed>|null  $figure  shape of a drawing and what it shows
+     * @param  array<string, mixed>|null  $entry  what a page must know to take the fact
      * @param  bool  $again  it was done, and may by permit be done once more
      */
     public function __construct(
@@ -40,6 +41,7 @@ final readonly class StepState
         public array $cautions,
         public ?array $figure,
         public bool $again,
+        public ?array $entry = null,
     ) {
     }
 
@@ -69,7 +71,7 @@ final readonly class StepState
             'guide' => array_map(fn (Spoken $s) => $s->in($units, $zone), $this->guide),
             'reasons' => array_map(fn (Reason $r) => $r->toArray($units, $zone), $this->reasons),
             'results' => $this->results === [] ? new \stdClass : $this->results, 'device' => $this->device, 'model' => $this->model,
-            'cautions' => $this->cautions, 'opens_at' => $this->opensAt, 'figure' => $this->figure, 'again' => $this->again,
+            'cautions' => $this->cautions, 'opens_at' => $this->opensAt, 'figure' => $this->figure, 'again' => $this->again, 'entry' => $this->entry,
             'fact_id' => $this->fact?->id, 'by' => $this->fact?->by, 'at' => $this->fact?->at->format(Known::TIME),
         ];
     }

@@ -43,8 +43,7 @@ final readonly class Telling
                 // A sentence for the verdict as a whole is for what no code has told.
                 return $reasons !== [] ? $reasons : [new Reason($verdict, $say->text->fill($known), $say->do->fill($known), $say->limit)];
             }
-            $entry = $say->entry($result);
-            if ($entry !== null) {
+            foreach ($say->entries($result) as $entry) {
                 $reasons[] = new Reason($verdict, $say->text->fill($known, ['event' => $entry]), $say->do->fill($known, ['event' => $entry]), $say->limit);
             }
         }

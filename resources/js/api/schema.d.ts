@@ -842,6 +842,10 @@ export interface components {
                 /** @description it keeps people from harm */
                 protects: boolean;
             } | null;
+            /** @description what a page must know to take the fact: of bolts the plan and the kind of wrench */
+            entry: {
+                [key: string]: unknown;
+            } | null;
             /** @description keys of the steps that must be good before */
             needs_good: string[];
             locked: string | null;
@@ -2885,6 +2889,38 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * tighten-plan
+         * @description Which bolt next, and to what torque?
+         */
+        Calc_tighten_plan: {
+            bolts: number;
+            target_nm: number;
+            passes: ({
+                fraction: number;
+                /**
+                 * @default cross
+                 * @enum {string}
+                 */
+                pattern: "cross" | "circular";
+                /**
+                 * @default once
+                 * @enum {string}
+                 */
+                repeat: "once" | "until-no-movement";
+            } & {
+                [key: string]: unknown;
+            })[];
+            /**
+             * @description what the wrench can be set to; 0: anything
+             * @default 1
+             */
+            round_nm: number;
+            max_nm?: number;
+            order?: number[];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * toe-in
          * @description Must a short piece be cut off?
          */
@@ -2906,6 +2942,81 @@ export interface components {
              * @default 100
              */
             toe_back_mm: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * torque-log-check
+         * @description Is every bolt tight, and in its order?
+         */
+        Calc_torque_log_check: {
+            plan: {
+                steps: ({
+                    seq: number;
+                    pass: number;
+                    bolt: number;
+                    torque_nm: number;
+                    pattern?: string;
+                } & {
+                    [key: string]: unknown;
+                })[];
+            } & {
+                [key: string]: unknown;
+            };
+            readings: ({
+                bolt: number;
+                pass: number;
+                torque_nm: number;
+                /** Format: date-time */
+                time: string;
+                /** @description that of the plan */
+                seq?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            tol_frac?: number;
+            max_nm?: number;
+            spread_max_frac?: number;
+            final_pass?: number;
+            /** @default false */
+            order_strict: boolean;
+            wrench?: {
+                class_tol_frac: number;
+                range_min_nm: number;
+                range_max_nm: number;
+                due_at: string;
+                calibrated_at?: string;
+                serial?: string;
+                cycles?: number;
+                cycles_max?: number;
+                /**
+                 * @default reading
+                 * @enum {string}
+                 */
+                kind: "click" | "reading";
+            } & {
+                [key: string]: unknown;
+            };
+            after_leak?: ({
+                bolt: number;
+                torque_nm: number;
+                pressure_pa?: number;
+                /** Format: date-time */
+                time?: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /** @default 0.2 */
+            after_leak_frac: number;
+            after_leak_pressure_max_pa?: number;
+            after_leak_allowed?: boolean;
+            label_torque_nm?: number;
+            label_max_nm?: number;
+            /**
+             * @default none
+             * @enum {string}
+             */
+            guard_rule: "none" | "uncertainty";
         } & {
             [key: string]: unknown;
         };

@@ -12,6 +12,7 @@ import { nameOf } from '../ui/nameOf'
 import { Sheet } from '../ui/Sheet'
 import { CLOCK, clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence, tight, VerdictMark } from '../ui/Verdict'
+import { BoltsEntry, RecordedBolts } from './BoltsEntry'
 import { Called } from './called'
 import { FieldsEntry } from './FieldsEntry'
 import { lockHere, type LockHere } from './lockHere'
@@ -39,9 +40,12 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
   const here = useJudgedHere(data, procedure, waiting)
   const seen = useMemo(() => (here ? { ...data, judgement: here.judgement, facts: [...data.facts, ...waiting.filter((w) => !w.refused).map(asFact)] } : data), [data, here, waiting])
   const { judgement } = seen
-  // Pieces of a trace that still runs are on their way all the time; only what is whole waits in the eyes of a person.
-  const pending = useMemo(() => new Map(waiting.filter((w) => w.body.value['final'] !== false).map((w) => [w.body.step, w])), [waiting])
+  // Pieces of a trace that still runs, and bolts, are on their way all the time; only what is whole waits in the eyes of a person.
   const steps = judgement.steps
+  const pending = useMemo(() => {
+    const inParts = new Set(steps.filter((s) => s.kind === 'bolts').map((s) => s.key))
+    return new Map(waiting.filter((w) => w.refused || (w.body.value['final'] !== false && !inParts.has(w.body.step))).map((w) => [w.body.step, w]))
+  }, [waiting, steps])
   const judged = (s: StepState): boolean => !pending.has(s.key) || s.fact_id === pending.get(s.key)!.id
   const isDone = (s: StepState): boolean => s.status === 'done' || pending.has(s.key)
   const selected = params.get('step')
@@ -184,7 +188,7 @@ function StepPane({ path, data, procedure, state, text, values, waiting, judged,
   const called = `${nameOf(data)} · ${state.title}`
   const theirs = waiting?.by !== undefined && waiting.by.id !== me.data?.id
   const save = async (value: Record<string, unknown>): Promise<void> => {
-    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...(again ? { supersedes: state.fact_id, reason: reason || 'measured again' } : {}) }, called)
+    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...(again && state.kind !== 'bolts' ? { supersedes: state.fact_id, reason: reason || 'measured again' } : {}) }, called)
     setAgain(false)
     onMoved()
   }
@@ -193,7 +197,8 @@ function StepPane({ path, data, procedure, state, text, values, waiting, judged,
     const held = name ? Object.values(state.results).map((r) => (r as Record<string, unknown>)[name]).find((v) => typeof v === 'number') : null
     return typeof held === 'number' ? held : null
   }
-  const recorded = state.status === 'done' && !again && !(running && state.again)
+  const inParts = state.kind === 'bolts'
+  const recorded = state.status === 'done' && !again && !(running && state.again) && !(inParts && state.verdict === 'bad')
   // A step that must wait is opened by the clock, not by the next look at the page.
   const now = useNow(1000)
   const opens = state.opens_at ? Date.parse(state.opens_at) : null
@@ -222,7 +227,7 @@ function StepPane({ path, data, procedure, state, text, values, waiting, judged,
         ) : (
           <>
             {state.figure && <Figure figure={state.figure} />}
-            {again && <TextField label="Why does the earlier entry not count?" value={reason} onChange={(e) => setReason(e.target.value)} sx={{ my: 1.5 }} />}
+            {again && !inParts && <TextField label="Why does the earlier entry not count?" value={reason} onChange={(e) => setReason(e.target.value)} sx={{ my: 1.5 }} />}
             {text.photo && <PhotoEntry subject={path} step={state.key} of={text.photo.of} taken={photos} onTaken={(id) => setPhotos((all) => [...all, id])} />}
             <Entry path={path} state={state} text={text} procedure={procedure} values={values} data={data} role={role} limit={limitOf()} onRecord={(v) => void save(v)} onDone={onMoved} />
           </>
@@ -279,6 +284,8 @@ function Entry({ path, state, text, procedure, values, data, role, limit, onReco
   switch (text.kind) {
     case 'round':
       return <RoundEntry step={text} limit={limit} onRecord={onRecord} />
+    case 'bolts':
+      return <BoltsEntry path={path} state={state} facts={data.facts} onRecord={onRecord} />
     case 'scan':
       return <ScanEntry step={text} project={data.line.project_id} onRecord={onRecord} />
     case 'trace':
@@ -368,6 +375,7 @@ function Recorded({ state, text, procedure, value, data, values, limit, onAgain 
     <Box sx={{ my: 1.5 }}>
       {state.figure && <Figure figure={state.figure} />}
       <PhotoStrip subject={`${data.section ? 'tests' : 'joints'}/${data.id}`} ids={Array.isArray(value['photos']) ? (value['photos'] as string[]) : []} photos={data.photos} />
+      {text.kind === 'bolts' && <RecordedBolts state={state} facts={data.facts} />}
       {text.kind === 'round' && <RecordedRound state={state} text={text} value={value} limit={limit} />}
       {text.kind === 'trace' && samples.length > 1 && (text.device === 'pump-logger' ? <LogChart rows={samples} marks={values['phases'] ?? (value['marks'] as Record<string, unknown> | undefined)} /> : <FusionChart rows={samples} volts={volts} tolerance={numberAt(text.drawing?.['u_tol'], procedure)} events={eventsOf(state)} />)}
       <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5 }}>

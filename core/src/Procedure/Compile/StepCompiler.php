@@ -21,7 +21,7 @@ final readonly class StepCompiler
 {
     /** Keys of a step that only some kinds can make use of. */
     private const OF_KIND = [
-        'positions' => ['round'], 'across' => ['round'], 'columns' => ['trace'], 'columns_optional' => ['trace'], 'once' => ['trace'], 'once_unless' => ['trace'],
+        'positions' => ['round'], 'plan' => ['bolts'], 'wrench' => ['bolts'], 'across' => ['round'], 'columns' => ['trace'], 'columns_optional' => ['trace'], 'once' => ['trace'], 'once_unless' => ['trace'],
         'once_text' => ['trace'], 'once_do' => ['trace'], 'once_permitted' => ['trace'], 'seals' => ['hold'], 'free' => ['hold'], 'refused_do' => ['hold'],
     ];
 
@@ -67,7 +67,7 @@ final readonly class StepCompiler
         return new Step(
             id: $step['id'],
             side: $side,
-            kind: Kinds::all()[$step['kind']]::read($step, $reader),
+            kind: Kinds::all()[$step['kind']]::read($step, $reader->from($reader->here->at('', count($step['guide'] ?? [])))),
             title: $this->title($step['title'], $reader->below('title')),
             when: isset($step['when']) ? $asking->below('when')->conditions($step['when']) : null,
             optional: $step['optional'] ?? false,

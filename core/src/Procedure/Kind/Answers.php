@@ -36,7 +36,17 @@ abstract readonly class Answers implements Kind
         return [$facts[count($facts) - 1]];
     }
 
-    public function isFinished(Fact $fact): bool
+    public function refusesMore(array $standing, array $value): string
+    {
+        return 'was recorded already; correct it with a reason instead';
+    }
+
+    public function comesInParts(): bool
+    {
+        return false;
+    }
+
+    public function isFinished(Step $step, Fact $fact, Known $known): bool
     {
         return true;
     }
@@ -44,6 +54,11 @@ abstract readonly class Answers implements Kind
     public function mayBeRepeated(Step $step, Known $known): bool
     {
         return false;
+    }
+
+    public function entry(Known $known): ?array
+    {
+        return null;
     }
 
     public function says(Step $step, Fact $fact, Known $known): array

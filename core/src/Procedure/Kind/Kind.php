@@ -47,11 +47,25 @@ interface Kind
      */
     public function whole(array $facts): array;
 
+    /**
+     * Why what is recorded already lets no more be stored beside it, or null. What supersedes something is not asked for.
+     *
+     * @param  non-empty-list<array<string, mixed>>  $standing  values that no later one supersedes
+     * @param  array<string, mixed>  $value
+     */
+    public function refusesMore(array $standing, array $value): ?string;
+
+    /** Do several facts become one? What is wrong in one of them is not put right by entering all again. */
+    public function comesInParts(): bool;
+
     /** Is the fact complete, or does more of it still come? */
-    public function isFinished(Fact $fact): bool;
+    public function isFinished(Step $step, Fact $fact, Known $known): bool;
 
     /** May it, done already, be done once more? */
     public function mayBeRepeated(Step $step, Known $known): bool;
+
+    /** @return array<string, mixed>|null what a page must know to take the fact, beside the fields; null: nothing */
+    public function entry(Known $known): ?array;
 
     /** @return list<Reason> what it says by itself */
     public function says(Step $step, Fact $fact, Known $known): array;

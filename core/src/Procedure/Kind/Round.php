@@ -82,7 +82,17 @@ final readonly class Round implements Kind
         return [$facts[count($facts) - 1]];
     }
 
-    public function isFinished(Fact $fact): bool
+    public function refusesMore(array $standing, array $value): string
+    {
+        return 'was recorded already; correct it with a reason instead';
+    }
+
+    public function comesInParts(): bool
+    {
+        return false;
+    }
+
+    public function isFinished(Step $step, Fact $fact, Known $known): bool
     {
         return true;
     }
@@ -90,6 +100,11 @@ final readonly class Round implements Kind
     public function mayBeRepeated(Step $step, Known $known): bool
     {
         return false;
+    }
+
+    public function entry(Known $known): ?array
+    {
+        return null;
     }
 
     public function says(Step $step, Fact $fact, Known $known): array

@@ -107,7 +107,24 @@ final readonly class Trace implements Kind
         return array_map(self::together(...), array_values($parts));
     }
 
-    public function isFinished(Fact $fact): bool
+    public function refusesMore(array $standing, array $value): ?string
+    {
+        $same = array_filter($standing, fn (array $part) => $part['trace'] === $value['trace'] && $part['part'] === $value['part']);
+
+        return $same === [] ? null : 'has this part of the trace already';
+    }
+
+    public function comesInParts(): bool
+    {
+        return true;
+    }
+
+    public function isFinished(Step $step, Fact $fact, Known $known): bool
+    {
+        return self::isWhole($fact);
+    }
+
+    private static function isWhole(Fact $fact): bool
     {
         return (bool) ($fact->value['final'] ?? false);
     }
@@ -117,10 +134,15 @@ final readonly class Trace implements Kind
         return $this->once?->isPermitted($known) === true && count($known->facts->attempts($step->key)) === 1;
     }
 
+    public function entry(Known $known): ?array
+    {
+        return null;
+    }
+
     public function says(Step $step, Fact $fact, Known $known): array
     {
         return array_values(array_filter([
-            $this->isFinished($fact) ? null : Reason::plain(Verdict::Open, 'The trace is not complete.', 'Wait until the last part has come, or load the file from the device.'),
+            self::isWhole($fact) ? null : Reason::plain(Verdict::Open, 'The trace is not complete.', 'Wait until the last part has come, or load the file from the device.'),
             $this->once?->says(count($known->facts->attempts($step->key)), $known),
         ]));
     }

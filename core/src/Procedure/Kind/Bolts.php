@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure\Kind;
+
+use Diastoma\Core\Procedure\Compile\Reader;
+use Diastoma\Core\Procedure\Expression\Expression;
+use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\FieldSpec;
+use Diastoma\Core\Procedure\Known;
+use Diastoma\Core\Procedure\Reason;
+use Diastoma\Core\Procedure\Step;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Verdict;
+
+/**
+ * `bolts`: the bolts of a joint, tightened by a plan in several passes. Each bolt in each pass is a fact of its own, judged as
+ * the log grows; together they are the readings of the step.
+ */
+final readonly class Bolts implements Kind
+{
+    private const MOST_BOLTS = 64;
+
+    private const MOST_PASSES = 20;
+
+    private const MOST_NM = 5000.0;
+
+    /**
+     * @param  Expression  $plan  its steps: seq, pass, bolt, torque_nm
+     * @param  'reads'|'clicks'  $wrench  it shows what it came to, or clicks at what it is set to
+     */
+    private function __construct(private Expression $plan, public string $wrench)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'bolts';
+    }
+
+    public static function read(array $step, Reader $reader): Kind
+    {
+        if (! isset($step['plan'])) {
+            $reader->below('plan')->fault('is missing: which bolt comes next, and to what torque');
+        }
+
+        return new self($reader->below('plan')->expression($step['plan'] ?? null), $step['wrench'] ?? 'reads');
+    }
+
+    public static function keys(): array
+    {
+        return ['bolt', 'pass', 'torque_nm', 'turned', 'readings', 'remark', 'photos'];
+    }
+
+    public function normalise(Step $step, array $value): array
+    {
+        $torque = new FieldSpec('torque_nm', 'Torque', 'quantity', Quantity::Torque, 0.0, self::MOST_NM, false, [], null, null);
+        $numbers = [
+            new FieldSpec('bolt', 'Bolt', 'number', null, 1.0, self::MOST_BOLTS, false, [], null, null),
+            new FieldSpec('pass', 'Pass', 'number', null, 1.0, self::MOST_PASSES, false, [], null, null),
+        ];
+        $out = Fields::normalise([...$numbers, $torque, ...$step->fields], Fields::photos($value), ['turned', 'remark', 'photos']);
+        foreach (['bolt', 'pass'] as $key) {
+            if (floor($out[$key]) !== $out[$key]) {
+                throw Refused::field($key, "{$key} must be a whole number.");
+            }
+            $out[$key] = (int) $out[$key];
+        }
+        if (array_key_exists('turned', $out) && $out['turned'] !== true) {
+            throw Refused::field('turned', 'turned must be true, or left out where the wrench shows what it came to.');
+        }
+
+        return $out;
+    }
+
+    public function whole(array $facts): array
+    {
+        $last = $facts[count($facts) - 1];
+        $readings = array_map(fn (Fact $f) => [
+            'bolt' => $f->value['bolt'], 'pass' => $f->value['pass'], 'torque_nm' => $f->value['torque_nm'], 'time' => $f->at->format(Known::TIME),
+        ], $facts);
+
+        return [new Fact($last->id, $last->step, ['readings' => $readings] + $last->value, $facts[0]->at, $last->by, $last->role)];
+    }
+
+    /** Bolts are gone over again and again: the last time counts. */
+    public function refusesMore(array $standing, array $value): ?string
+    {
+        return null;
+    }
+
+    public function comesInParts(): bool
+    {
+        return true;
+    }
+
+    public function isFinished(Step $step, Fact $fact, Known $known): bool
+    {
+        return $this->left($fact, $known) === [];
+    }
+
+    public function mayBeRepeated(Step $step, Known $known): bool
+    {
+        return false;
+    }
+
+    /** @return array{plan: list<mixed>, wrench: 'reads'|'clicks'} */
+    public function entry(Known $known): array
+    {
+        $plan = $this->plan->of($known);
+
+        return ['plan' => is_array($plan) ? array_values($plan) : [], 'wrench' => $this->wrench];
+    }
+
+    public function says(Step $step, Fact $fact, Known $known): array
+    {
+        $left = $this->left($fact, $known);
+
+        return match (true) {
+            $left === null => [Reason::plain(Verdict::Open, 'Which bolts there are is not known: the plan cannot be made.', 'Record what the plan rests on.')],
+            $left === [] => [],
+            default => [Reason::plain(Verdict::Open, count($left).' of '.count($this->entry($known)['plan']).' readings are still to come.', "Go on with bolt {$left[0]['bolt']}, pass {$left[0]['pass']}.")],
+        };
+    }
+
+    /** @return list<array{pass: int, bolt: int}>|null what the plan wants and was not read, in its order; null without a plan */
+    private function left(Fact $fact, Known $known): ?array
+    {
+        $plan = $this->entry($known)['plan'];
+        $key = fn (array $row): string => "{$row['pass']}/{$row['bolt']}";
+        $read = array_fill_keys(array_map($key, $fact->value['readings']), true);
+
+        return $plan === [] ? null : array_values(array_filter($plan, fn (array $row) => ! isset($read[$key($row)])));
+    }
+}

@@ -1,0 +1,141 @@
+import { Box, Button, Typography } from '@mui/material'
+import { useState, type ReactElement } from 'react'
+import type { Fact, FieldSpec, StepState } from '../api/client'
+import { useMe, useUnits } from '../api/queries'
+import { useOutbox } from '../outbox/useOutbox'
+import { BoltCircle } from '../ui/BoltCircle'
+import { Pad } from '../ui/Pad'
+import { Sentence } from '../ui/Verdict'
+import { figure as written } from '../ui/units'
+import { badBolts, progressOf, readingsOf, type PlanStep, type Progress } from './bolts'
+import { complaint, shownField, toValue } from './entry'
+
+const TORQUE: FieldSpec = { key: 'torque_nm', label: 'Torque', quantity: 'torque', min: 0, max: 5000 }
+
+interface Props {
+  path: string
+  state: StepState
+  facts: Fact[]
+  onRecord: (value: Record<string, unknown>) => void
+}
+
+/** Bolt by bolt and pass by pass: the next one is lit; one tap for a wrench that clicks, a figure for one that shows it. */
+export function BoltsEntry({ path, state, facts, onRecord }: Props): ReactElement {
+  const waiting = useOutbox(path)
+  const { plan, wrench } = entryOf(state)
+  const progress = progressOf(plan, readingsOf(state.key, facts, waiting))
+  const [picked, setPicked] = useState<number | null>(null)
+  const [typing, setTyping] = useState(wrench === 'reads')
+  const wanted = picked === null ? progress.next : (plan.find((s) => s.pass === progress.pass && s.bolt === picked) ?? progress.next)
+  const shown = useTorque()
+  if (plan.length === 0) return <Typography sx={{ my: 2 }}>Which bolt comes first is not known yet: what the plan rests on is not recorded.</Typography>
+  const record = (value: Record<string, unknown>): void => {
+    setPicked(null)
+    onRecord({ bolt: wanted!.bolt, pass: wanted!.pass, ...value })
+  }
+  const then = picked === null ? progress.then : progress.next
+  return (
+    <Box>
+      <Passes progress={progress} />
+      <Circle state={state} progress={progress} wanted={wanted} onPick={setPicked} />
+      {/* While it goes on, the headline says what is bad. */}
+      {state.status === 'done' && state.reasons.filter((r) => r.verdict === 'bad').map((r) => <Sentence key={r.text} verdict={r.verdict} act={r.do} limit={r.limit}>{r.text}</Sentence>)}
+      {wanted === null ? (
+        <Typography sx={{ fontWeight: 700 }}>Every bolt is read. Tap one to go over it again.</Typography>
+      ) : typing ? (
+        <Figure key={`${wanted.pass}/${wanted.bolt}`} wanted={wanted} onRecord={record} />
+      ) : (
+        <Box sx={{ display: 'grid', gap: 1 }}>
+          <Button variant="contained" sx={{ minHeight: 96, display: 'block', fontSize: '1.5rem', lineHeight: 1.3 }} onClick={() => record({ torque_nm: wanted.torque_nm, turned: true })}>
+            Bolt {wanted.bolt} is at {shown.text(wanted.torque_nm)}
+            {then && <Box component="span" sx={{ display: 'block', fontSize: '1rem', fontWeight: 400 }}>then bolt {then.bolt}</Box>}
+          </Button>
+          <Button variant="outlined" onClick={() => setTyping(true)}>Another figure</Button>
+        </Box>
+      )}
+    </Box>
+  )
+}
+
+/** The circle of a step whose bolts are all read. */
+export function RecordedBolts({ state, facts }: { state: StepState; facts: Fact[] }): ReactElement {
+  const progress = progressOf(entryOf(state).plan, readingsOf(state.key, facts, []))
+  return <Circle state={state} progress={progress} wanted={null} onPick={undefined} />
+}
+
+function entryOf(state: StepState): { plan: PlanStep[]; wrench: string } {
+  const entry = (state.entry ?? {}) as { plan?: PlanStep[]; wrench?: string }
+  return { plan: entry.plan ?? [], wrench: entry.wrench ?? 'reads' }
+}
+
+/** Torque in the reader's unit: whole figures, as a wrench shows them. */
+function useTorque(): { symbol: string; text: (nm: number) => string; shown: ReturnType<typeof shownField> } {
+  const me = useMe()
+  const units = useUnits()
+  const shown = shownField(TORQUE, me.data?.units ?? 'metric', units.data)
+  return { shown, symbol: shown.symbol, text: (nm) => written(shown.fromKey(nm), shown.suffix, Number.isInteger(nm) ? 0 : 1) }
+}
+
+function Passes({ progress }: { progress: Progress }): ReactElement {
+  return (
+    <Box sx={{ mb: 1 }}>
+      <Typography sx={{ display: 'flex', justifyContent: 'space-between', fontWeight: 700 }}>
+        <span>Pass {progress.pass} of {progress.passes}</span>
+        <Box component="span" sx={{ fontWeight: 400 }}>{progress.inPass} of {progress.bolts} bolts</Box>
+      </Typography>
+      <Box aria-hidden sx={{ display: 'grid', gridAutoFlow: 'column', gap: 0.5, mt: 0.5 }}>
+        {Array.from({ length: progress.passes }, (_, i) => i + 1).map((pass) => (
+          <Box key={pass} sx={{ height: 6, bgcolor: 'divider' }}>
+            <Box sx={{ height: 6, bgcolor: pass === progress.pass && progress.next ? 'secondary.main' : 'text.primary', width: pass < progress.pass ? '100%' : pass > progress.pass ? 0 : `${(100 * progress.inPass) / Math.max(1, progress.bolts)}%` }} />
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  )
+}
+
+function Circle({ state, progress, wanted, onPick }: { state: StepState; progress: Progress; wanted: PlanStep | null; onPick: ((bolt: number) => void) | undefined }): ReactElement {
+  const torque = useTorque()
+  const taken = (bolt: number): number => progress.plan.filter((s) => s.bolt === bolt && progress.read.has(`${s.pass}/${s.bolt}`)).length
+  const inPass = (bolt: number): string | null => {
+    const nm = progress.read.get(`${progress.pass}/${bolt}`)
+    return nm === undefined || Number.isNaN(nm) ? null : torque.text(nm)
+  }
+  return (
+    <Box sx={{ maxWidth: { xs: 280, md: 400 }, mx: 'auto', mb: 1 }}>
+      <BoltCircle bolts={progress.bolts} done={(bolt) => taken(bolt) / Math.max(1, progress.passes)} figure={inPass} lit={wanted?.bolt ?? null} bad={badBolts(state)} onPick={onPick}
+        centre={wanted ? [`bolt ${wanted.bolt} to`, torque.text(wanted.torque_nm), torque.symbol] : ['all bolts', String(progress.bolts), 'read']} />
+      <Typography variant="body2" sx={{ textAlign: 'center' }}>Seen from the nuts, bolt 1 right of the top.</Typography>
+    </Box>
+  )
+}
+
+/** The figure that the wrench shows, above its pad. */
+function Figure({ wanted, onRecord }: { wanted: PlanStep; onRecord: (value: Record<string, unknown>) => void }): ReactElement {
+  const { shown, text: said } = useTorque()
+  const aim = said(wanted.torque_nm)
+  const [text, setText] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const set = (next: string): void => {
+    setText(next)
+    setFault(null)
+  }
+  const record = (): void => {
+    const why = complaint(TORQUE, text, shown)
+    if (why) return setFault(why)
+    onRecord(toValue(TORQUE, text, shown))
+  }
+  return (
+    // Figure, fault and pad stay together at the thumb, whatever is above them.
+    <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); record() }} sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}>
+      <Box component="label" sx={{ display: 'flex', alignItems: 'baseline', borderBottom: 3, borderColor: fault ? 'secondary.main' : 'text.primary', px: 1, mb: 1 }}>
+        <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1 }}>Bolt {wanted.bolt} to {aim}</Typography>
+        <input ref={(el) => el?.focus({ preventScroll: true })} inputMode="none" autoComplete="off" value={text} onChange={(e) => set(e.target.value)} aria-label={`Torque of bolt ${wanted.bolt}, ${shown.symbol}`} aria-invalid={fault !== null}
+          style={{ width: 110, font: 'inherit', fontSize: '2.1rem', fontWeight: 700, textAlign: 'right', border: 0, background: 'transparent', color: 'inherit' }} />
+        <Typography component="span" sx={{ pl: 1 }}>{shown.symbol}</Typography>
+      </Box>
+      {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mb: 1 }}>{fault}</Typography>}
+      <Pad onKey={(k) => set(`${text}${k}`)} onBack={() => set(text.slice(0, -1))} next={<Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>Next ↻</Button>} />
+    </Box>
+  )
+}
