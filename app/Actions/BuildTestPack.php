@@ -5,6 +5,7 @@ namespace App\Actions;
 use App\Models\Fact;
 use App\Models\PressureTest;
 use App\Models\Seal;
+use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Units\Display;
 use Diastoma\Core\Units\UnitSystem;
 use Dompdf\Dompdf;
@@ -27,7 +28,7 @@ final class BuildTestPack
         $html = view('test-pack', [
             'test' => $test, 'section' => $section, 'line' => $line, 'plan' => $this->plan->plan($section), 'joints' => $this->plan->joints($section),
             'judgement' => $judgement->toArray($units, $zone), 'parameters' => $judgement->procedure->parametersToArray(),
-            'chart' => $this->chart($judgement->steps['log']->fact->value['samples'] ?? [], $judgement->steps['phases']->fact->value ?? [], $units),
+            'chart' => $this->course($judgement, $units),
             'facts' => $facts->filter(fn (Fact $f) => ! isset($f->value['samples'])), 'seal' => Seal::query()->where('subject_id', $test->id)->first(),
             'chain' => SealSubject::broken($line),
             'show' => fn (string $key, ?float $value, ?int $decimals = null) => $value === null ? '–' : Display::value($key, $value, $decimals, $units),
@@ -43,6 +44,18 @@ final class BuildTestPack
         $pdf->render();
 
         return (string) $pdf->output();
+    }
+
+    /** The step that its procedure has drawn as the course of a log. */
+    private function course(Judgement $judgement, UnitSystem $units): ?string
+    {
+        foreach ($judgement->steps as $state) {
+            if (($state->figure['shape'] ?? null) === 'log') {
+                return $this->chart($state->fact->value['samples'] ?? [], $state->figure['marks'] ?? [], $units);
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -8,8 +8,7 @@ use App\Models\ProcedureText;
 use App\Models\Project;
 use App\Models\Section;
 use App\Models\User;
-use Diastoma\Core\Calculation\Registry;
-use Diastoma\Core\Pipe\Material;
+use Diastoma\Core\Pipe\PipeSize;
 use Diastoma\Core\PressureTest\SectionPlan;
 use Diastoma\Core\Refused;
 use Illuminate\Support\Facades\DB;
@@ -18,14 +17,14 @@ use Illuminate\Support\Str;
 /** A line with its planned joints, one at the end of each pipe length, and its sections. */
 final class CreateLine
 {
-    public function __construct(private readonly Registry $registry)
+    public function __construct(private readonly PipeSize $sizes)
     {
     }
 
     /** @param  array<string, mixed>  $body */
     public function __invoke(Project $project, User $by, array $body): Line
     {
-        $pipe = $this->pipe($body);
+        $pipe = $this->sizes->of($body, $body['service']);
         $centreLine = self::centreLine($body['centre_line']);
         $procedure = ProcedureText::usableIn([$project->id])->where('family', 'joint')->find($body['procedure_hash'])
             ?? throw Refused::field('procedure_hash', 'Choose the procedure for the joints.');
@@ -62,28 +61,6 @@ final class CreateLine
                 'water_c' => $body['water_c'] ?? 12, 'fill_l_s' => $body['fill_l_s'] ?? 5, 'pipe_max_bar' => $body['pipe_max_bar'] ?? null, 'factor' => $body['factor'] ?? null,
             ],
         ]);
-    }
-
-    /**
-     * @param  array<string, mixed>  $body
-     * @return array<string, mixed>
-     */
-    private function pipe(array $body): array
-    {
-        $dn = (float) $body['dn_mm'];
-        $sdr = (float) $body['sdr'];
-        if ($body['material'] === 'PE100') {
-            $table = $this->registry->run('pe-pipe-metric', ['dn_mm' => $dn, 'sdr' => $sdr, 'service' => $body['service'] === 'gas' ? 'gas' : 'water']);
-
-            return ['material' => 'PE100', 'dn_mm' => $dn, 'od_mm' => $dn, 'sdr' => $sdr, 'wall_mm' => $table['e_min_mm']] + Material::startValues('PE100');
-        }
-        $od = 1000 * $this->registry->run('pipe-od', ['series' => 'iso-161', 'nominal' => $dn])['od_m'];
-        $wall = $body['wall_mm'] ?? round($dn / $sdr, 1);
-        if ($wall <= 0 || $wall >= $od / 5) {
-            throw Refused::field('wall_mm', "wall_mm is {$wall} mm; a wall is more than 0 and less than a fifth of the diameter, ".($od / 5).' mm.');
-        }
-
-        return ['material' => 'PVC-U', 'dn_mm' => $dn, 'od_mm' => $od, 'sdr' => $sdr, 'wall_mm' => (float) $wall] + Material::startValues('PVC-U');
     }
 
     /**

@@ -2,10 +2,10 @@
 
 namespace App\Actions;
 
-use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\PressureTest;
+use App\Models\ProcedureText;
 use App\Models\Section;
 use Diastoma\Core\Laying\CentreLine;
 use Diastoma\Core\PressureTest\SectionPlan;
@@ -13,19 +13,22 @@ use Diastoma\Core\PressureTest\SectionPlan;
 /** Everything that is known of a line, to hand over: table, CSV, GeoJSON. */
 final class ExportRegister
 {
-    private const COLUMNS = ['joint', 'chainage_m', 'easting', 'northing', 'level_m', 'state', 'verdict', 'pipe_a', 'pipe_b', 'procedure', 'procedure_version', 'clamps_off_utc', 'test_from_utc', 'fitting_serial', 'joiner', 'signed_by', 'sealed_utc', 'replaces', 'cut_out_reason', 'remark'];
+    /** What stands there of every joint, before and after what its procedure tells. */
+    private const FIRST = ['joint', 'chainage_m', 'easting', 'northing', 'level_m', 'state', 'verdict', 'pipe_a', 'pipe_b', 'procedure', 'procedure_version'];
+
+    private const LAST = ['signed_by', 'sealed_utc', 'replaces', 'cut_out_reason', 'remark'];
 
     /** @return array<string, mixed> */
     public function register(Line $line): array
     {
         $line->load(['joints.procedureText', 'sections.tests', 'procedureText']);
         $numbers = $line->joints->pluck('number', 'id');
-        $facts = $this->factsByJoint($line);
         $centre = new CentreLine($line->centre_line);
+        $told = $this->told($line);
 
         return [
-            'line' => $line->only(['id', 'name', 'service']), 'chain_broken' => SealSubject::broken($line),
-            'joints' => $line->joints->map(fn (Joint $j) => ['id' => $j->id] + $this->row($line, $centre, $j, $numbers[$j->replaces_id] ?? '', $facts[$j->id] ?? []))->all(),
+            'line' => $line->only(['id', 'name', 'service']), 'chain_broken' => SealSubject::broken($line), 'columns' => $told,
+            'joints' => $line->joints->map(fn (Joint $j) => ['id' => $j->id] + $this->nested($this->row($line, $centre, $j, $numbers[$j->replaces_id] ?? '', $told), $told))->all(),
             'tests' => $line->sections->flatMap(fn (Section $s) => $s->tests->map(fn (PressureTest $t) => ['id' => $t->id, 'section' => $s->name, 'number' => $t->number, 'state' => $t->state, 'verdict' => $t->verdict, 'sealed_at' => $t->sealed_at?->toIso8601ZuluString(), 'headline' => $t->headline[0]['text'] ?? null]))->values()->all(),
         ];
     }
@@ -34,15 +37,16 @@ final class ExportRegister
     public function csv(Line $line): void
     {
         $out = fopen('php://output', 'w') ?: throw new \RuntimeException('No output');
-        fputcsv($out, self::COLUMNS, ';', '"', '');
+        $told = $this->told($line);
+        $columns = [...self::FIRST, ...array_keys($told), ...self::LAST];
+        fputcsv($out, $columns, ';', '"', '');
         $numbers = Joint::query()->where('line_id', $line->id)->pluck('number', 'id');
-        $facts = $this->factsByJoint($line);
         $centre = new CentreLine($line->centre_line);
-        Joint::query()->with('procedureText')->where('line_id', $line->id)->orderBy('chainage_m')->orderBy('number')->chunk(500, function ($joints) use ($out, $line, $centre, $numbers, $facts): void {
+        Joint::query()->with('procedureText')->where('line_id', $line->id)->orderBy('chainage_m')->orderBy('number')->chunk(500, function ($joints) use ($out, $line, $centre, $numbers, $told, $columns): void {
             foreach ($joints as $joint) {
-                $row = $this->row($line, $centre, $joint, $numbers[$joint->replaces_id] ?? '', $facts[$joint->id] ?? []);
+                $row = $this->row($line, $centre, $joint, $numbers[$joint->replaces_id] ?? '', $told);
                 // A cell that begins like a formula must stay text in a spreadsheet.
-                fputcsv($out, array_map(fn ($c) => is_string($row[$c]) && preg_match('/^[=+@-]/', $row[$c]) === 1 && ! is_numeric($row[$c]) ? "'".$row[$c] : $row[$c], self::COLUMNS), ';', '"', '');
+                fputcsv($out, array_map(fn ($c) => is_string($row[$c]) && preg_match('/^[=+@-]/', $row[$c]) === 1 && ! is_numeric($row[$c]) ? "'".$row[$c] : $row[$c], $columns), ';', '"', '');
             }
         });
         fclose($out);
@@ -57,7 +61,7 @@ final class ExportRegister
         $register = $this->register($line);
         $centre = new CentreLine($line->centre_line);
         foreach ($register['joints'] as $row) {
-            $features[] = ['type' => 'Feature', 'geometry' => ['type' => 'Point', 'coordinates' => [$row['easting'], $row['northing'], $row['level_m']]], 'properties' => ['kind' => 'joint'] + $row];
+            $features[] = ['type' => 'Feature', 'geometry' => ['type' => 'Point', 'coordinates' => [$row['easting'], $row['northing'], $row['level_m']]], 'properties' => ['kind' => 'joint'] + array_diff_key($row, ['told' => true]) + (array) $row['told']];
         }
         foreach ($line->sections as $section) {
             $coordinates = array_map(fn ($c) => self::place($centre, $c), array_column(SectionPlan::profile($line->centre_line, $section->from_m, $section->to_m), 0));
@@ -68,40 +72,56 @@ final class ExportRegister
     }
 
     /**
-     * @param  list<Fact>  $facts
+     * @param  array<string, string>  $told  column => label
      * @return array<string, mixed>
      */
-    private function row(Line $line, CentreLine $centre, Joint $joint, string $replaces, array $facts): array
+    private function row(Line $line, CentreLine $centre, Joint $joint, string $replaces, array $told): array
     {
         [$easting, $northing, $level] = self::place($centre, $joint->chainage_m);
-        $latest = array_column($facts, null, 'step');
-        $of = fn (string $step): ?Fact => $latest[$step] ?? null;
-        $signed = $of('accept');
+        $procedure = $joint->procedureText ?? $line->procedureText;
+        $clocks = array_combine(array_map(fn (string $name) => "{$name}_utc", array_keys($joint->clocks ?? [])), $joint->clocks ?? []);
 
-        return array_combine(self::COLUMNS, [
+        return array_combine(self::FIRST, [
             $joint->number, $joint->chainage_m, $easting, $northing, $level, $joint->state, $joint->verdict, $joint->pipes['a'] ?? '', $joint->pipes['b'] ?? '',
-            ($joint->procedureText ?? $line->procedureText)->title, ($joint->procedureText ?? $line->procedureText)->version, $joint->clocks['clamps_off'] ?? '', $joint->clocks['test_from'] ?? '',
-            $of('code')->value['serial'] ?? '', $of('pipes')?->user->name ?? '', ($signed->value['signed'] ?? false) === true ? $signed->user->name : '',
-            $joint->sealed_at?->toIso8601ZuluString() ?? '', $replaces, $joint->cut_out_reason ?? '', $joint->headline[0]['text'] ?? '',
-        ]);
+            $procedure->title, $procedure->version,
+        ])
+            + array_map(fn (string $column) => $clocks[$column] ?? $joint->register[$column] ?? '', array_combine(array_keys($told), array_keys($told)))
+            + array_combine(self::LAST, [
+                $joint->signed_by ?? '', $joint->sealed_at?->toIso8601ZuluString() ?? '', $replaces, $joint->cut_out_reason ?? '', $joint->headline[0]['text'] ?? '',
+            ]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $row
+     * @param  array<string, string>  $told
+     * @return array<string, mixed> what a procedure tells by itself under one name
+     */
+    private function nested(array $row, array $told): array
+    {
+        return ['told' => (object) array_intersect_key($row, $told)] + array_diff_key($row, $told);
+    }
+
+    /** @return array<string, string> column => label, of all that the procedures of its joints tell */
+    private function told(Line $line): array
+    {
+        $hashes = Joint::query()->where('line_id', $line->id)->distinct()->pluck('procedure_hash')->push($line->procedure_hash)->filter()->unique();
+        $told = [];
+        foreach (ProcedureText::query()->whereIn('hash', $hashes)->orderBy('key')->orderBy('version')->get() as $text) {
+            $tells = $text->procedure()->tells;
+            foreach ($tells->clocks as $clock) {
+                $told["{$clock->name}_utc"] ??= $clock->label;
+            }
+            foreach ($tells->register as $column) {
+                $told[$column->name] ??= $column->label;
+            }
+        }
+
+        return $told;
     }
 
     /** @return array{float, float, float} easting, northing, level at a chainage, to the millimetre */
     private static function place(CentreLine $line, float $chainage): array
     {
         return array_map(fn (float $m) => round($m, 3), $line->at($chainage));
-    }
-
-    /** @return array<string, list<Fact>> the few facts that the register shows, by joint */
-    private function factsByJoint(Line $line): array
-    {
-        $facts = Fact::query()->where('subject_type', 'joint')->whereIn('step', ['code', 'pipes', 'accept'])
-            ->whereIn('subject_id', Joint::query()->where('line_id', $line->id)->select('id'))->with('user')->orderBy('seq')->get();
-        $by = [];
-        foreach ($facts as $fact) {
-            $by[$fact->subject_id][] = $fact;
-        }
-
-        return $by;
     }
 }

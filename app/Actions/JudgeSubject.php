@@ -25,7 +25,7 @@ final class JudgeSubject
             'state' => $this->state($subject, $judgement),
         ]);
         if ($subject instanceof Joint) {
-            $this->notePipes($subject, $judgement);
+            $this->noteTold($subject, $judgement);
         }
         $subject->save();
 
@@ -64,12 +64,13 @@ final class JudgeSubject
         };
     }
 
-    /** Recorded pipe numbers replace the planned ones on titles and in the register. */
-    private function notePipes(Joint $joint, Judgement $judgement): void
+    /** What its procedure tells of a joint, for the string and the register; recorded pipe numbers replace the planned ones. */
+    private function noteTold(Joint $joint, Judgement $judgement): void
     {
-        $value = $judgement->steps['pipes']->fact->value ?? null;
-        if (isset($value['pipe_a'])) {
-            $joint->pipes = ['a' => $value['pipe_a'], 'b' => $value['pipe_b'] ?? ''];
+        $told = $judgement->told;
+        $joint->fill(['left_face' => $told->leftFace, 'register' => $told->register, 'signed_by' => $judgement->sealedBy()]);
+        if (($told->pipes['a'] ?? null) !== null) {
+            $joint->pipes = ['a' => $told->pipes['a'], 'b' => $told->pipes['b'] ?? ''];
         }
     }
 }

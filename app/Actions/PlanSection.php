@@ -8,6 +8,7 @@ use App\Models\Section;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Pipe\Material;
 use Diastoma\Core\PressureTest\SectionPlan;
+use Diastoma\Core\Procedure\Tells\Clock;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -28,7 +29,7 @@ final class PlanSection
             $line->centre_line, $line->pipe,
             ['from_m' => $section->from_m, 'to_m' => $section->to_m, 'mdp_bar' => $line->mdp_bar] + $section->ask,
             array_values($this->joints($section)->map(fn (Joint $j) => [
-                'number' => $j->number, 'state' => $j->state, 'verdict' => $j->verdict, 'test_from' => $j->clocks['test_from'] ?? null,
+                'number' => $j->number, 'state' => $j->state, 'verdict' => $j->verdict, 'test_from' => $j->clocks[Clock::TEST] ?? null,
             ])->all()),
         );
     }

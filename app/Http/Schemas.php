@@ -23,11 +23,17 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'material', type: 'string'), new OA\Property(property: 'dn_mm', type: 'number'), new OA\Property(property: 'od_mm', type: 'number'),
     new OA\Property(property: 'sdr', type: 'number'), new OA\Property(property: 'wall_mm', type: 'number'),
 ])]
-#[OA\Schema(schema: 'JointShort', required: ['id', 'number', 'chainage_m', 'state', 'verdict', 'done', 'total', 'next_step', 'clocks', 'replaces_id', 'pipes', 'headline', 'place', 'host_id', 'procedure_hash'], properties: [
+#[OA\Schema(schema: 'Clock', required: ['name', 'label', 'at', 'until', 'meanwhile', 'free'], description: 'a time that is counted down to', properties: [
+    new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'label', type: 'string'), new OA\Property(property: 'at', type: 'string'),
+    new OA\Property(property: 'until', type: 'string', nullable: true, description: 'key of the step with which the waiting ends'),
+    new OA\Property(property: 'meanwhile', type: 'string', nullable: true, description: 'what is to be done while it runs'), new OA\Property(property: 'free', type: 'string', nullable: true, description: 'what may be done when it has run out'),
+])]
+#[OA\Schema(schema: 'TagLine', required: ['label', 'text'], properties: [new OA\Property(property: 'label', type: 'string'), new OA\Property(property: 'text', type: 'string', nullable: true)])]
+#[OA\Schema(schema: 'JointShort', required: ['id', 'number', 'chainage_m', 'state', 'verdict', 'done', 'total', 'next_step', 'clocks', 'left_face', 'replaces_id', 'pipes', 'headline', 'place', 'host_id', 'procedure_hash'], properties: [
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'chainage_m', type: 'number'),
     new OA\Property(property: 'state', type: 'string', enum: ['planned', 'begun', 'made', 'accepted', 'cut-out']), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
     new OA\Property(property: 'done', type: 'integer'), new OA\Property(property: 'total', type: 'integer'), new OA\Property(property: 'next_step', type: 'string', nullable: true),
-    new OA\Property(property: 'clocks', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties(type: 'string')),
+    new OA\Property(property: 'clocks', type: 'array', nullable: true, items: new OA\Items(ref: '#/components/schemas/Clock')), new OA\Property(property: 'left_face', type: 'boolean', description: 'the crew has moved on from it'),
     new OA\Property(property: 'replaces_id', type: 'string', nullable: true), new OA\Property(property: 'pipes', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties(type: 'string')),
     new OA\Property(property: 'headline', type: 'string', nullable: true), new OA\Property(property: 'place', type: 'string', enum: ['in-line', 'on-pipe', 'restraint']),
     new OA\Property(property: 'host_id', description: 'the joint whose pipe end a restraint is fused on', type: 'string', nullable: true), new OA\Property(property: 'procedure_hash', description: 'null: the procedure of the line', type: 'string', nullable: true),
@@ -92,7 +98,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'step', type: 'string'), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'text', type: 'string'), new OA\Property(property: 'do', type: 'string'),
     new OA\Property(property: 'limit', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/Limit')]),
 ])]
-#[OA\Schema(schema: 'StepState', required: ['key', 'id', 'side', 'kind', 'title', 'status', 'verdict', 'optional', 'locked', 'lock', 'needs_good', 'opens_at', 'cautions', 'figure', 'again', 'entry', 'summary', 'guide', 'reasons', 'results', 'device', 'model', 'fact_id'], properties: [
+#[OA\Schema(schema: 'StepState', required: ['key', 'id', 'side', 'kind', 'title', 'status', 'verdict', 'optional', 'locked', 'lock', 'needs_good', 'opens_at', 'cautions', 'figure', 'again', 'entry', 'suggested', 'summary', 'guide', 'reasons', 'results', 'device', 'model', 'fact_id'], properties: [
     new OA\Property(property: 'key', type: 'string'), new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'side', type: 'string', nullable: true), new OA\Property(property: 'kind', type: 'string'), new OA\Property(property: 'title', type: 'string'),
     new OA\Property(property: 'status', type: 'string', enum: ['todo', 'running', 'done']), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'optional', type: 'boolean'),
     new OA\Property(property: 'lock', type: 'object', nullable: true, description: 'why it cannot be done now', required: ['code', 'protects', 'waits'], properties: [
@@ -107,14 +113,21 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'locked', type: 'string', nullable: true), new OA\Property(property: 'summary', type: 'string', nullable: true), new OA\Property(property: 'guide', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reason')), new OA\Property(property: 'results', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'object')),
     new OA\Property(property: 'opens_at', description: 'the time before which it must not be done', type: 'string', nullable: true), new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')), new OA\Property(property: 'figure', description: 'a drawing: its shape and what it shows', type: 'object', nullable: true, additionalProperties: true), new OA\Property(property: 'again', description: 'done, and by permit it may be done once more', type: 'boolean'),
-    new OA\Property(property: 'model', description: 'what is known of the joint for the model of its inside', type: 'object', nullable: true, additionalProperties: true),
+    new OA\Property(property: 'model', description: 'a calculation that shows what happens inside the joint, with what is known of its inputs', type: 'object', nullable: true, required: ['calc', 'in'], properties: [
+        new OA\Property(property: 'calc', type: 'string'), new OA\Property(property: 'in', type: 'object', additionalProperties: true),
+    ]),
+    new OA\Property(property: 'suggested', description: 'by field: what is known already and filled in', type: 'object', additionalProperties: true),
     new OA\Property(property: 'device', description: 'what the device of this step must be told, by unit-named key', type: 'object', nullable: true, additionalProperties: true),
     new OA\Property(property: 'fact_id', type: 'string', nullable: true), new OA\Property(property: 'by', type: 'string', nullable: true), new OA\Property(property: 'at', type: 'string', nullable: true),
 ])]
-#[OA\Schema(schema: 'Judgement', required: ['verdict', 'done', 'total', 'next', 'ready_for_signature', 'steps', 'reasons', 'clocks', 'procedure', 'judged_at'], properties: [
+#[OA\Schema(schema: 'Judgement', required: ['verdict', 'done', 'total', 'next', 'ready_for_signature', 'steps', 'reasons', 'clocks', 'left_face', 'tag', 'procedure', 'judged_at'], properties: [
     new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'done', type: 'integer'), new OA\Property(property: 'total', type: 'integer'), new OA\Property(property: 'next', type: 'string', nullable: true),
     new OA\Property(property: 'ready_for_signature', type: 'boolean'), new OA\Property(property: 'steps', type: 'array', items: new OA\Items(ref: '#/components/schemas/StepState')), new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reason')),
-    new OA\Property(property: 'clocks', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')), new OA\Property(property: 'procedure', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')), new OA\Property(property: 'judged_at', type: 'string'),
+    new OA\Property(property: 'clocks', type: 'array', items: new OA\Items(ref: '#/components/schemas/Clock')), new OA\Property(property: 'left_face', type: 'boolean'),
+    new OA\Property(property: 'tag', required: ['head', 'lines'], type: 'object', properties: [
+        new OA\Property(property: 'head', ref: '#/components/schemas/TagLine', nullable: true), new OA\Property(property: 'lines', type: 'array', items: new OA\Items(ref: '#/components/schemas/TagLine')),
+    ]),
+    new OA\Property(property: 'procedure', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')), new OA\Property(property: 'judged_at', type: 'string'),
 ])]
 #[OA\Schema(schema: 'Fact', required: ['id', 'seq', 'step', 'value', 'recorded_at', 'by', 'role', 'supersedes', 'reason'], properties: [
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'seq', type: 'integer'), new OA\Property(property: 'step', type: 'string'), new OA\Property(property: 'value', type: 'object', additionalProperties: true), new OA\Property(property: 'typed', description: 'as it was typed, where that is not the stored value: another unit\'s key, or text with its unit', type: 'object', additionalProperties: true),
@@ -126,7 +139,7 @@ use OpenApi\Attributes as OA;
 ])]
 #[OA\Schema(schema: 'Subject', required: ['id', 'state', 'number', 'context', 'judgement', 'facts', 'photos', 'procedure_hash', 'line', 'closed'], properties: [
     new OA\Property(property: 'photos', type: 'array', items: new OA\Items(ref: '#/components/schemas/Photo')), new OA\Property(property: 'place', type: 'string'), new OA\Property(property: 'host', ref: '#/components/schemas/JointName', nullable: true),
-    new OA\Property(property: 'restraints', type: 'array', items: new OA\Items(required: ['id', 'number', 'side', 'state', 'verdict', 'free_from'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'side', type: 'string'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'free_from', type: 'string', nullable: true)])),
+    new OA\Property(property: 'attached', type: 'array', items: new OA\Items(required: ['id', 'number', 'side', 'state', 'verdict', 'free_from'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'side', type: 'string'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'free_from', type: 'string', nullable: true)])),
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'chainage_m', type: 'number'),
     new OA\Property(property: 'judgement', ref: '#/components/schemas/Judgement'), new OA\Property(property: 'facts', type: 'array', items: new OA\Items(ref: '#/components/schemas/Fact')), new OA\Property(property: 'procedure_hash', type: 'string'),
     new OA\Property(property: 'line', required: ['id', 'project_id', 'name', 'service', 'time_zone'], type: 'object', properties: [new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'service', type: 'string'), new OA\Property(property: 'time_zone', type: 'string')]),
@@ -173,12 +186,14 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'hash', type: 'string'), new OA\Property(property: 'key', type: 'string'), new OA\Property(property: 'version', type: 'string'), new OA\Property(property: 'title', type: 'string'), new OA\Property(property: 'family', type: 'string'), new OA\Property(property: 'joint_type', type: 'string'),
     new OA\Property(property: 'school', type: 'string'), new OA\Property(property: 'place', type: 'string'), new OA\Property(property: 'own', type: 'boolean'), new OA\Property(property: 'parameters', type: 'object', additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/Limit')),
 ])]
-#[OA\Schema(schema: 'RegisterRow', required: ['id', 'joint', 'chainage_m', 'state', 'verdict'], properties: [
+#[OA\Schema(schema: 'RegisterRow', required: ['id', 'told', 'joint', 'chainage_m', 'state', 'verdict'], properties: [
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'joint', type: 'string'), new OA\Property(property: 'chainage_m', type: 'number'), new OA\Property(property: 'easting', type: 'number'), new OA\Property(property: 'northing', type: 'number'), new OA\Property(property: 'level_m', type: 'number'),
     new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'pipe_a', type: 'string'), new OA\Property(property: 'pipe_b', type: 'string'), new OA\Property(property: 'procedure', type: 'string'),
-    new OA\Property(property: 'joiner', type: 'string'), new OA\Property(property: 'signed_by', type: 'string'), new OA\Property(property: 'sealed_utc', type: 'string'), new OA\Property(property: 'replaces', type: 'string'), new OA\Property(property: 'cut_out_reason', type: 'string'), new OA\Property(property: 'remark', type: 'string'), new OA\Property(property: 'fitting_serial', type: 'string'),
+    new OA\Property(property: 'signed_by', type: 'string'), new OA\Property(property: 'sealed_utc', type: 'string'), new OA\Property(property: 'replaces', type: 'string'), new OA\Property(property: 'cut_out_reason', type: 'string'), new OA\Property(property: 'remark', type: 'string'),
+    new OA\Property(property: 'told', description: 'what its procedure puts there, by column', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
 ])]
-#[OA\Schema(schema: 'Register', required: ['line', 'chain_broken', 'joints', 'tests'], properties: [
+#[OA\Schema(schema: 'Register', required: ['line', 'chain_broken', 'columns', 'joints', 'tests'], properties: [
+    new OA\Property(property: 'columns', description: 'what the procedures of its joints put into the register: column => label', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
     new OA\Property(property: 'line', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')), new OA\Property(property: 'chain_broken', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'joints', type: 'array', items: new OA\Items(ref: '#/components/schemas/RegisterRow')),
     new OA\Property(property: 'tests', type: 'array', items: new OA\Items(required: ['id', 'section', 'number', 'state', 'verdict'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'section', type: 'string'), new OA\Property(property: 'number', type: 'integer'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'sealed_at', type: 'string', nullable: true), new OA\Property(property: 'headline', type: 'string', nullable: true)])),

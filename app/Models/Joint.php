@@ -3,6 +3,7 @@
 namespace App\Models;
 
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Procedure\Tells\Clock;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -17,6 +18,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property \Illuminate\Support\Carbon|null $cut_out_at
  * @property string|null $cut_out_reason
  * @property array{a: string, b: string}|null $pipes numbers of the two pipes, planned or recorded
+ * @property bool $left_face the crew has moved on from it
+ * @property array<string, mixed>|null $register what its procedure puts into the register, by column
+ * @property string|null $signed_by name of who set the seal over it
  * @property-read Line $ofLine
  * @property-read ProcedureText|null $procedureText
  */
@@ -25,7 +29,7 @@ class Joint extends Subject
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return parent::casts() + ['pipes' => 'array', 'cut_out_at' => 'datetime'];
+        return parent::casts() + ['pipes' => 'array', 'register' => 'array', 'left_face' => 'boolean', 'cut_out_at' => 'datetime'];
     }
 
     /** @return BelongsTo<Line, $this> */
@@ -62,18 +66,18 @@ class Joint extends Subject
 
         return $line->pipe + [
             'service' => $line->service, 'time_zone' => $line->project->time_zone, 'mdp_bar' => $line->mdp_bar,
-            'sides' => ['a' => "pipe {$pipes['a']}", 'b' => "pipe {$pipes['b']}"],
+            'sides' => ['a' => "pipe {$pipes['a']}", 'b' => "pipe {$pipes['b']}"], 'pipes' => array_filter($this->pipes ?? []),
             // The first of the two joints that replace one brings the closing piece.
             'closing_piece' => $this->replaces_id !== null && str_ends_with($this->number, 'A'),
-            'restraints' => $this->procedure()->step('restraints') === null ? [] : $this->restraints(),
+            'attached' => $this->procedure()->tells->attached === null ? [] : $this->attached(),
         ];
     }
 
     /** @return list<array{number: string, end: string, verdict: string, free_from: string|null}> */
-    private function restraints(): array
+    private function attached(): array
     {
         return array_values(self::query()->where('host_id', $this->id)->where('state', '!=', 'cut-out')->orderBy('number')->get()->map(fn (self $r) => [
-            'number' => $r->number, 'end' => (string) $r->side, 'verdict' => $r->soundness(), 'free_from' => $r->clocks['pull_from'] ?? null,
+            'number' => $r->number, 'end' => (string) $r->side, 'verdict' => $r->soundness(), 'free_from' => $r->clocks[Clock::PULL] ?? null,
         ])->all());
     }
 

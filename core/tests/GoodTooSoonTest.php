@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
+use Diastoma\Core\Instrument\Guard;
 use Diastoma\Core\PressureTest\CleanLog;
 use Diastoma\Core\PressureTest\LoggerCsv;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\Noise;
+use Diastoma\Core\Verdict;
 
 require_once __DIR__.'/helpers.php';
 
@@ -204,3 +206,27 @@ it('14 takes nothing tried for no pass, 1,234 for no number, and absolute pressu
     expect($of(['type' => 'number'])->read('12,5', 'x'))->toBe(12.5)->and($of(['type' => 'number'])->read('0,125', 'x'))->toBe(0.125)->and($of(['key' => 'x_mm', 'quantity' => 'length'])->read('12,5', 'x_mm'))->toBe(12.5)
         ->and(fn () => $of(['key' => 'p_bar', 'quantity' => 'pressure'])->read('7 bara', 'p_bar'))->toThrow(Refused::class)->and(fn () => $of(['key' => 'v_l', 'quantity' => 'volume'])->read('3 gal', 'v_l'))->toThrow(Refused::class);
 });
+
+it('is open by a guard without a limit, without a reading and without an uncertainty', function (?float $value, ?float $max, ?float $u, Verdict $wanted) {
+    foreach (Guard::RULES as $rule) {
+        $said = Guard::judge($value, null, $max, $u, $rule)->verdict;
+        expect($said)->toBe($rule === 'simple' && $u === null && $value !== null && $max !== null ? Verdict::Good : $wanted);
+    }
+})->with([
+    'no limit' => [2.0, null, 0.3, Verdict::Open], 'no reading' => [null, 3.0, 0.3, Verdict::Open], 'no uncertainty' => [2.0, 3.0, null, Verdict::Open], 'all known' => [2.0, 3.0, 0.3, Verdict::Good],
+]);
+
+// One-sided 95 % of a normal distribution is 1.645 standard deviations, 0.8225 of k = 2 (JCGM 106:2012, 8.3.3).
+it('guards at 95 % by 0.8225 of the expanded uncertainty', function (float $inside, string $rule, Verdict $wanted) {
+    expect(Guard::judge(3 - $inside * 0.3, null, 3.0, 0.3, $rule)->verdict)->toBe($wanted)->and(Guard::judge(3 + $inside * 0.3, 3.0, null, 0.3, $rule)->verdict)->toBe($wanted);
+})->with([[0.83, 'guarded-95', Verdict::Good], [0.82, 'guarded-95', Verdict::Close], [0.83, 'guarded', Verdict::Close], [1.0, 'guarded', Verdict::Good]]);
+
+it('says nothing good of a roundness read in too few directions', function (array $degrees, string $wanted) {
+    $diameters = array_map(fn (int $at) => ['theta_deg' => $at, 'value_mm' => 110.1 + 0.01 * $at / 45], $degrees);
+    expect(calc('out-of-round', ['diameters' => $diameters, 'nominal_od_mm' => 110, 'limit_out_of_round' => 3, 'u_expanded' => 0.2])['verdict'])->toBe($wanted);
+})->with([[[0, 45], 'open'], [[0, 90], 'open'], [[0, 45, 90, 135], 'good']]);
+
+it('takes a tenth of the current for power and a twentieth of that for none', function (float $share, array $wanted) {
+    $codes = codesOf(fused(new Noise(1), 4.0, fn () => 1.6 / $share, fn () => 39.5, 0.0));
+    expect(array_intersect(['open-circuit', 'wrong-fitting-suspected'], array_keys($codes)))->toEqualCanonicalizing($wanted);
+})->with([[0.1, ['wrong-fitting-suspected']], [0.4, ['wrong-fitting-suspected']], [0.005, ['open-circuit']]]);

@@ -15,6 +15,8 @@ use Diastoma\Core\Round\Median;
 use Diastoma\Core\Simulation\Noise;
 use Diastoma\Core\Simulation\PumpAndLogger;
 
+require_once __DIR__.'/helpers.php';
+
 /** @param  array<int, float|string|null>  $pressures  one every so many seconds from ten o'clock */
 function minuteLog(array $pressures, string $heading = 'time;pressure [kPa]', int $seconds = 60): string
 {

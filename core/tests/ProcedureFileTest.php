@@ -116,6 +116,26 @@ it('leaves one step open in which something breaks, and judges the others', func
         ->and($judgement->steps['one']->reasons[0]->text->in(UnitSystem::Metric))->toBe('This step cannot be judged: the table is gone.');
 });
 
+it('leaves open what a calculation could judge and did not', function (?string $said, Verdict $wanted) {
+    MuteCalculation::$says = $said;
+    $registry = new Diastoma\Core\Calculation\Registry(['guarded-verdict' => MuteCalculation::class]);
+    $procedure = little([['id' => 'one', 'kind' => 'number', 'title' => 'One', 'fields' => [['key' => 'gap_mm', 'label' => 'Gap', 'quantity' => 'length']],
+        'judge' => [['calc' => 'guarded-verdict', 'in' => ['value' => '$fact.gap_mm', 'limit_max' => 3, 'u_expanded' => 0]]]]]);
+    $facts = [new Diastoma\Core\Procedure\Fact('one', 'one', ['gap_mm' => 1.0], new DateTimeImmutable(DAY))];
+    expect(Diastoma\Core\Procedure\Judge::judge($procedure, $facts, [], new DateTimeImmutable(DAY), $registry)->verdict)->toBe($wanted);
+})->with([[null, Verdict::Open], ['gut', Verdict::Open], ['good', Verdict::Good], ['bad', Verdict::Bad]]);
+
+#[Diastoma\Core\Calculation\Calculates('guarded-verdict', 'Mute?', Diastoma\Core\Calculation\Family::Measuring, ['verdict'], 'this test')]
+final class MuteCalculation
+{
+    public static ?string $says = null;
+
+    public function __invoke(#[Diastoma\Core\Calculation\Field\Anything('value')] mixed $value, #[Diastoma\Core\Calculation\Field\Anything('limit_max')] mixed $most, #[Diastoma\Core\Calculation\Field\Anything('u_expanded')] mixed $u): array
+    {
+        return ['verdict' => self::$says];
+    }
+}
+
 #[Diastoma\Core\Calculation\Calculates('guarded-verdict', 'Broken?', Diastoma\Core\Calculation\Family::Measuring, ['verdict'], 'this test')]
 final class BrokenCalculation
 {

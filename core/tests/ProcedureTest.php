@@ -105,6 +105,9 @@ it('binds what is known and keeps the rest unknown', function (mixed $bound, mix
     'the earliest' => [['$earliest' => ['2026-05-04T10:00:00+02:00', '2026-05-04T08:30:00Z', '$line.sdr']], '2026-05-04T10:00:00+02:00'],
     'the largest' => [['$most' => ['$param.most_mm', '$step.one.x_mm', '$line.sdr']], 4.0], 'the largest of none' => [['$most' => ['$line.sdr']], null],
     'the spacing' => [['$spacing' => '$line.segments'], 1.0], 'no spacing' => [['$spacing' => '$line.sdr'], null],
+    'some' => [['$some' => [false, true]], true], 'none' => [['$some' => [false, false]], false], 'some, not known' => [['$some' => [false, '$line.sdr']], null], 'some, one not known' => [['$some' => [true, '$line.sdr']], true],
+    'joined' => [['$concat' => [[1], [2, 3]]], [1, 2, 3]], 'joined, not known' => [['$concat' => [[1], '$line.allowance_segments']], null],
+    'those that are known' => [['$known' => [1, '$line.sdr', ['a' => '$line.sdr']]], [1]], 'one of two' => [['$if' => [['of' => '$step.one.ok', 'is' => true]], 'then' => 1, 'else' => 2], 2], 'one of two, not known' => [['$if' => [['of' => '$line.sdr', 'is' => 11]], 'then' => 1, 'else' => 2], null],
     'all' => [['$all' => [true, true]], true], 'not all' => [['$all' => [true, false, '$line.sdr']], false], 'all, not known' => [['$all' => [true, '$line.sdr']], null],
     'a code in a list' => [['$has' => '$line.restraints', 'any' => ['gap', 'leak']], true], 'no such code' => [['$has' => '$line.restraints', 'any' => ['leak']], false], 'no list' => [['$has' => '$line.sdr', 'any' => ['leak']], null],
     'a step gone wrong' => [['$good' => 'one'], false], 'and said so' => [['$bad' => 'one'], true], 'a good step' => [['$good' => 'ring'], true], 'a step not judged yet' => [['$bad' => 'two'], null],
@@ -236,6 +239,14 @@ it('keeps what was done while it was shut to protect people, and calls it bad fo
     'without a test' => [['cut' => ['ok' => true]], Verdict::Bad],
 ]);
 
+it('does not let an entry that corrects the first one make it done later', function () {
+    $procedure = guarded([['of' => '$line.service', 'is' => 'gas']]);
+    $fact = fn (string $id, string $step, string $at, ?string $supersedes = null) => new Fact($id, $step, ['ok' => true], new DateTimeImmutable("2026-05-04T{$at}Z"), supersedes: $supersedes);
+    $judged = fn (array $facts) => Judge::judge($procedure, $facts, ['service' => 'gas'], new DateTimeImmutable('2026-05-04T12:00:00Z'))->steps['cut']->verdict;
+    expect($judged([$fact('l', 'leak', '08:00'), $fact('c', 'cut', '09:00'), $fact('d', 'cut', '10:00', 'c')]))->toBe(Verdict::Good)
+        ->and($judged([$fact('c', 'cut', '07:00'), $fact('l', 'leak', '08:00'), $fact('d', 'cut', '10:00', 'c')]))->toBe(Verdict::Bad);
+});
+
 it('judges a limit without uncertainty the same way by each of its forms', function (array $limit) {
     // The power is the square of what is entered: 9 W for 3 V, 100 W for 10 V, on one ohm.
     $text = fn (array $more) => littleText([['id' => 'one', 'kind' => 'number', 'title' => 'One', 'fields' => [['key' => 'x', 'label' => 'X', 'type' => 'number']],
@@ -247,3 +258,59 @@ it('judges a limit without uncertainty the same way by each of its forms', funct
         ->and($judged(['u' => 0], 3))->toBe(Verdict::Good)->and($judged(['u' => 4], 3))->toBe(Verdict::Close)->and($judged(['u' => 4], 10))->toBe(Verdict::Bad)
         ->and($judged(['u' => '$line.sdr'], 3))->toBe(Verdict::Open);
 })->with([[['max' => 12]], [['min' => 6, 'max' => 12]], [['within' => 9, 'tol' => 3]]]);
+
+it('judges within on both sides of what is wanted', function (float $x, Verdict $wanted) {
+    $text = littleText([['id' => 'one', 'kind' => 'number', 'title' => 'One', 'fields' => [['key' => 'x', 'label' => 'X', 'type' => 'number']],
+        'judge' => [['calc' => 'fusion-energy', 'in' => ['u_v' => '$fact.x', 'r_ohm' => 1, 't_s' => 1], 'limits' => [['of' => 'power_w', 'within' => 100, 'tol' => 19, 'u' => 0]]]]]]);
+    expect(littleJudged(Procedure::from($text), ['one' => ['x' => $x]])->verdict)->toBe($wanted);
+})->with([[8, Verdict::Bad], [9, Verdict::Good], [10, Verdict::Good], [10.9, Verdict::Good], [11, Verdict::Bad]]);
+
+it('excuses a bad verdict that rests on these codes alone, while it is known that it may', function (array $card, array $line, ?bool $may, Verdict $wanted) {
+    $fields = [['key' => 'until', 'label' => 'Until', 'type' => 'day'], ['key' => 'works', 'label' => 'Works', 'type' => 'text'], ['key' => 'may', 'label' => 'May', 'type' => 'yesno', 'optional' => true]];
+    $rule = ['calc' => 'operator-card', 'in' => ['used_at' => '$at', 'valid_until' => '$fact.until', 'work' => 'electrofusion', 'works' => '$fact.works', 'dn_mm' => '$line.dn_mm', 'dn_min_mm' => 20, 'dn_max_mm' => 110, 'material' => 'PE', 'materials' => 'PE'],
+        'limits' => [['of' => 'days_left', 'max' => 1000, 'u' => 0]], 'excuse' => ['of' => 'fails', 'codes' => ['expiry'], 'when' => [['of' => '$fact.may', 'is' => true]], 'as' => 'close']];
+    $procedure = little([['id' => 'card', 'kind' => 'number', 'title' => 'Card', 'fields' => $fields, 'judge' => [$rule]]]);
+    expect(littleJudged($procedure, ['card' => $card + ($may === null ? [] : ['may' => $may])], $line)->verdict)->toBe($wanted);
+})->with([
+    'expired, and it may be' => [['until' => '2026-05-01', 'works' => 'electrofusion'], ['dn_mm' => 63], true, Verdict::Close],
+    'expired, and it may not' => [['until' => '2026-05-01', 'works' => 'electrofusion'], ['dn_mm' => 63], false, Verdict::Bad],
+    'expired, not known whether it may' => [['until' => '2026-05-01', 'works' => 'electrofusion'], ['dn_mm' => 63], null, Verdict::Bad],
+    'expired and too small' => [['until' => '2026-05-01', 'works' => 'electrofusion'], ['dn_mm' => 225], true, Verdict::Bad],
+    'bad without a code' => [['until' => '2030-05-01', 'works' => 'electrofusion'], ['dn_mm' => 63], true, Verdict::Bad],
+]);
+
+it('takes a trace for whole only with all its parts and the last of them', function (array $parts, string $status, Verdict $wanted) {
+    $procedure = little([['id' => 'log', 'kind' => 'trace', 'title' => 'Log', 'columns' => ['t_s', 'u_v'], 'once' => true]]);
+    $facts = array_map(fn (array $p) => new Fact("p{$p[0]}", 'log', ['trace' => '11111111-1111-4111-8111-111111111111', 'part' => $p[0], 'final' => $p[1], 'samples' => [[$p[0], 1]]], new DateTimeImmutable(DAY)), $parts);
+    $state = Judge::judge($procedure, $facts, [], new DateTimeImmutable(DAY))->steps['log'];
+    expect($state->status)->toBe($status)->and($state->verdict)->toBe($wanted);
+})->with([
+    'one whole' => [[[0, true]], 'done', Verdict::Good], 'two' => [[[0, false], [1, true]], 'done', Verdict::Good], 'two, the other way round' => [[[1, true], [0, false]], 'done', Verdict::Good],
+    'without its end' => [[[0, false], [1, false]], 'running', Verdict::Open], 'without its middle' => [[[0, false], [2, true]], 'running', Verdict::Open], 'without its beginning' => [[[1, true]], 'running', Verdict::Open],
+]);
+
+it('shows a caution and wants a photo while it is not known whether they apply', function (array $line, array $cautions, Verdict $wanted) {
+    $gas = [['of' => '$line.service', 'is' => 'gas']];
+    $procedure = little([['id' => 'one', 'kind' => 'check', 'title' => 'One', 'fields' => [['key' => 'ok', 'label' => 'OK', 'type' => 'yesno', 'want' => true]], 'photo' => ['of' => 'the joint', 'wanted' => $gas], 'cautions' => ['Always.', ['text' => 'Gas.', 'when' => $gas]]]]);
+    $state = littleJudged($procedure, ['one' => ['ok' => true]], $line)->steps['one'];
+    expect($state->cautions)->toBe($cautions)->and($state->verdict)->toBe($wanted);
+})->with([[['service' => 'gas'], ['Always.', 'Gas.'], Verdict::Open], [['service' => 'water'], ['Always.'], Verdict::Good], [[], ['Always.', 'Gas.'], Verdict::Open]]);
+
+it('lets a trace be made twice only by a permit that is known', function (?bool $signed, Verdict $wanted, bool $again) {
+    $procedure = little([
+        ['id' => 'permit', 'kind' => 'check', 'title' => 'Permit', 'optional' => true, 'fields' => [['key' => 'given', 'label' => 'Given', 'type' => 'yesno', 'optional' => true]]],
+        ['id' => 'log', 'kind' => 'trace', 'title' => 'Log', 'columns' => ['t_s', 'u_v'], 'once' => true, 'once_unless' => [['of' => '$step.permit.given', 'is' => true]]],
+    ]);
+    $trace = fn (int $n) => new Fact("t{$n}", 'log', ['trace' => "1111111{$n}-1111-4111-8111-111111111111", 'part' => 0, 'final' => true, 'samples' => [[0, 1]]], new DateTimeImmutable(DAY));
+    $permit = new Fact('p', 'permit', $signed === null ? [] : ['given' => $signed], new DateTimeImmutable(DAY));
+    $judged = fn (array $facts) => Judge::judge($procedure, $facts, [], new DateTimeImmutable(DAY))->steps['log'];
+    expect($judged([$permit, $trace(1)])->again)->toBe($again)->and($judged([$permit, $trace(1)])->verdict)->toBe(Verdict::Good)
+        ->and($judged([$permit, $trace(1), $trace(2)])->verdict)->toBe($wanted)->and($judged([$permit, $trace(1), $trace(2), $trace(3)])->verdict)->toBe(Verdict::Bad);
+})->with([[true, Verdict::Close, true], [false, Verdict::Bad, false], [null, Verdict::Bad, false]]);
+
+it('holds a limit in the unit of what it limits', function () {
+    // The fact is in metres, the result in millimetres: a circumference of 345.575 mm is a diameter of 110 mm.
+    $step = fn (float $most) => little([['id' => 'one', 'kind' => 'number', 'title' => 'One', 'fields' => [['key' => 'most_m', 'label' => 'Most', 'quantity' => 'length']],
+        'judge' => [['calc' => 'circumference-od', 'in' => ['circumference_mm' => 345.575, 'tape_kind' => 'plain'], 'limits' => [['of' => 'od_mm', 'max' => '$fact.most_m', 'u' => 0]]]]]]);
+    expect(littleJudged($step(1), ['one' => ['most_m' => 0.111]])->verdict)->toBe(Verdict::Good)->and(littleJudged($step(1), ['one' => ['most_m' => 0.109]])->verdict)->toBe(Verdict::Bad);
+});

@@ -121,7 +121,7 @@ dataset('slips of form', [
     'judge' => [renamed('steps.1', 'judge', 'jugde'), 'steps[1].jugde: "jugde" is not known here; did you mean "judge"?'],
     'when' => [renamed('steps.1', 'when', 'wehn'), 'steps[1].wehn: "wehn" is not known here; did you mean "when"?'],
     'needs_good' => [renamed('steps.1', 'needs_good', 'need_good'), 'steps[1].need_good: "need_good" is not known here; did you mean "needs_good"?'],
-    'key of a field' => [renamed('steps.1.fields.0', 'max', 'maximum'), 'steps[1].fields[0].maximum: "maximum" is not known here; known are key, label, type, of, preset, quantity, min, max, optional, want, otherwise, bad, do, options.'],
+    'key of a field' => [renamed('steps.1.fields.0', 'max', 'maximum'), 'steps[1].fields[0].maximum: "maximum" is not known here; known are key, label, type, of, preset, suggest, quantity, min, max, optional, want, otherwise, bad, do, options.'],
     'key of an option' => [renamed('steps.0.fields.0.options.1', 'verdict', 'verdikt'), 'steps[0].fields[0].options[1].verdikt: "verdikt" is not known here; did you mean "verdict"?'],
     'verdict of an option' => [slipped('steps.0.fields.0.options.1.verdict', 'Bad'), 'steps[0].fields[0].options[1].verdict: must be one of good, close, bad, open, not "Bad".'],
     'key of a rule' => [renamed('steps.1.judge.1', 'limits', 'limit_s'), RULE.'.limit_s: "limit_s" is not known here; did you mean "limits"?'],

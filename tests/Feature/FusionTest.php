@@ -66,7 +66,7 @@ afterEach(fn () => Carbon::setTestNow());
 it('takes a joint from its label to a signature, and its clocks with it', function () {
     $joint = ($this->coupler)('ef-coupler-one-pass');
     $fused = ($this->send)($joint, 'fusion', fusedAt('2026-05-04T09:22:34+02:00'), '2026-05-04T09:22:40+02:00')->assertCreated()->json('judgement');
-    expect(stepOf($fused, 'fusion')['verdict'])->toBe('good')->and($fused['clocks']['clamps_off'])->toBe('2026-05-04T07:37:34Z')->and($fused['next'])->toBe('cooling');
+    expect(stepOf($fused, 'fusion')['verdict'])->toBe('good')->and(array_column($fused['clocks'], 'at', 'name')['clamps_off'])->toBe('2026-05-04T07:37:34Z')->and($fused['next'])->toBe('cooling');
     ($this->send)($joint, 'cooling', ['released_at' => '2026-05-04T09:40:00+02:00'], '2026-05-04T09:40:00+02:00')->assertCreated();
     $signs = ['indicators_up' => true, 'marks_visible' => true, 'marks_moved' => false, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false];
     ($this->send)($joint, 'look', $signs, '2026-05-04T09:41:00+02:00')->assertCreated();

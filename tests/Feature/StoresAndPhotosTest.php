@@ -126,5 +126,5 @@ it('adds a saddle where it is said and restraints three to an end, and names wha
     expect(Joint::query()->where('line_id', $line['id'])->where('place', 'in-line')->count())->toBe(count($line['joints']));
     // Who pulls by them waits for all six.
     $host = $this->as('joiner')->getJson("/api/v1/joints/{$host}")->json();
-    expect($host['restraints'] ?? [])->toHaveCount(6);
+    expect($host['attached'] ?? [])->toHaveCount(6);
 });

@@ -30,7 +30,7 @@ it('does not sign over an optional step that was recorded and is bad', function 
     $raw = Procedure::shipped()['ef-coupler-one-pass']->text;
     $keep = fn (string $id) => collect($raw['steps'])->firstWhere('id', $id);
     $raw = ['id' => 'small', 'steps' => [$keep('pipes'), $keep('gouge'), ['after' => ['pipes'], 'needs_good' => []] + $keep('accept')]] + $raw;
-    unset($raw['clocks']);
+    unset($raw['tells']);
     $raw['parameters'] = array_intersect_key($raw['parameters'], ['gouge_limit_pct' => 1]);
     $hash = $this->as('engineer')->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])->assertCreated()->json('hash');
     $joint = $this->as('engineer')->postJson('/api/v1/lines', ['procedure_hash' => $hash, 'name' => 'Small'] + $this->lineBody('ef-coupler-one-pass'))->assertCreated()->json('joints.0.id');

@@ -184,7 +184,7 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
     const judged = await trench.joint(two.id)
     const ends = judged.facts.filter((f) => f.step.startsWith('fusion-side')).map((f) => Date.parse(f.value['ended_at'] as string))
     expect(ends).toHaveLength(2)
-    expect(Date.parse(judged.judgement.clocks['clamps_off']!)).toBe(Math.max(...ends) + 60 * 60_000)
+    expect(Date.parse(judged.judgement.clocks.find((c) => c.name === 'clamps_off')!.at)).toBe(Math.max(...ends) + 60 * 60_000)
     await page.goto(`/joints/${two.id}`)
     await atStep(page, /^Cooling/)
     await page.goto(`/joints/${two.id}?step=face@a`)

@@ -456,7 +456,9 @@ test('12. the tag: what is tied to the joint, and its code leads back', async ({
   await expect(page.getByRole('heading', { level: 1, name: 'Tag of joint 30' })).toBeVisible()
   const tag = page.locator('.tag')
   const judged = (await (await Trench.of(page)).joint(joint.id)).judgement
-  await expect(tag).toContainText(new Intl.DateTimeFormat('en-GB', { timeZone: 'Europe/Vienna', day: '2-digit', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(judged.clocks['clamps_off']!)))
+  const off = new Date(judged.clocks.find((c) => c.name === 'clamps_off')!.at)
+  const there = new Intl.DateTimeFormat('en-GB', { timeZone: 'Europe/Vienna', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+  await expect(tag).toContainText(there.format(off).replace('Sept', 'Sep'))
   await expect(tag).toContainText('Bram Ivesley, card C-2207')
   const picture = await page.getByRole('img', { name: /^Code that leads to/ }).screenshot()
   await page.goto(`/lines/${line.id}`)

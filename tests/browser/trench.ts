@@ -5,7 +5,7 @@ import { randomUUID } from 'node:crypto'
 interface Joint { id: string; number: string; state: string; verdict: string; place: string }
 export interface MadeLine { id: string; joints: Joint[] }
 type Value = Record<string, unknown>
-export interface Judged { facts: { id: string; step: string; value: Value; supersedes: string | null }[]; judgement: { verdict: string; clocks: Record<string, string>; steps: { key: string; verdict: string; status: string; locked: string | null; reasons: { text: string }[] }[] } }
+export interface Judged { facts: { id: string; step: string; value: Value; supersedes: string | null }[]; judgement: { verdict: string; clocks: { name: string; at: string }[]; steps: { key: string; verdict: string; status: string; locked: string | null; reasons: { text: string }[] }[] } }
 interface Item { id: string; kind: string; name: string; snapshot: Value }
 
 /** Codes in the invented practice layout, by size: 0.2 % per kelvin. */

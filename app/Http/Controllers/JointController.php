@@ -13,6 +13,7 @@ use App\Models\Photo;
 use App\Models\PressureTest;
 use App\Models\Seal;
 use App\Models\Subject;
+use Diastoma\Core\Procedure\Tells\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -35,7 +36,7 @@ final class JointController extends Controller
         return new JsonResponse($this->about($request, $joint) + [
             'number' => $joint->number, 'chainage_m' => $joint->chainage_m, 'place' => $joint->place, 'pipes' => $joint->pipes, 'cut_out_reason' => $joint->cut_out_reason,
             'host' => $joint->host_id === null ? null : Joint::query()->find($joint->host_id)?->only(['id', 'number']),
-            'restraints' => Joint::query()->where('host_id', $joint->id)->orderBy('number')->get()->map(fn (Joint $j) => $j->only(['id', 'number', 'side', 'state', 'verdict']) + ['free_from' => $j->clocks['pull_from'] ?? null])->all(),
+            'attached' => Joint::query()->where('host_id', $joint->id)->orderBy('number')->get()->map(fn (Joint $j) => $j->only(['id', 'number', 'side', 'state', 'verdict']) + ['free_from' => $j->clocks[Clock::PULL] ?? null])->all(),
             'replaces' => $joint->replaces_id === null ? null : Joint::query()->find($joint->replaces_id)?->only(['id', 'number']),
             'replaced_by' => Joint::query()->where('replaces_id', $joint->id)->orderBy('number')->get()->map->only(['id', 'number'])->all(),
         ]);
@@ -69,7 +70,7 @@ final class JointController extends Controller
         $this->member($request, $joint->line());
         Gate::authorize('cutOut', $joint->line());
         $body = $request->validate(['reason' => 'required|string|min:3|max:500', 'piece_m' => 'nullable|numeric|between:0.2,20']);
-        $new = $cutOut($joint, $this->user($request), $body['reason'], (float) ($body['piece_m'] ?? 1.0));
+        $new = $cutOut($joint, $this->user($request), $body['reason'], isset($body['piece_m']) ? (float) $body['piece_m'] : null);
         array_map(fn (Joint $j) => $judge($j), $new);
 
         return new JsonResponse(array_map(fn (Joint $j) => $j->only(['id', 'number']), $new), 201);

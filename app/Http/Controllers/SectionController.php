@@ -58,9 +58,8 @@ final class SectionController extends Controller
         // A pump that reaches the pressure in some minutes, as a crew would bring one.
         $rate = max(10, $segment->volume() * 4) / 60000;
         $pump = new PumpAndLogger($segment, (float) ($test->section->ask['water_c'] ?? 12), $context['gauge_target_kpa'] * 1000, $rate, $fault, $context['creep_m'] ?? null);
-        $run = $test->section->method->key === 'pe-viscoelastic' ? $pump->viscoelastic() : $pump->constantPressure(7260);
 
-        return new JsonResponse($run + ['columns' => ['t_min', 'pressure_kpa', 'added_l', 'temp_c']]);
+        return new JsonResponse($pump->play($test->procedure()->standIn()) + ['columns' => ['t_min', 'pressure_kpa', 'added_l', 'temp_c']]);
     }
 
     #[OA\Get(path: '/tests/{test}/pack.pdf', summary: 'The test pack', tags: ['tests'], parameters: [new OA\Parameter(name: 'test', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'PDF')])]

@@ -5,6 +5,7 @@ namespace App\Http\Resources;
 use App\Models\Joint;
 use App\Models\PressureTest;
 use App\Models\Subject;
+use Diastoma\Core\Procedure\Tells\Clock;
 
 /** A joint or a test as it stands in the lists of its line: what a page needs to draw it, and nothing that must be judged. */
 final class LineRow
@@ -20,9 +21,19 @@ final class LineRow
     {
         return [
             'id' => $j->id, 'number' => $j->number, 'chainage_m' => $j->chainage_m, 'state' => $j->state, 'verdict' => $j->verdict,
-            'done' => $j->done, 'total' => $j->total, 'next_step' => $j->next_step, 'clocks' => $j->clocks ?: null, 'replaces_id' => $j->replaces_id,
+            'done' => $j->done, 'total' => $j->total, 'next_step' => $j->next_step, 'clocks' => self::clocks($j), 'left_face' => $j->left_face, 'replaces_id' => $j->replaces_id,
             'pipes' => $j->pipes, 'headline' => $j->headline[0]['text'] ?? null, 'place' => $j->place, 'host_id' => $j->host_id, 'procedure_hash' => $j->procedure_hash,
         ];
+    }
+
+    /** @return list<array<string, mixed>>|null those that are still looked at: of what is signed or cut out nobody waits for anything */
+    private static function clocks(Joint $j): ?array
+    {
+        if ($j->clocks === null || $j->clocks === [] || in_array($j->state, ['accepted', 'cut-out'], true)) {
+            return null;
+        }
+
+        return array_map(fn (Clock $clock) => $clock->toArray($j->clocks[$clock->name]), array_values(array_intersect_key($j->procedure()->tells->clocks, $j->clocks)));
     }
 
     /** @return array<string, mixed> */

@@ -9,6 +9,7 @@ use Diastoma\Core\Calculation\Field\Day;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Electrofusion\FittingCodeLayout;
+use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Ambiguous;
 use Diastoma\Core\Units\ParseQuantity;
@@ -27,6 +28,7 @@ final readonly class FieldSpec
      * @param  list<Option>  $options  of a choice
      * @param  YesNo|null  $yesNo  which answer is good; null when both are
      * @param  string|null  $of  item: its kind in the stores
+     * @param  Expression|null  $suggest  what is known already and filled in
      */
     public function __construct(
         public string $key,
@@ -39,6 +41,7 @@ final readonly class FieldSpec
         public array $options,
         public ?YesNo $yesNo,
         public ?string $of,
+        public ?Expression $suggest = null,
     ) {
     }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Diastoma\Core\Procedure;
 
 use Diastoma\Core\Calculation\Registry;
-use Diastoma\Core\Procedure\Expression\Expression;
 
 /**
  * Facts and a procedure in, a judgement out. One engine for joints, sections and tests: it knows steps and rules, never
@@ -33,7 +32,7 @@ final class Judge
             $known->judged($step, $states[$step->key]->verdict);
         }
 
-        return new Judgement($procedure, $states, self::next($states), self::clocks($procedure, $known), $now);
+        return new Judgement($procedure, $states, self::next($states), $procedure->tells->told($known), $now);
     }
 
     /** @param  array<string, StepState>  $states */
@@ -46,11 +45,5 @@ final class Judge
         }
 
         return null;
-    }
-
-    /** @return array<string, string> */
-    private static function clocks(Procedure $procedure, Known $known): array
-    {
-        return array_filter(array_map(fn (Expression $clock) => $clock->of($known), $procedure->clocks), is_string(...));
     }
 }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure;
 
+use Diastoma\Core\Procedure\Kind\Hold;
+use Diastoma\Core\Procedure\Tells\Told;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
-/** The judgement of a joint, a section or a test: verdict, reasons, next step, clocks. */
+/** The judgement of a joint, a section or a test: verdict, reasons, next step, and what it tells the rest. */
 final readonly class Judgement
 {
     public Verdict $verdict;
@@ -16,21 +18,22 @@ final readonly class Judgement
 
     public int $total;
 
-    /**
-     * @param  array<string, StepState>  $steps
-     * @param  array<string, string>  $clocks  name => UTC time
-     */
+    /** @var array<string, string> name of a clock => UTC time */
+    public array $clocks;
+
+    /** @param  array<string, StepState>  $steps */
     public function __construct(
         public Procedure $procedure,
         public array $steps,
         public ?string $next,
-        public array $clocks,
+        public Told $told,
         public \DateTimeImmutable $at,
     ) {
         $counting = array_filter($steps, fn (StepState $s) => $s->counts());
         $this->verdict = Verdict::worst(...array_map(fn (StepState $s) => $s->verdict, array_values($counting)));
         $this->done = count(array_filter($counting, fn (StepState $s) => $s->status === 'done'));
         $this->total = count($counting);
+        $this->clocks = array_column($told->clocks, 'at', 'name');
     }
 
     /** Are all steps but the signatures done, none of them bad or open? */
@@ -69,6 +72,18 @@ final readonly class Judgement
         return $all;
     }
 
+    /** Who set the seal over it, by name; null while nobody has. */
+    public function sealedBy(): ?string
+    {
+        foreach ($this->steps as $state) {
+            if ($state->step->kind instanceof Hold && $state->step->kind->seals && Hold::isSigned($state->fact->value ?? [])) {
+                return $state->fact?->by;
+            }
+        }
+
+        return null;
+    }
+
     /** @return array<string, mixed> */
     public function toArray(UnitSystem $units = UnitSystem::Metric, ?\DateTimeZone $zone = null): array
     {
@@ -79,7 +94,7 @@ final readonly class Judgement
             'ready_for_signature' => $this->readyForSignature(),
             'steps' => array_map(fn (StepState $s) => $s->toArray($units, $zone), array_values($this->steps)),
             'reasons' => array_map(fn ($h) => ['step' => $h['step']] + $h['reason']->toArray($units, $zone), $bad),
-            'clocks' => $this->clocks === [] ? new \stdClass : $this->clocks,
+            'clocks' => $this->told->clocks, 'left_face' => $this->told->leftFace, 'tag' => $this->told->tag($units, $zone),
             'procedure' => ['id' => $this->procedure->id, 'version' => $this->procedure->version, 'title' => $this->procedure->title, 'hash' => $this->procedure->hash],
             'judged_at' => $this->at->format(Known::TIME),
         ];

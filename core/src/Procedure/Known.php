@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure;
 
+use Diastoma\Core\Procedure\Compile\LineNames;
 use Diastoma\Core\Verdict;
 
 /**
@@ -36,13 +37,17 @@ final class Known
     /** @var array<string, true> steps, and calculations as "step calculation", whose conditions say that they are not wanted here */
     private array $ruledOut = [];
 
-    /** @param  array<string, mixed>  $line  what is known of the line at this place */
+    /** @var array<string, mixed> what is known of the line at this place */
+    public readonly array $line;
+
+    /** @param  array<string, mixed>  $line  what is known of the line at this place, also under names that it had formerly */
     public function __construct(
         public readonly Procedure $procedure,
         public readonly Facts $facts,
-        public readonly array $line,
+        array $line,
         public readonly \DateTimeImmutable $moment,
     ) {
+        $this->line = LineNames::today($line);
         $this->now = $moment->format(self::TIME);
         $this->values = $facts->values();
     }

@@ -6,7 +6,7 @@ namespace Diastoma\Core\Procedure;
 
 use Diastoma\Core\Data;
 use Diastoma\Core\Procedure\Compile\Compiler;
-use Diastoma\Core\Procedure\Expression\Expression;
+use Diastoma\Core\Procedure\Tells\Tells;
 use Diastoma\Core\Refused;
 
 /**
@@ -25,7 +25,7 @@ final readonly class Procedure
      * @param  'in-line'|'on-pipe'|'restraint'  $place  where such a joint sits
      * @param  list<Step>  $steps  sided steps expanded
      * @param  array<string, Parameter>  $parameters  by name
-     * @param  array<string, Expression>  $clocks  name => the time that is counted down to
+     * @param  Tells  $tells  what the rest of the product is told of such a joint
      * @param  array<string, mixed>  $text  as it was written, to be handed out; nothing is judged from it
      */
     public function __construct(
@@ -39,7 +39,7 @@ final readonly class Procedure
         public string $school,
         public array $steps,
         public array $parameters,
-        public array $clocks,
+        public Tells $tells,
         public array $text,
     ) {
         $this->byKey = array_combine(array_map(fn (Step $step) => $step->key, $steps), $steps);
@@ -109,6 +109,18 @@ final readonly class Procedure
     public function parametersToArray(): array
     {
         return array_map(fn (Parameter $p) => $p->toArray(), $this->parameters);
+    }
+
+    /** What plays the device of the first step that names one; null: no step does. */
+    public function standIn(): ?StandIn
+    {
+        foreach ($this->steps as $step) {
+            if ($step->standIn !== null) {
+                return $step->standIn;
+            }
+        }
+
+        return null;
     }
 
     public function step(string $key): ?Step

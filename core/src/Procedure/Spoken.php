@@ -37,7 +37,8 @@ final readonly class Spoken
             $value === null => '–',
             $how === 'count' => (string) count((array) $value),
             $how === 'quarter' && is_string($value) => self::quarterHours($value),
-            $how === 'time' && is_string($value) => self::clock($value, $zone),
+            $how === 'time' && is_string($value) => self::clock($value, $zone, 'H:i'),
+            $how === 'moment' && is_string($value) => self::clock($value, $zone, 'j M, H:i'),
             is_bool($value) => $value ? 'yes' : 'no',
             is_array($value) => implode(', ', array_map(fn (mixed $v) => is_scalar($v) ? str_replace('-', ' ', (string) $v) : '', $value)),
             is_int($value) || is_float($value) => $how === 'raw' ? (string) round((float) $value, 4)
@@ -60,10 +61,10 @@ final readonly class Spoken
         return (string) preg_replace_callback('/\d{1,2}:\d\d/', fn (array $m) => Clock::text(round(Clock::degrees($m[0]) / 7.5) * 7.5), $text);
     }
 
-    private static function clock(string $iso, ?\DateTimeZone $zone): string
+    private static function clock(string $iso, ?\DateTimeZone $zone, string $format): string
     {
         try {
-            return (new \DateTimeImmutable($iso))->setTimezone($zone ?? new \DateTimeZone('UTC'))->format('H:i');
+            return (new \DateTimeImmutable($iso))->setTimezone($zone ?? new \DateTimeZone('UTC'))->format($format);
         } catch (\Exception) {
             return $iso;
         }

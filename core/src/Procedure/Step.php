@@ -24,7 +24,8 @@ final readonly class Step
      * @param  list<Rule>  $guides  what is computed and said before it is recorded
      * @param  list<Rule>  $rules  what judges it
      * @param  Binding|null  $device  what its device must be told
-     * @param  Binding|null  $model  what the model of the inside of a joint is run with
+     * @param  Model|null  $model  of what happens inside the joint
+     * @param  StandIn|null  $standIn  what plays its device where there is none
      * @param  string|null  $fault  of an older frozen text: why it cannot be judged
      */
     public function __construct(
@@ -44,9 +45,10 @@ final readonly class Step
         public array $guides,
         public array $rules,
         public ?Binding $device,
-        public ?Binding $model,
+        public ?Model $model,
         public ?Figure $figure,
         public ?string $fault,
+        public ?StandIn $standIn = null,
     ) {
         $this->key = self::keyOf($id, $side);
     }

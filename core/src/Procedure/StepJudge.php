@@ -54,6 +54,7 @@ final readonly class StepJudge
             figure: $step->figure?->drawn($this->known),
             again: $status === 'done' && $step->kind->mayBeRepeated($step, $this->known),
             entry: $step->kind->entry($this->known),
+            suggested: $this->suggested($step),
         );
     }
 
@@ -89,6 +90,20 @@ final readonly class StepJudge
     private static function unjudged(string $why): Reason
     {
         return Reason::plain(Verdict::Open, 'This step cannot be judged: '.rtrim($why, '.').'.', 'It comes from the procedure, not from what was entered: an engineer puts it right.');
+    }
+
+    /** @return array<string, mixed> field => what is known already */
+    private function suggested(Step $step): array
+    {
+        $found = [];
+        foreach ($step->fields as $field) {
+            $value = $field->suggest?->of($this->known);
+            if ($value !== null) {
+                $found[$field->key] = $value;
+            }
+        }
+
+        return $found;
     }
 
     /** @return list<Spoken> */

@@ -16,12 +16,13 @@ final readonly class StepState
      * @param  list<Spoken>  $guide  what helps before it is recorded
      * @param  array<string, array<string, mixed>>  $results  by name of the calculation
      * @param  array<string, mixed>|null  $device  what its device must be told, by unit-named key
-     * @param  array<string, mixed>|null  $model  what is known of this joint for the model of what happens inside it
+     * @param  array{calc: string, in: array<string, mixed>}|null  $model  of what happens inside it, with what is known of this joint
      * @param  Lock|null  $lock  why it cannot be done now
      * @param  string|null  $opensAt  the time before which it must not be done
      * @param  list<string>  $cautions
      * @param  array<string, mixed>|null  $figure  shape of a drawing and what it shows
      * @param  array<string, mixed>|null  $entry  what a page must know to take the fact
+     * @param  array<string, mixed>  $suggested  field => what is known already and filled in
      * @param  bool  $again  it was done, and may by permit be done once more
      */
     public function __construct(
@@ -42,6 +43,7 @@ final readonly class StepState
         public ?array $figure,
         public bool $again,
         public ?array $entry = null,
+        public array $suggested = [],
     ) {
     }
 
@@ -72,6 +74,7 @@ final readonly class StepState
             'reasons' => array_map(fn (Reason $r) => $r->toArray($units, $zone), $this->reasons),
             'results' => $this->results === [] ? new \stdClass : $this->results, 'device' => $this->device, 'model' => $this->model,
             'cautions' => $this->cautions, 'opens_at' => $this->opensAt, 'figure' => $this->figure, 'again' => $this->again, 'entry' => $this->entry,
+            'suggested' => $this->suggested === [] ? new \stdClass : $this->suggested,
             'fact_id' => $this->fact?->id, 'by' => $this->fact?->by, 'at' => $this->fact?->at->format(Known::TIME),
         ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Diastoma\Core\Simulation;
 
 use Diastoma\Core\PressureTest\Segment;
+use Diastoma\Core\Procedure\StandIn;
 
 /**
  * Stand-in for pump, gauge and logger: the whole course of a test, as a logger would write it.
@@ -22,6 +23,9 @@ final class PumpAndLogger
     ];
 
     private const STEP_S = 2.0;
+
+    /** Two hours and a minute. */
+    private const HOLD_S = 7260.0;
 
     private readonly SectionModel $model;
 
@@ -66,6 +70,16 @@ final class PumpAndLogger
             creepM: $creepM,
         );
         $this->log();
+    }
+
+    /**
+     * The course that a method names; constant pressure where none is named.
+     *
+     * @return array{rows: list<array{float, float, float, float}>, marks: array<string, float>}
+     */
+    public function play(?StandIn $named): array
+    {
+        return $named?->programme === 'viscoelastic' ? $this->viscoelastic() : $this->constantPressure($named->hold ?? self::HOLD_S);
     }
 
     /**

@@ -9,6 +9,7 @@ export type JointShort = Schemas['JointShort']
 export type SectionShort = Schemas['SectionShort']
 export type Subject = Schemas['Subject']
 export type Judgement = Schemas['Judgement']
+export type Clock = Schemas['Clock']
 export type StepState = Schemas['StepState']
 export type Reason = Schemas['Reason']
 export type Verdict = Schemas['Verdict']
@@ -79,6 +80,8 @@ export interface ProcedureText {
   hash: string
   kit?: string[]
   steps: StepText[]
+  /** what it tells the rest: here, which joints hang on its pipe ends */
+  tells?: { attached?: { place: string; each_side: number } }
   parameters: Record<string, { value: number | string; label?: string; source?: string; certainty?: string }>
 }
 

@@ -640,6 +640,22 @@ export interface components {
             sdr: number;
             wall_mm: number;
         };
+        /** @description a time that is counted down to */
+        Clock: {
+            name: string;
+            label: string;
+            at: string;
+            /** @description key of the step with which the waiting ends */
+            until: string | null;
+            /** @description what is to be done while it runs */
+            meanwhile: string | null;
+            /** @description what may be done when it has run out */
+            free: string | null;
+        };
+        TagLine: {
+            label: string;
+            text: string | null;
+        };
         JointShort: {
             id: string;
             number: string;
@@ -650,9 +666,9 @@ export interface components {
             done: number;
             total: number;
             next_step: string | null;
-            clocks: {
-                [key: string]: string;
-            } | null;
+            clocks: components["schemas"]["Clock"][] | null;
+            /** @description the crew has moved on from it */
+            left_face: boolean;
             replaces_id: string | null;
             pipes: {
                 [key: string]: string;
@@ -864,10 +880,17 @@ export interface components {
             } | null;
             /** @description done, and by permit it may be done once more */
             again: boolean;
-            /** @description what is known of the joint for the model of its inside */
+            /** @description a calculation that shows what happens inside the joint, with what is known of its inputs */
             model: {
-                [key: string]: unknown;
+                calc: string;
+                in: {
+                    [key: string]: unknown;
+                };
             } | null;
+            /** @description by field: what is known already and filled in */
+            suggested: {
+                [key: string]: unknown;
+            };
             /** @description what the device of this step must be told, by unit-named key */
             device: {
                 [key: string]: unknown;
@@ -884,8 +907,11 @@ export interface components {
             ready_for_signature: boolean;
             steps: components["schemas"]["StepState"][];
             reasons: components["schemas"]["Reason"][];
-            clocks: {
-                [key: string]: string;
+            clocks: components["schemas"]["Clock"][];
+            left_face: boolean;
+            tag: {
+                head: components["schemas"]["TagLine"] | null;
+                lines: components["schemas"]["TagLine"][];
             };
             procedure: {
                 [key: string]: string;
@@ -923,7 +949,7 @@ export interface components {
             photos: components["schemas"]["Photo"][];
             place?: string;
             host?: components["schemas"]["JointName"] | null;
-            restraints?: {
+            attached?: {
                 id: string;
                 number: string;
                 side: string;
@@ -1114,15 +1140,21 @@ export interface components {
             pipe_a?: string;
             pipe_b?: string;
             procedure?: string;
-            joiner?: string;
             signed_by?: string;
             sealed_utc?: string;
             replaces?: string;
             cut_out_reason?: string;
             remark?: string;
-            fitting_serial?: string;
+            /** @description what its procedure puts there, by column */
+            told: {
+                [key: string]: string;
+            };
         };
         Register: {
+            /** @description what the procedures of its joints put into the register: column => label */
+            columns: {
+                [key: string]: string;
+            };
             line: {
                 [key: string]: string;
             };

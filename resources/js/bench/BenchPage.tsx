@@ -14,13 +14,14 @@ export default function BenchPage(): ReactElement {
   const calculations = useCalculations()
   const [params, setParams] = useSearchParams()
   const [find, setFind] = useState('')
-  const name = params.get('calc') ?? 'dew-point'
+  const asked = params.get('calc')
   const families = useMemo(() => {
     const by: Record<string, [string, CalcSchema][]> = {}
     for (const [n, s] of Object.entries(calculations.data ?? {})) if (`${n} ${s.description}`.toLowerCase().includes(find.toLowerCase())) (by[s['x-family']] ??= []).push([n, s])
     return by
   }, [calculations.data, find])
   if (!calculations.data) return <Loading query={calculations} up={{ to: '/', label: 'Lines' }} />
+  const name = asked ?? Object.keys(calculations.data)[0] ?? ''
   const schema = calculations.data[name]
   return (
     <Page title="Bench" up={{ to: '/', label: 'Lines' }}>

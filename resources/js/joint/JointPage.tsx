@@ -38,23 +38,25 @@ export default function JointPage(): ReactElement {
       {data.host && <Typography variant="body2">Fused on the pipe end of <Link to={`/joints/${data.host.id}`}>joint {data.host.number}</Link>, to pull by.</Typography>}
       {data.cut_out_reason && <Typography sx={{ mt: 1 }}>Cut out: {data.cut_out_reason} {(data.replaced_by ?? []).length > 0 && <>In its place: {data.replaced_by!.map((r) => <Link key={r.id} to={`/joints/${r.id}`} style={{ marginRight: 8 }}>joint {r.number}</Link>)}</>}</Typography>}
       <StepRunner key={id} path={`joints/${id}`} data={data} procedure={procedure.data} role={line.data?.role} />
-      {procedure.data.steps.some((s) => s.id === 'restraints') && <Restraints joint={data} now={now} zone={data.line.time_zone} closed={data.closed !== null} />}
+      {procedure.data.tells?.attached && <Restraints joint={data} by={procedure.data.tells.attached} now={now} zone={data.line.time_zone} closed={data.closed !== null} />}
       {data.state !== 'planned' && <Typography sx={{ mt: 2 }}><Link to={`/joints/${id}/tag`}>Tag to print: number, time, operator, code</Link></Typography>}
       {data.state !== 'cut-out' && data.state !== 'planned' && line.data && line.data.role !== 'joiner' && <CutOut id={id} number={data.number} urgent={data.judgement.verdict === 'bad'} />}
-      {data.judgement.verdict === 'bad' && line.data?.role === 'joiner' && data.state !== 'cut-out' && data.judgement.clocks['clamps_off'] && <Typography sx={{ mt: 2 }}>Tell the foreman: the cut-out is ordered by a foreman, an inspector or an engineer.</Typography>}
+      {data.judgement.verdict === 'bad' && line.data?.role === 'joiner' && data.state !== 'cut-out' && data.judgement.left_face && <Typography sx={{ mt: 2 }}>Tell the foreman: the cut-out is ordered by a foreman, an inspector or an engineer.</Typography>}
     </Page>
   )
 }
 
+const inWords = (n: number): string => ['none', 'one', 'two', 'three', 'four'][n] ?? String(n)
+
 /** The restraints on both ends of a large coupling, each a joint of its own. */
-function Restraints({ joint, now, zone, closed }: { joint: Subject; now: number; zone: string; closed: boolean }): ReactElement {
+function Restraints({ joint, by, now, zone, closed }: { joint: Subject; by: { place: string; each_side: number }; now: number; zone: string; closed: boolean }): ReactElement {
   const procedures = useProcedures()
   const [fault, setFault] = useState<string | null>(null)
-  const restraints = joint.restraints ?? []
-  const procedure = (procedures.data ?? []).filter((p) => p.place === 'restraint')[0]
+  const restraints = joint.attached ?? []
+  const procedure = (procedures.data ?? []).find((p) => p.place === by.place)
   const add = async (): Promise<void> => {
     try {
-      await api.post(`/lines/${joint.line.id}/joints`, { procedure_hash: procedure!.hash, host_id: joint.id, count: 3 })
+      await api.post(`/lines/${joint.line.id}/joints`, { procedure_hash: procedure!.hash, host_id: joint.id, count: by.each_side })
       await queries.invalidateQueries()
     } catch (error) {
       setFault((error as Error).message)
@@ -77,7 +79,7 @@ function Restraints({ joint, now, zone, closed }: { joint: Subject; now: number;
           </Box>
         ))}
       </Box>
-      {!closed && procedure && <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void add()}>{restraints.length === 0 ? 'Add three on each end' : 'Add three more on each end'}</Button>}
+      {!closed && procedure && <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void add()}>{restraints.length === 0 ? `Add ${inWords(by.each_side)} on each end` : `Add ${inWords(by.each_side)} more on each end`}</Button>}
       {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>{fault}</Typography>}
     </Box>
   )

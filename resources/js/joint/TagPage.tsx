@@ -4,7 +4,6 @@ import { useParams } from 'react-router'
 import { useLine, useProcedure, useSubject } from '../api/queries'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
-import { CLOCK } from '../ui/useNow'
 import { useShow } from '../ui/units'
 
 /** The operator's own copy: what is tied to the joint, with a code that leads back to it. Printed by the browser, works without network. */
@@ -21,21 +20,12 @@ export default function TagPage(): ReactElement {
   }, [address])
   if (!joint.data || !line.data || !procedure.data) return <Loading query={joint.error ? joint : line} />
   const { data } = joint
-  const zone = data.line.time_zone
-  const clock = (iso: string): string => new Date(iso).toLocaleString('en-GB', { timeZone: zone, day: '2-digit', month: 'short', hour: '2-digit', minute: '2-digit' })
-  const value = (step: string): Record<string, unknown> | undefined => [...data.facts].reverse().find((f) => f.step === step)?.value
-  const fusion = [...data.facts].reverse().find((f) => f.step.startsWith('fusion') && typeof f.value['ended_at'] === 'string')
-  const card = (value('kit')?.['card'] ?? null) as { name?: string; number?: string } | null
-  const serial = value('code')?.['serial']
+  const { head, lines } = data.judgement.tag
   const rows: [string, string][] = [
     ['Line', `${data.line.name}, ${show('x_m', 'length', data.chainage_m)}`],
     ['Pipe', `${line.data.pipe.material} ${line.data.pipe.dn_mm} SDR ${line.data.pipe.sdr}, ${Object.values(data.pipes ?? {}).filter(Boolean).join(' → ')}`],
-    ...(typeof serial === 'string' ? [['Fitting', serial] as [string, string]] : []),
-    ['Operator', card?.name ? `${card.name}${card.number ? `, card ${card.number}` : ''}` : (fusion?.by ?? '–')],
-    ...(fusion ? [['Power off', clock(String(fusion.value['ended_at']))] as [string, string]] : []),
-    ...Object.entries(data.judgement.clocks).filter(([name]) => name !== 'clamps_off').map(([name, at]) => [CLOCK[name] ?? name, clock(at)] as [string, string]),
+    ...lines.map((l) => [l.label, l.text ?? ''] as [string, string]),
   ]
-  const off = data.judgement.clocks['clamps_off']
   return (
     <Page title={`Tag of joint ${data.number}`} up={{ to: `/joints/${id}`, label: `Joint ${data.number}` }}>
       <Box className="tag" sx={{ border: '3px solid #000', borderRadius: 1, bgcolor: '#fff', color: '#000', p: 2.5, maxWidth: 520, my: 2, display: 'grid', gridTemplateColumns: '1fr auto', gap: 2 }}>
@@ -44,10 +34,12 @@ export default function TagPage(): ReactElement {
           <Typography sx={{ color: '#000' }}>{procedure.data.title}</Typography>
         </Box>
         {code ? <Box role="img" aria-label={`Code that leads to ${address}`} sx={{ width: 128, height: 128, '& svg': { width: '100%', height: '100%' } }} dangerouslySetInnerHTML={{ __html: code }} /> : <Box sx={{ width: 128, height: 128 }} />}
-        <Box sx={{ gridColumn: '1 / -1', borderTop: '3px solid #000', pt: 1 }}>
-          <Typography sx={{ color: '#000' }}>Do not take apart before</Typography>
-          <Typography sx={{ fontSize: '2.2rem', fontWeight: 800, lineHeight: 1.1, color: '#000' }}>{off ? clock(off) : 'not fused yet'}</Typography>
-        </Box>
+        {head && (
+          <Box sx={{ gridColumn: '1 / -1', borderTop: '3px solid #000', pt: 1 }}>
+            <Typography sx={{ color: '#000' }}>{head.label}</Typography>
+            <Typography sx={{ fontSize: '2.2rem', fontWeight: 800, lineHeight: 1.1, color: '#000' }}>{head.text ?? 'not known yet'}</Typography>
+          </Box>
+        )}
         <Box component="dl" sx={{ gridColumn: '1 / -1', display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.5, m: 0, '& dd': { m: 0, fontWeight: 700 } }}>
           {rows.map(([k, v]) => [<dt key={k}>{k}</dt>, <dd key={`${k}=`}>{v}</dd>])}
         </Box>

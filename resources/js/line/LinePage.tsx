@@ -5,7 +5,7 @@ import { textOf, type JointShort, type LineFull, type LogEntry } from '../api/cl
 import { useLine, useLog, useProcedure } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { keepForTrench } from './keepForTrench'
-import { coolingUntil, faceOf, LineString } from '../ui/LineString'
+import { coolingUntil, faceOf, LineString, waitOf } from '../ui/LineString'
 import { AddJoint } from './AddJoint'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
@@ -49,7 +49,7 @@ export default function LinePage(): ReactElement {
   const line = query.data
   const face = faceOf(line.joints)
   const ready = line.joints.filter((j) => isFree(j, now))
-  const bad = line.joints.filter((j) => j.verdict === 'bad' && j.state !== 'cut-out' && j.clocks?.['clamps_off'])
+  const bad = line.joints.filter((j) => j.verdict === 'bad' && j.state !== 'cut-out' && j.left_face)
   const unsigned = line.joints.filter((j) => j.state === 'made')
   const [step, side] = face?.next_step?.split('@') ?? []
   const stepTitle = face && step && procedure.data && face.procedure_hash === null ? textOf(procedure.data, { id: step, side: side ?? null })?.title : undefined
@@ -84,7 +84,7 @@ export default function LinePage(): ReactElement {
           {clocks.length === 0 && ready.length === 0 && <Typography sx={{ my: 1 }}>No joint is cooling.</Typography>}
           {ringing.rung && <Typography role="status" sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, fontSize: '1.1rem', fontWeight: 700 }}>Joint {ringing.rung.joint.number}: {ringing.rung.label.toLowerCase()} now.</Typography>}
           <Clocks clocks={clocks} now={now} zone={line.time_zone} />
-          <Clocks clocks={ready.map((joint) => ({ joint, name: 'free', label: 'cooled', at: 0 }))} now={now} zone={line.time_zone} />
+          <Clocks clocks={ready.map((joint) => ({ joint, name: 'free', label: waitOf(joint)?.free ?? 'the time is over', at: 0 }))} now={now} zone={line.time_zone} />
           {clocks.length > 0 && (
             <Box component="label" sx={{ display: 'flex', gap: 1, alignItems: 'center', minHeight: 56, cursor: 'pointer' }}>
               <Switch checked={ringing.on} onChange={(e) => ringing.set(e.target.checked)} sx={{ '& .Mui-checked + .MuiSwitch-track': { bgcolor: 'text.primary' } }} />
@@ -146,8 +146,8 @@ function DayLog({ line }: { line: LineFull }): ReactElement | null {
   )
 }
 
-/** Cooled, and the clamps are still on. */
-const isFree = (j: JointShort, now: number): boolean => j.state === 'begun' && j.verdict !== 'bad' && j.next_step === 'cooling' && j.clocks?.['clamps_off'] !== undefined && coolingUntil(j, now) === null
+/** Its time is over, and what ends the waiting is not recorded yet. */
+const isFree = (j: JointShort, now: number): boolean => j.verdict !== 'bad' && j.next_step === (waitOf(j)?.until ?? '') && coolingUntil(j, now) === null
 
 /** Restraints of one joint that cool together stand on one line: the last of them counts. */
 function Clocks({ clocks, now, zone }: { clocks: RunningClock[]; now: number; zone: string }): ReactElement {
@@ -163,7 +163,7 @@ function Clocks({ clocks, now, zone }: { clocks: RunningClock[]; now: number; zo
         const host = last.joint.host_id
         return (
           <Typography key={last.joint.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, fontSize: '1.1rem' }}>
-            <MuiLink component={Link} to={`/joints/${host && group.length > 1 ? host : last.joint.id}`}>{group.length > 1 ? `${group.length} restraints` : `Joint ${last.joint.number}`}</MuiLink>: {last.label.toLowerCase()}{last.at > 0 ? <> <strong>{clockAndCountdown(new Date(last.at).toISOString(), now, zone)}</strong></> : <strong>, clamps may come off</strong>}
+            <MuiLink component={Link} to={`/joints/${host && group.length > 1 ? host : last.joint.id}`}>{group.length > 1 ? `${group.length} restraints` : `Joint ${last.joint.number}`}</MuiLink>: {last.label.toLowerCase()}{last.at > 0 && <> <strong>{clockAndCountdown(new Date(last.at).toISOString(), now, zone)}</strong></>}
           </Typography>
         )
       })}

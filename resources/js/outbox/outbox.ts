@@ -135,6 +135,12 @@ const named = (by: Person | undefined): Record<string, string> => (by ? { 'X-Rec
 /** Pictures follow the facts: they are large, and a judgement does not wait for them. */
 async function sendPhotos(): Promise<void> {
   for (const photo of await store.photos.filter((p) => p.refused === undefined && isTheirs(p)).toArray()) {
+    if (!(photo.picture instanceof Blob)) {
+      // A database that lost the bytes must not hold up what comes after.
+      await store.photos.update(photo.id, { refused: 'The picture cannot be read on this device any more: take it again.' })
+      tell()
+      continue
+    }
     const form = new FormData()
     form.append('id', photo.id)
     form.append('step', photo.step)

@@ -11,11 +11,14 @@ const CERTAINTY: Record<string, string> = { std: 'standard', practice: 'common p
 export default function ProceduresPage(): ReactElement {
   const procedures = useProcedures()
   const me = useMe()
-  const [type, setType] = useState('electrofusion-coupler')
+  const [chosenType, setType] = useState<string | null>(null)
   const [faults, setFaults] = useState<string[]>([])
   const file = useRef<HTMLInputElement>(null)
   if (!procedures.data) return <Loading query={procedures} up={{ to: '/', label: 'Lines' }} />
   const types = [...new Set(procedures.data.map((p) => p.joint_type))]
+  // The kind of which there are most to compare stands first.
+  const most = (t: string): number => procedures.data!.filter((p) => p.joint_type === t).length
+  const type = chosenType ?? [...types].sort((a, b) => most(b) - most(a))[0] ?? ''
   const shown = procedures.data.filter((p) => p.joint_type === type)
   const names = [...new Set(shown.flatMap((p) => Object.keys(p.parameters ?? {})))]
   const project = me.data?.projects.find((p) => p.role === 'engineer')

@@ -21,13 +21,16 @@ export default function RegisterPage(): ReactElement {
   const scroller = useRef<HTMLDivElement>(null)
   const rows = useMemo(() => {
     const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean)
-    return (register.data?.joints ?? []).filter((r) => (state === 'all' || r.state === state || r.verdict === state) && words.every((w) => [r.joint, r.pipe_a, r.pipe_b, r.fitting_serial, r.joiner, r.signed_by, r.remark, r.state, r.verdict].join(' ').toLowerCase().includes(w)))
+    return (register.data?.joints ?? []).filter((r) => (state === 'all' || r.state === state || r.verdict === state) && words.every((w) => [r.joint, r.pipe_a, r.pipe_b, ...Object.values(r.told), r.signed_by, r.remark, r.state, r.verdict].join(' ').toLowerCase().includes(w)))
   }, [register.data, text, state])
   if (!register.data) return <Loading query={register} up={{ to: `/lines/${id}`, label: 'Line' }} />
   const { data } = register
   const from = Math.max(0, Math.floor(top / ROW) - 6)
   const seen = rows.slice(from, from + Math.ceil(VIEW / ROW) + 12)
-  const columns = '90px 100px 120px 150px 110px 150px 150px minmax(200px, 1fr)'
+  // Times go into the exports: here they would fill the width.
+  const told = Object.entries(data.columns).filter(([name]) => !name.endsWith('_utc'))
+  const columns = `90px 100px 120px 150px 110px ${'150px '.repeat(told.length)}150px minmax(200px, 1fr)`
+  const width = 930 + 150 * told.length
   return (
     <Page wide title="Register" up={{ to: `/lines/${id}`, label: data.line['name'] ?? 'Line' }}>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 2, alignItems: 'center' }}>
@@ -41,10 +44,10 @@ export default function RegisterPage(): ReactElement {
       </Box>
       <Typography sx={{ mb: 1 }}>{rows.length} of {data.joints.length} joints. {data.chain_broken.length === 0 ? 'The chain of seals is unbroken.' : data.chain_broken.join(' ')}</Typography>
       <Box ref={scroller} tabIndex={0} role="table" aria-label="Joints" aria-rowcount={rows.length + 1} onScroll={(e) => setTop(e.currentTarget.scrollTop)} sx={{ height: Math.min(VIEW, rows.length * ROW + 60), overflow: 'auto', border: 1, borderColor: 'divider' }}>
-        <Box role="row" sx={{ display: 'grid', gridTemplateColumns: columns, minWidth: 1080, position: 'sticky', top: 0, bgcolor: 'background.default', borderBottom: 2, fontWeight: 700, px: 1.5, py: 1.25, zIndex: 1 }}>
-          {['Joint', 'Chainage', 'Pipes', 'State', 'Verdict', 'Joiner', 'Signed by', 'Remark'].map((h) => <span key={h} role="columnheader">{h}</span>)}
+        <Box role="row" sx={{ display: 'grid', gridTemplateColumns: columns, minWidth: width, position: 'sticky', top: 0, bgcolor: 'background.default', borderBottom: 2, fontWeight: 700, px: 1.5, py: 1.25, zIndex: 1 }}>
+          {['Joint', 'Chainage', 'Pipes', 'State', 'Verdict', ...told.map(([, label]) => label), 'Signed by', 'Remark'].map((h) => <span key={h} role="columnheader">{h}</span>)}
         </Box>
-        <Box sx={{ height: rows.length * ROW, minWidth: 1080, position: 'relative' }} role="rowgroup">
+        <Box sx={{ height: rows.length * ROW, minWidth: width, position: 'relative' }} role="rowgroup">
           {seen.map((r, i) => (
             <Box key={r.id} role="row" aria-rowindex={from + i + 2} sx={{ position: 'absolute', top: (from + i) * ROW, left: 0, right: 0, height: ROW, display: 'grid', gridTemplateColumns: columns, alignItems: 'center', px: 1.5, borderBottom: 1, borderColor: 'divider', '& > span': { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', pr: 1 } }}>
               <span role="cell"><Link to={`/joints/${r.id}`}>{r.joint}</Link></span>
@@ -52,7 +55,7 @@ export default function RegisterPage(): ReactElement {
               <span role="cell">{r.pipe_a} → {r.pipe_b}</span>
               <span role="cell">{r.state}{r.replaces ? `, for ${r.replaces}` : ''}</span>
               <span role="cell" style={{ display: 'flex', gap: 6, alignItems: 'center' }}>{r.state !== 'planned' && <VerdictMark verdict={r.verdict} size={18} />} {r.state === 'planned' ? '' : WORD[r.verdict]}</span>
-              <span role="cell">{r.joiner}</span>
+              {told.map(([name]) => <span key={name} role="cell">{r.told[name]}</span>)}
               <span role="cell">{r.signed_by}</span>
               <span role="cell" title={r.cut_out_reason || r.remark}>{r.cut_out_reason || (r.state === 'planned' ? '' : r.remark)}</span>
             </Box>

@@ -40,6 +40,8 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, o
   const [volts, planned, ohms, fitting] = [num(device['u_v']), num(device['t_s']), num(device['r_ohm']), num(device['temp_c'])]
   const programme = box.data?.[fault]
   const source = num(device['supply_v']) ?? 230
+  const against = device['code_against_label']
+  const differ = (key: string): boolean | null => (Array.isArray(against) ? against.includes(key) : null)
   const supply = programme ? Math.round(source * programme.supply_ratio) : null
   const cold = programme && ohms !== null ? round(ohms * programme.r_ratio, 4) : null
   const samples = useMemo(() => (programme && volts !== null && ohms !== null && planned !== null ? programme.samples.map((s) => [round(s[0]! * planned, 2), round(s[1]! * volts, 2), round((s[2]! * volts) / ohms, 3)]) : null), [programme, volts, ohms, planned])
@@ -59,8 +61,8 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, o
       <Box component="table" sx={{ width: '100%', borderCollapse: 'collapse', my: 1.5, '& th, & td': { textAlign: 'left', py: 0.75, borderTop: 1, borderColor: 'divider', fontWeight: 400 }, '& td': { fontWeight: 700, fontSize: '1.2rem', fontVariantNumeric: 'tabular-nums' } }}>
         <thead><tr><th scope="col"><span style={{ position: 'absolute', left: -9999 }}>What</span></th><th scope="col">Code</th><th scope="col">Label</th><th scope="col"><span style={{ position: 'absolute', left: -9999 }}>Agree</span></th></tr></thead>
         <tbody>
-          <Pair what="Voltage" unit="V" code={num(device['code_u_v'])} label={volts} within={0.05} />
-          <Pair what="Time" unit="s" code={num(device['code_t_s'])} label={num(device['label_t_s'])} within={1} />
+          <Pair what="Voltage" unit="V" code={num(device['code_u_v'])} label={volts} differ={differ('voltage_v')} />
+          <Pair what="Time" unit="s" code={num(device['code_t_s'])} label={num(device['label_t_s'])} differ={differ('time_s')} />
         </tbody>
       </Box>
       <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.75, m: 0, mb: 2, '& dd': { m: 0, fontWeight: 700, fontSize: '1.2rem' } }}>
@@ -90,14 +92,14 @@ function Small({ children }: { children: string }): ReactElement {
 
 const between = (low: unknown, high: unknown, decimals: number): string => (num(low) !== null && num(high) !== null ? `${num(low)!.toFixed(decimals)} to ${num(high)!.toFixed(decimals)}` : '')
 
-/** One figure as the code has it and as the label has it. */
-function Pair({ what, unit, code, label, within }: { what: string; unit: string; code: number | null; label: number | null; within: number }): ReactElement {
+/** One figure as the code has it and as the label has it; whether they differ, the core says. */
+function Pair({ what, unit, code, label, differ }: { what: string; unit: string; code: number | null; label: number | null; differ: boolean | null }): ReactElement {
   return (
     <tr>
       <th scope="row">{what}</th>
       <td>{code === null ? '–' : `${code} ${unit}`}</td>
       <td>{label === null ? '–' : `${label} ${unit}`}</td>
-      <td>{code !== null && label !== null && <VerdictMark verdict={Math.abs(code - label) <= within + 1e-9 ? 'good' : 'bad'} />}</td>
+      <td>{code !== null && label !== null && differ !== null && <VerdictMark verdict={differ ? 'bad' : 'good'} />}</td>
     </tr>
   )
 }

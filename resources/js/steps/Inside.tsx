@@ -8,6 +8,8 @@ import type { Colours } from '../ui/theme'
 const Chart = lazy(() => import('../ui/Chart'))
 
 interface Case { case: string; about: string; iface_c: number; wire_c: number; pipe_melt_mm: number; fit_melt_mm: number; gap_left_mm: number; t_melt_s: number | null; cool_s: number | null }
+/** The calculation that shows it, and what is known of its inputs. */
+interface Model { calc: string; in: Record<string, unknown> }
 interface Answer {
   assumed: Record<string, number>
   sim: { history: number[][]; film_r_mm: number[]; film: number[][]; energy_j: number; iface_peak_c: number }
@@ -21,11 +23,11 @@ const MELTS_C = 132
 const ASSUMED: Record<string, string> = { zone_len_mm: 'heated length', fitting_wall_mm: 'wall of the fitting', wire_depth_mm: 'depth of the wires', gap_mm: 'gap' }
 
 /** By the server, or by the core on the device: nothing is stored, so either may answer. */
-async function ask(of: Record<string, unknown>): Promise<Answer> {
+async function ask({ calc, in: of }: Model): Promise<Answer> {
   try {
-    return await api.post<Answer>('/calculations/fusion-inside', of)
+    return await api.post<Answer>(`/calculations/${calc}`, of)
   } catch (error) {
-    const here = navigator.onLine ? null : await askCore<Answer>(['calc', 'fusion-inside'], of)
+    const here = navigator.onLine ? null : await askCore<Answer>(['calc', calc], of)
     if (here) return here
     throw error
   }
@@ -34,9 +36,10 @@ async function ask(of: Record<string, unknown>): Promise<Answer> {
 const minutes = (s: number | null): string => (s === null ? 'not within hours' : `${Math.floor(s / 60)}:${String(Math.round(s % 60)).padStart(2, '0')} min`)
 
 /** What happened inside a joint: a film along its radius, a chart, and what faults would have done. Understanding, never permission. */
-export function Inside({ of }: { of: Record<string, unknown> }): ReactElement {
+export function Inside({ model }: { model: Model }): ReactElement {
+  const of = model.in
   const [open, setOpen] = useState(false)
-  const answer = useQuery({ queryKey: ['inside', of], queryFn: () => ask(of), enabled: open, staleTime: Infinity, retry: false })
+  const answer = useQuery({ queryKey: ['inside', model], queryFn: () => ask(model), enabled: open, staleTime: Infinity, retry: false })
   if (!open) return <Button variant="outlined" fullWidth sx={{ mt: 2 }} onClick={() => setOpen(true)}>Look inside this joint</Button>
   return (
     <Box component="section" aria-labelledby="inside" sx={{ mt: 3, borderTop: 2, borderColor: 'text.primary', pt: 1.5 }}>

@@ -15,7 +15,7 @@ vi.mock('../core/core', () => ({ askCore: async () => null, keepCore: async () =
 
 const step = (id: string, kind: string, more: Record<string, unknown> = {}): ProcedureText['steps'][number] => ({ id, kind, title: id, fields: [{ key: 'gap_mm', label: 'Gap', quantity: 'length', min: 0, max: 20 }], ...more }) as ProcedureText['steps'][number]
 const procedure: ProcedureText = { id: 'p', title: 'Procedure', version: '1', hash: 'h', parameters: {}, steps: [step('one', 'number'), step('two', 'number', { after: ['one'], needs_good: ['one'] })] }
-const state = (key: string, more: Partial<StepState> = {}): StepState => ({ key, id: key, side: null, kind: 'number', title: key === 'one' ? 'First gap' : 'Second gap', status: 'todo', verdict: 'open', optional: false, locked: null, lock: null, needs_good: [], opens_at: null, again: false, figure: null, cautions: [], summary: null, guide: [], reasons: [], results: {}, device: null, fact_id: null, by: null, at: null, ...more }) as StepState
+const state = (key: string, more: Partial<StepState> = {}): StepState => ({ key, id: key, side: null, kind: 'number', title: key === 'one' ? 'First gap' : 'Second gap', status: 'todo', verdict: 'open', optional: false, locked: null, lock: null, needs_good: [], opens_at: null, again: false, figure: null, cautions: [], summary: null, guide: [], reasons: [], results: {}, suggested: {}, device: null, fact_id: null, by: null, at: null, ...more }) as StepState
 /** What the server says of a step that comes after the first and wants it good. */
 const afterOne: Partial<StepState> = { locked: '"First gap" comes first.', lock: { code: 'after', protects: false, waits: [{ step: 'one', code: 'after', text: '"First gap" comes first.' }] }, needs_good: ['one'] }
 const fact = (id: string, stepKey: string): Fact => ({ id, seq: 1, step: stepKey, value: { gap_mm: 1 }, recorded_at: '2026-05-04T10:00:00+02:00', by: 'Bram', role: 'joiner', supersedes: null, reason: null }) as Fact
@@ -24,7 +24,7 @@ function subject(steps: StepState[], more: Partial<Subject> = {}): Subject {
   const next = steps.find((s) => s.status === 'todo')?.key ?? null
   return {
     id: '1', state: 'begun', number: '1', procedure_hash: 'h', facts: [], context: {}, closed: null, line: { id: 'l', name: 'Line', service: 'water', time_zone: 'Europe/Vienna' },
-    judgement: { verdict: 'open', done: 0, total: 2, next, ready_for_signature: false, steps, reasons: [], clocks: {}, procedure: {}, judged_at: '2026-05-04T10:00:00Z' }, ...more,
+    judgement: { verdict: 'open', done: 0, total: 2, next, ready_for_signature: false, steps, reasons: [], clocks: [], left_face: false, tag: { head: null, lines: [] }, procedure: {}, judged_at: '2026-05-04T10:00:00Z' }, ...more,
   } as unknown as Subject
 }
 

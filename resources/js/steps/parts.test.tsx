@@ -89,14 +89,14 @@ test('a field is laid on a layout, a list of digits is read, and it can be taken
   expect(screen.getByRole('alert').textContent).toBe('digit 16 belongs to time already.')
 })
 
-const DEVICE = { u_v: 39.5, t_s: 153, r_ohm: 1.6, temp_c: 14, code_u_v: 39.5, code_t_s: 150, label_t_s: 150, supply_v: 230, r_min_ohm: 1.44, r_max_ohm: 1.86, supply_min_v: 200, supply_max_v: 260, cooling_min: 12 }
+const DEVICE = { u_v: 39.5, t_s: 153, r_ohm: 1.6, temp_c: 14, code_u_v: 39.5, code_t_s: 150, label_t_s: 150, code_against_label: [] as string[], supply_v: 230, r_min_ohm: 1.44, r_max_ohm: 1.86, supply_min_v: 200, supply_max_v: 260, cooling_min: 12 }
 const box = (device: Record<string, unknown>, begun: { trace: string; part: number } | null = null): ReactElement => {
   queries.setQueryData(['stand-ins', 'fusion-box'], { none: { about: 'healthy fusion', supply_ratio: 1, r_ratio: 1, samples: [[0, 1, 1], [0.5, 1, 1], [1, 1, 1]] } })
   return around(<BoxEntry subject="joints/1" stepKey="fusion" device={device} tolerance={1.5} action="Fuse" begun={begun} onDone={() => undefined} />)
 }
 
 test('the fusion page holds code against label and says what the box sets', () => {
-  render(box({ ...DEVICE, code_t_s: 160 }))
+  render(box({ ...DEVICE, code_t_s: 160, code_against_label: ['time_s'] }))
   const rows = screen.getAllByRole('row').map((r) => [r.textContent, r.querySelector('[role=img]')?.getAttribute('aria-label')])
   expect(rows).toContainEqual(['Voltage39.5 V39.5 V', 'Good'])
   expect(rows).toContainEqual(['Time160 s150 s', 'Bad'])

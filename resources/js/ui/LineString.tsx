@@ -1,6 +1,6 @@
 import { Box, useTheme } from '@mui/material'
 import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
-import type { JointShort, SectionShort } from '../api/client'
+import type { Clock, JointShort, SectionShort } from '../api/client'
 import { useShow } from './units'
 
 interface Props {
@@ -27,14 +27,15 @@ const snapped = (scroll: number): number => Math.floor(scroll / MARGIN) * MARGIN
 
 const inLine = (j: JointShort): boolean => j.place === 'in-line'
 
-/** The face, where work goes on: a joint of the line begun and not yet fused or pushed, else the first that is planned. */
+/** The face, where work goes on: a joint of the line that was begun and not yet left, else the first that is planned. */
 export const faceOf = (joints: JointShort[]): JointShort | undefined =>
-  joints.find((j) => inLine(j) && j.state === 'begun' && !j.clocks?.clamps_off) ?? joints.find((j) => inLine(j) && j.state === 'planned')
+  joints.find((j) => inLine(j) && j.state === 'begun' && !j.left_face) ?? joints.find((j) => inLine(j) && j.state === 'planned')
+
+/** The clock with which a step waits: until it has run out the joint is left alone. */
+export const waitOf = (joint: JointShort): Clock | undefined => (joint.state === 'begun' ? joint.clocks?.find((c) => c.until !== null) : undefined)
 
 export const coolingUntil = (joint: JointShort, now: number): number | null => {
-  const off = joint.clocks?.clamps_off
-  if (!off || joint.state !== 'begun') return null
-  const at = Date.parse(off)
+  const at = Date.parse(waitOf(joint)?.at ?? '')
   return at > now ? at : null
 }
 

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import type { JointShort } from '../api/client'
+import type { Clock, JointShort } from '../api/client'
 import type { Units } from '../api/queries'
 import { coolingUntil, faceOf } from './LineString'
 import { degreesOf } from './Round'
@@ -47,8 +47,10 @@ test('clock positions are degrees from the top', () => {
 
 const joint = (number: string, more: Partial<JointShort>): JointShort => ({ id: number, number, chainage_m: 0, state: 'planned', verdict: 'open', done: 0, total: 9, next_step: null, clocks: null, replaces_id: null, host_id: null, place: 'in-line', pipes: null, headline: null, ...more }) as JointShort
 
-test('the face is the joint that was begun and not yet fused, else the first that is planned', () => {
-  const cooling = joint('3', { state: 'begun', clocks: { clamps_off: '2026-05-04T12:00:00Z' } })
+const clock = (name: string, at: string): Clock => ({ name, label: name, at, until: null, meanwhile: null, free: null })
+
+test('the face is the joint that was begun and not yet left, else the first that is planned', () => {
+  const cooling = joint('3', { state: 'begun', left_face: true })
   const begun = joint('5', { state: 'begun' })
   expect(faceOf([joint('1', { state: 'accepted' }), cooling, joint('4', {}), begun])?.number).toBe('5')
   expect(faceOf([joint('1', { state: 'accepted' }), cooling, joint('4', {})])?.number).toBe('4')
@@ -57,9 +59,10 @@ test('the face is the joint that was begun and not yet fused, else the first tha
 
 test('a joint cools until its clock is over, and not once the clamps are off', () => {
   const now = Date.parse('2026-05-04T11:00:00Z')
-  const clocks = { clamps_off: '2026-05-04T12:00:00Z' }
-  expect(coolingUntil(joint('1', { state: 'begun', clocks }), now)).toBe(Date.parse(clocks.clamps_off))
+  const clocks = [clock('handle_from', '2026-05-04T13:00:00Z'), { ...clock('clamps_off', '2026-05-04T12:00:00Z'), until: 'cooling' }]
+  expect(coolingUntil(joint('1', { state: 'begun', clocks }), now)).toBe(Date.parse('2026-05-04T12:00:00Z'))
   expect(coolingUntil(joint('1', { state: 'begun', clocks }), now + 7_200_000)).toBeNull()
   expect(coolingUntil(joint('1', { state: 'made', clocks }), now)).toBeNull()
   expect(coolingUntil(joint('1', { state: 'begun' }), now)).toBeNull()
+  expect(coolingUntil(joint('1', { state: 'begun', clocks: clocks.slice(0, 1) }), now)).toBeNull()
 })

@@ -6,7 +6,8 @@ import { runningClocks, useRinging, type RunningClock } from './useClocks'
 
 const NOW = Date.parse('2026-10-25T00:30:00Z') // half past two in the night in which the clocks go back
 const at = (minutes: number): string => new Date(NOW + minutes * 60_000).toISOString()
-const joint = (number: string, clocks: Record<string, string>, more: Partial<JointShort> = {}): JointShort => ({ id: number, number, state: 'begun', verdict: 'open', clocks, ...more }) as JointShort
+const joint = (number: string, clocks: Record<string, string>, more: Partial<JointShort> = {}): JointShort =>
+  ({ id: number, number, state: 'begun', verdict: 'open', clocks: Object.entries(clocks).map(([name, at]) => ({ name, label: name, at, until: null, meanwhile: null, free: null })), ...more }) as JointShort
 
 test('of each joint the clock that runs out next, the soonest first', () => {
   const clocks = runningClocks([

@@ -1,6 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
 import type { JointShort } from '../api/client'
-import { CLOCK } from './useNow'
 
 export interface RunningClock {
   joint: JointShort
@@ -14,7 +13,7 @@ export function runningClocks(joints: JointShort[], now: number): RunningClock[]
   return joints
     .filter((j) => (j.state === 'begun' || j.state === 'made') && j.verdict !== 'bad')
     .flatMap((joint) => {
-      const next = Object.entries(joint.clocks ?? {}).map(([name, at]) => ({ joint, name, label: CLOCK[name] ?? name, at: Date.parse(at) })).filter((k) => k.at > now).sort((a, b) => a.at - b.at)[0]
+      const next = (joint.clocks ?? []).map(({ name, label, at }) => ({ joint, name, label, at: Date.parse(at) })).filter((k) => k.at > now).sort((a, b) => a.at - b.at)[0]
       return next ? [next] : []
     })
     .sort((a, b) => a.at - b.at)

@@ -10,11 +10,6 @@ export function useNow(every = 1000): number {
   return now
 }
 
-/** What a clock of a joint counts down to. */
-export const CLOCK: Record<string, string> = {
-  clamps_off: 'Clamps off', pull_from: 'May be pulled by', handle_from: 'May be moved', backfill_from: 'May be covered', test_from: 'Pressure test not before', tap_from: 'Tapped not before',
-}
-
 /** "14:52 (in 18 min)" */
 export function clockAndCountdown(iso: string, now: number, zone: string): string {
   const at = Date.parse(iso)

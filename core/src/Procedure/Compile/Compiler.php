@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure\Compile;
 
-use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Procedure\Parameter;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
@@ -56,7 +55,10 @@ final readonly class Compiler
             $at = new StepCompiler($reader->below("steps[{$i}]"));
             array_push($compiled, ...(isset($steps[$i]) ? $at->onEachSide($steps[$i]) : [$at->unreadable($written)]));
         }
-        $clocks = $this->clocks($shape['clocks'] ?? [], $reader);
+        $place = $shape['place'] ?? 'in-line';
+        $telling = new TellsCompiler($reader->forShow());
+        $tells = $this->isFrozen && ! isset($shape['tells']) ? $telling->compileOlder($shape['clocks'] ?? [], $place)
+            : $telling->compile($shape['tells'] ?? [], $shape['clocks'] ?? [], $place);
         // Where something is misspelt, what would have read a parameter may be that.
         foreach ($this->faults->under('') === null ? $vocabulary->unread() : [] as $name) {
             $reader->below('parameters')->below($name)->remark('is read by nothing: a limit that is not used says what is not so');
@@ -69,26 +71,12 @@ final readonly class Compiler
             jointType: $shape['joint_type'] ?? '',
             hash: $hash,
             family: $shape['family'] ?? 'joint',
-            place: $shape['place'] ?? 'in-line',
+            place: $place,
             school: $shape['school'] ?? '',
             steps: $compiled,
             parameters: $parameters,
-            clocks: $clocks,
+            tells: $tells,
             text: $text,
         );
-    }
-
-    /**
-     * @param  array<string, string>  $clocks
-     * @return array<string, Expression>
-     */
-    private function clocks(array $clocks, Reader $reader): array
-    {
-        $read = [];
-        foreach ($clocks as $name => $path) {
-            $read[$name] = $reader->below('clocks')->below($name)->expression($path);
-        }
-
-        return $read;
     }
 }

@@ -53,6 +53,7 @@ final readonly class FieldCompiler
             options: $this->options($field),
             yesNo: $this->yesNo($field),
             of: $field['of'] ?? null,
+            suggest: isset($field['suggest']) ? $this->reader->below('suggest')->forShow()->expression($field['suggest']) : null,
         );
     }
 

@@ -12,10 +12,28 @@ final class LineNames
         'dn_mm' => 'nominal size of the pipe', 'od_mm' => 'outside diameter of the pipe', 'wall_mm' => 'wall of the pipe', 'sdr' => 'SDR of the pipe',
         'length_m' => 'length of a pipe', 'material' => 'material of the pipe', 'service' => 'what the line carries', 'time_zone' => 'time zone', 'mdp_bar' => 'design pressure',
         'e_mod_gpa' => 'stiffness of the pipe', 'nu' => 'lateral contraction of the pipe', 'restraint' => 'how the line is held', 'creep_m' => 'creep of the pipe',
-        'sides' => 'names of the two pipes', 'closing_piece' => 'whether it closes a line', 'restraints' => 'restraints on the pipe ends',
+        'sides' => 'names of the two pipes', 'closing_piece' => 'whether it closes a line', 'attached' => 'restraints on the pipe ends', 'pipes' => 'planned numbers of the two pipes',
         'segments' => 'segments of the section', 'allowance_segments' => 'lengths and sizes of the section', 'allowance_material' => 'material for the allowance',
         'gauge_target_kpa' => 'test pressure at the gauge', 'stp_kpa' => 'system test pressure', 'open_at_start' => 'what was open when the test began',
     ];
+
+    /** Names that older texts have for them. */
+    public const FORMERLY = ['restraints' => 'attached'];
+
+    /**
+     * @param  array<string, mixed>  $line
+     * @return array<string, mixed> under the names of today
+     */
+    public static function today(array $line): array
+    {
+        foreach (self::FORMERLY as $former => $name) {
+            if (isset($line[$former])) {
+                $line += [$name => $line[$former]];
+            }
+        }
+
+        return $line;
+    }
 
     /** Words that a name can have, where they are few. */
     public const WORDS = ['service' => ['water', 'sewer', 'gas']];

@@ -7,6 +7,7 @@ namespace Diastoma\Core\Procedure\Compile;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Procedure\Expression\Constant;
 use Diastoma\Core\Procedure\Expression\Expression;
+use Diastoma\Core\Procedure\Expression\FactBy;
 use Diastoma\Core\Procedure\Expression\FactTime;
 use Diastoma\Core\Procedure\Expression\FactValue;
 use Diastoma\Core\Procedure\Expression\LineValue;
@@ -127,9 +128,10 @@ final readonly class PathReader
     /** @param  list<string>  $parts */
     private function line(array $parts, string $path): Expression
     {
-        $words = LineNames::ALL[$parts[0] ?? ''] ?? null;
+        $parts = [LineNames::FORMERLY[$parts[0] ?? ''] ?? $parts[0] ?? '', ...array_slice($parts, 1)];
+        $words = LineNames::ALL[$parts[0]] ?? null;
 
-        return $words === null ? $this->nowhere($path, "\"{$path}\" is not known of a line; ".Nearest::to($parts[0] ?? '', array_keys(LineNames::ALL))) : new LineValue($parts, $words);
+        return $words === null ? $this->nowhere($path, "\"{$path}\" is not known of a line; ".Nearest::to($parts[0], array_keys(LineNames::ALL))) : new LineValue($parts, $words);
     }
 
     /** @param  list<string>  $parts */
@@ -149,6 +151,9 @@ final readonly class PathReader
         }
         if ($parts === ['@at']) {
             return $this->time($key);
+        }
+        if ($parts === ['@by']) {
+            return new FactBy($key, "\"{$this->reader->vocabulary->title($key)}\"");
         }
         $fault = $this->wrongFact($key, $parts);
 

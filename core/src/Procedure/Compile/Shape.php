@@ -67,7 +67,7 @@ final class Shape
     private function text(array $node, string $value, string $path): mixed
     {
         if (isset($node['pattern']) && preg_match('#'.$node['pattern'].'#', $value) !== 1) {
-            return $this->refused($path, Nearest::quoted($value).' must be small letters, digits and hyphens');
+            return $this->refused($path, Nearest::quoted($value).' must be '.($node['x-allowed'] ?? 'small letters, digits and hyphens'));
         }
 
         return isset($node['minLength']) && trim($value) === '' ? $this->refused($path, 'is empty') : $value;

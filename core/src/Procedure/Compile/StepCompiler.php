@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure\Compile;
 
+use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Procedure\Binding;
 use Diastoma\Core\Procedure\Caution;
 use Diastoma\Core\Procedure\Early;
 use Diastoma\Core\Procedure\Figure;
 use Diastoma\Core\Procedure\Kind\Kinds;
 use Diastoma\Core\Procedure\Kind\Note;
+use Diastoma\Core\Procedure\Model;
 use Diastoma\Core\Procedure\Order;
 use Diastoma\Core\Procedure\PhotoAsked;
 use Diastoma\Core\Procedure\Rule;
+use Diastoma\Core\Procedure\StandIn;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Verdict;
 
@@ -24,6 +27,9 @@ final readonly class StepCompiler
         'positions' => ['round'], 'plan' => ['bolts'], 'wrench' => ['bolts'], 'across' => ['round'], 'columns' => ['trace'], 'columns_optional' => ['trace'], 'once' => ['trace'], 'once_unless' => ['trace'],
         'once_text' => ['trace'], 'once_do' => ['trace'], 'once_permitted' => ['trace'], 'seals' => ['hold'], 'free' => ['hold'], 'refused_do' => ['hold'],
     ];
+
+    /** The only one there was when a step did not name it. */
+    private const MODEL_ONCE = 'fusion-inside';
 
     public function __construct(private Reader $reader)
     {
@@ -81,10 +87,31 @@ final readonly class StepCompiler
             guides: $rules['guide'],
             rules: $rules['judge'],
             device: $this->binding($step['device_in'] ?? null, $reader->below('device_in')),
-            model: $this->binding($step['model_in'] ?? null, $reader->below('model_in')->forShow()),
+            model: $this->model($step, $reader),
             figure: isset($step['figure']) ? new Figure($step['figure']['shape'], $this->bound($step['figure']['in'], $reader->below('figure')->below('in')->forShow())) : null,
             fault: $reader->faultUnder('guide', 'judge'),
+            standIn: isset($step['stand_in']) ? new StandIn($step['stand_in']['programme'], isset($step['stand_in']['hold_s']) ? (float) $step['stand_in']['hold_s'] : null) : null,
         );
+    }
+
+    /** @param  array<string, mixed>  $step */
+    private function model(array $step, Reader $reader): ?Model
+    {
+        if (isset($step['model_in'])) {
+            return new Model(self::MODEL_ONCE, $this->bound($step['model_in'], $reader->below('model_in')->forShow()));
+        }
+        if (! isset($step['model'])) {
+            return null;
+        }
+        $at = $reader->below('model')->forShow();
+        if (! Registry::standard()->has($step['model']['calc'])) {
+            $at->below('calc')->fault("\"{$step['model']['calc']}\" is no calculation; ".Nearest::to($step['model']['calc'], Registry::standard()->names()));
+
+            return null;
+        }
+        (new InputCheck($at->below('in')))->check($step['model']['calc'], $step['model']['in']);
+
+        return new Model($step['model']['calc'], $this->bound($step['model']['in'], $at->below('in')));
     }
 
     private function title(string $title, Reader $reader): string

@@ -51,7 +51,31 @@ final class StepLibrary
             }
         }
 
+        $text = $this->told($text);
+
         return new Written($origins === [] ? $text : ['steps' => $steps] + $text, $origins, $this->faults);
+    }
+
+    /**
+     * What several procedures tell alike is kept once, in `core/data/tells`: `"tells": {"use": "electrofusion-coupler"}`.
+     *
+     * @param  array<string, mixed>  $text
+     * @return array<string, mixed>
+     */
+    private function told(array $text): array
+    {
+        $tells = $text['tells'] ?? null;
+        if (! is_array($tells) || ! isset($tells['use'])) {
+            return $text;
+        }
+        $name = is_string($tells['use']) ? $tells['use'] : '';
+        $ship = array_map(fn (string $file) => basename($file, '.json'), Data::files('tells'));
+        if (! in_array($name, $ship, true)) {
+            $this->faults['tells.use'] = Nearest::quoted($name).' does not ship; '.Nearest::to($name, $ship);
+        }
+        unset($tells['use']);
+
+        return ['tells' => $tells + (in_array($name, $ship, true) ? Data::json("tells/{$name}.json") : [])] + $text;
     }
 
     /** @return list<array{string, mixed}> where it stands, and the step */

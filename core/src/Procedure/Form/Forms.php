@@ -11,7 +11,7 @@ final class Forms
     private const CLASSES = [
         FirstKnown::class, Earliest::class, Most::class, Choose::class, AllTrue::class, SomeTrue::class, KnownOnes::class, Joined::class,
         Pluck::class, Spacing::class, HasCode::class, IsGood::class, IsBad::class, Recorded::class, Repeated::class,
-        Traces::class, Begun::class, AnyBad::class,
+        Traces::class, Begun::class, AnyBad::class, Marked::class,
     ];
 
     /** Forms of schema 1 that texts frozen by it still use. @var list<class-string<Form>> */

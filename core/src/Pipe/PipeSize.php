@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Pipe;
+
+use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Refused;
+
+/**
+ * What a pipe is, from how it is ordered: material, nominal size in its series, wall or ratio of diameter to wall.
+ *
+ * Series: `metric` (nominal is the outside diameter, mm), `ips` and `dips` (nominal in inch: iron-pipe and ductile-iron
+ * outside diameters).
+ */
+final readonly class PipeSize
+{
+    private const SERIES = ['metric' => 'iso-161', 'ips' => 'ips', 'dips' => 'awwa-ciod'];
+
+    private const INCH_MM = 25.4;
+
+    public function __construct(private Registry $registry)
+    {
+    }
+
+    /** @return list<string> */
+    public static function series(): array
+    {
+        return array_keys(self::SERIES);
+    }
+
+    /**
+     * @param  array<string, mixed>  $ordered  material, nominal (or dn_mm in the metric series), series, sdr, wall_mm
+     * @param  string  $service  water, sewer or gas
+     * @return array<string, mixed> material, series, size, dn_mm, od_mm, sdr, wall_mm, and what the material brings along
+     *
+     * @throws Refused for a size that is not tabled, and a wall that is none
+     */
+    public function of(array $ordered, string $service): array
+    {
+        $series = $ordered['series'] ?? 'metric';
+        $nominal = $ordered['nominal'] ?? $ordered['dn_mm'] ?? throw Refused::field('nominal', 'nominal is missing: the size of the pipe.');
+        $brought = Material::startValues($ordered['material']);
+        isset(self::SERIES[$series]) || throw Refused::field('series', "series \"{$series}\" is not known; known are ".implode(', ', self::series()).'.');
+        [$od, $wall, $sdr] = $this->measured($ordered['material'], $series, (float) $nominal, $ordered['sdr'] ?? null, $ordered['wall_mm'] ?? null, $service);
+        if ($wall <= 0 || $wall >= $od / 5) {
+            throw Refused::field('wall_mm', "wall_mm is {$wall} mm; a wall is more than 0 and less than a fifth of the diameter, ".($od / 5).' mm.');
+        }
+
+        return [
+            'material' => $ordered['material'], 'series' => $series, 'size' => $series === 'metric' ? (string) $nominal : $nominal.' in '.strtoupper($series),
+            'dn_mm' => $series === 'metric' ? (float) $nominal : round($od, 1), 'od_mm' => $od, 'sdr' => $sdr, 'wall_mm' => $wall,
+        ] + $brought;
+    }
+
+    /** @return array{float, float, float} outside diameter, mm; wall, mm; ratio */
+    private function measured(string $material, string $series, float $nominal, ?float $sdr, ?float $wall, string $service): array
+    {
+        if ($material === 'PE100' && $series === 'metric') {
+            $sdr ?? throw Refused::field('sdr', 'sdr is missing.');
+            $table = $this->registry->run('pe-pipe-metric', ['dn_mm' => $nominal, 'sdr' => $sdr, 'service' => $service === 'gas' ? 'gas' : 'water']);
+
+            return [$nominal, $table['e_min_mm'], $sdr];
+        }
+        $od = 1000 * $this->registry->run('pipe-od', ['series' => self::SERIES[$series], 'nominal' => $nominal])['od_m'];
+        if ($wall === null && $sdr === null) {
+            throw Refused::field('sdr', 'Give sdr or wall_mm.');
+        }
+        if ($wall === null && $material === 'PE100') {
+            $wall = self::INCH_MM * $this->registry->run('pe-pipe-us', ['od_mm' => $od, 'dr' => $sdr])['wall_min_in'];
+        }
+
+        return [$od, round($wall ?? $od / $sdr, $series === 'metric' ? 1 : 2), $sdr ?? round($od / $wall, 1)];
+    }
+}

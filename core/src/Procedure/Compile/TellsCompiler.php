@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure\Compile;
+
+use Diastoma\Core\Data;
+use Diastoma\Core\Procedure\Expression\Expression;
+use Diastoma\Core\Procedure\Tells\Attached;
+use Diastoma\Core\Procedure\Tells\Clock;
+use Diastoma\Core\Procedure\Tells\Column;
+use Diastoma\Core\Procedure\Tells\CutOut;
+use Diastoma\Core\Procedure\Tells\TagLine;
+use Diastoma\Core\Procedure\Tells\Tells;
+
+/** Compiles what a procedure tells the rest of the product. Nothing is judged by it. */
+final readonly class TellsCompiler
+{
+    private const PIECE_M = 1.0;
+
+    public function __construct(private Reader $reader)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $tells  in the form of the schema
+     * @param  array<string, string>  $clocks  as texts state them that tell nothing else: name => path
+     * @param  string  $place  where such a joint sits
+     */
+    public function compile(array $tells, array $clocks, string $place): Tells
+    {
+        $leaves = $this->reader->below('tells')->below('leaves_face');
+
+        return new Tells(
+            clocks: $this->clocks($tells['clocks'] ?? [], $clocks),
+            leavesFace: isset($tells['leaves_face']) ? $leaves->conditions($tells['leaves_face']) : null,
+            pipes: $this->pipes($tells['pipes'] ?? []),
+            register: $this->register($tells['register'] ?? []),
+            tagHead: isset($tells['tag']['head']) ? $this->line($tells['tag']['head'], $this->tag()->below('head')) : null,
+            tag: $this->lines($tells['tag']['lines'] ?? []),
+            cutOut: new CutOut($tells['cut_out']['joints'] ?? ($place === 'in-line' ? 2 : 0), (float) ($tells['cut_out']['piece_m'] ?? self::PIECE_M)),
+            attached: isset($tells['attached']) ? new Attached($tells['attached']['place'], $tells['attached']['each_side']) : null,
+            letter: $tells['letter'] ?? 'J',
+        );
+    }
+
+    /**
+     * What a text tells that was written before texts told anything but clocks: its own clocks, under the names that they
+     * had on every page.
+     *
+     * @param  array<string, string>  $clocks
+     */
+    public function compileOlder(array $clocks, string $place): Tells
+    {
+        $tells = Data::json('tells/schema-1.json');
+        $known = array_intersect_key($tells['clocks'], $clocks);
+        foreach ($known as $name => $clock) {
+            $known[$name]['at'] = $clocks[$name];
+        }
+
+        return $this->compile(['clocks' => $known] + $tells, array_diff_key($clocks, $known), $place);
+    }
+
+    /**
+     * @param  array<'a'|'b', mixed>  $pipes
+     * @return array<'a'|'b', Expression>
+     */
+    private function pipes(array $pipes): array
+    {
+        $read = [];
+        foreach ($pipes as $side => $pipe) {
+            $read[$side] = $this->reader->below('tells')->below('pipes')->below($side)->expression($pipe);
+        }
+
+        return $read;
+    }
+
+    /**
+     * @param  array<string, array<string, mixed>>  $clocks
+     * @param  array<string, string>  $paths
+     * @return array<string, Clock>
+     */
+    private function clocks(array $clocks, array $paths): array
+    {
+        $read = [];
+        foreach ($paths as $name => $path) {
+            $read[$name] = new Clock($name, Clock::labelOf($name), $this->reader->below('clocks')->below($name)->expression($path), null, null, null);
+        }
+        foreach ($clocks as $name => $clock) {
+            $at = $this->reader->below('tells')->below('clocks')->below($name);
+            $until = isset($clock['until']) ? $at->below('until')->stepKey($clock['until']) : null;
+            $read[$name] = new Clock($name, $clock['label'], $at->below('at')->expression($clock['at']), $until, $clock['meanwhile'] ?? null, $clock['free'] ?? null);
+        }
+
+        return $read;
+    }
+
+    /**
+     * @param  array<string, array<string, mixed>>  $columns
+     * @return array<string, Column>
+     */
+    private function register(array $columns): array
+    {
+        $read = [];
+        foreach ($columns as $name => $column) {
+            $read[$name] = new Column($name, $column['label'], $this->reader->below('tells')->below('register')->below($name)->below('value')->expression($column['value']));
+        }
+
+        return $read;
+    }
+
+    private function tag(): Reader
+    {
+        return $this->reader->below('tells')->below('tag');
+    }
+
+    /**
+     * @param  array<int, array<string, mixed>>  $lines
+     * @return list<TagLine>
+     */
+    private function lines(array $lines): array
+    {
+        return array_map(fn (int $i) => $this->line($lines[$i], $this->tag()->below("lines[{$i}]")), array_keys($lines));
+    }
+
+    /** @param  array<string, mixed>  $line */
+    private function line(array $line, Reader $at): TagLine
+    {
+        return new TagLine($line['label'], array_map($at->below('text')->sentence(...), array_values((array) $line['text'])));
+    }
+}

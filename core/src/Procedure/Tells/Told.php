@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure\Tells;
+
+use Diastoma\Core\Procedure\Spoken;
+use Diastoma\Core\Units\UnitSystem;
+
+/** What is told of one joint as it stands. */
+final readonly class Told
+{
+    /**
+     * @param  list<array{name: string, label: string, at: string, until: string|null, meanwhile: string|null, free: string|null}>  $clocks
+     * @param  bool  $leftFace  the crew has moved on from it
+     * @param  array<'a'|'b', string|null>  $pipes  numbers that were recorded; none: it does not say
+     * @param  array<string, mixed>  $register  column => value
+     * @param  array{label: string, text: Spoken|null}  $tagHead
+     * @param  list<array{label: string, text: Spoken|null}>  $tag
+     */
+    public function __construct(
+        public array $clocks,
+        public bool $leftFace,
+        public array $pipes,
+        public array $register,
+        private array $tagHead,
+        private array $tag,
+    ) {
+    }
+
+    /** @return array{head: array{label: string, text: string|null}|null, lines: list<array{label: string, text: string}>} */
+    public function tag(UnitSystem $units, ?\DateTimeZone $zone): array
+    {
+        $lines = [];
+        foreach ($this->tag as $line) {
+            if ($line['text'] !== null) {
+                $lines[] = ['label' => $line['label'], 'text' => $line['text']->in($units, $zone)];
+            }
+        }
+
+        return [
+            'head' => $this->tagHead['label'] === '' ? null : ['label' => $this->tagHead['label'], 'text' => $this->tagHead['text']?->in($units, $zone)],
+            'lines' => $lines,
+        ];
+    }
+}

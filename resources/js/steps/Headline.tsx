@@ -1,0 +1,55 @@
+import { Box, Typography } from '@mui/material'
+import type { ReactElement } from 'react'
+import type { Clock, Subject } from '../api/client'
+import { clockAndCountdown, useNow } from '../ui/useNow'
+import { Sentence } from '../ui/Verdict'
+
+interface Props {
+  data: Subject
+  /** entries that are not yet sent */
+  pendingCount: number
+  judgedHere: boolean
+  /** the step above says the worst already */
+  saidAbove: boolean
+}
+
+/** The one sentence: what is worst, or what comes next. */
+export function Headline({ data, pendingCount, judgedHere, saidAbove }: Props): ReactElement {
+  const { judgement } = data
+  const now = useNow(1000)
+  const worst = judgement.reasons[0]
+  const next = judgement.steps.find((s) => s.key === judgement.next)
+  const waits = judgement.clocks.length > 0 && data.state !== 'accepted' && data.state !== 'cut-out' && judgement.verdict !== 'bad'
+  return (
+    <Box aria-live="polite">
+      {data.closed && <Typography sx={{ fontWeight: 700, mb: 1 }}>{data.closed}</Typography>}
+      {/* On the phone the step above says it already. */}
+      <Box sx={{ display: { xs: saidAbove ? 'none' : 'block', md: 'block' } }}>
+        {judgement.verdict === 'bad' && worst ? (
+          <Sentence verdict="bad" act={worst.do} limit={worst.limit}>{worst.text}</Sentence>
+        ) : judgement.verdict === 'open' ? (
+          <Sentence verdict="open" act={worst && worst.verdict === 'open' ? worst.do : undefined}>
+            {worst && worst.verdict === 'open' ? worst.text : next ? `next is "${next.title}".` : 'nothing is left to record here.'}
+          </Sentence>
+        ) : (
+          <Sentence verdict={judgement.verdict} limit={worst?.limit} act={worst?.do}>{worst ? worst.text : 'every limit is met.'}</Sentence>
+        )}
+      </Box>
+      {waits && <Clocks clocks={judgement.clocks} now={now} zone={data.line.time_zone} />}
+      {pendingCount > 0 && <Typography sx={{ mt: 1, pl: 2.75, color: 'secondary.main', fontWeight: 700 }}>{unsent(pendingCount, judgedHere)}</Typography>}
+    </Box>
+  )
+}
+
+const unsent = (count: number, judgedHere: boolean): string =>
+  `${count === 1 ? 'One entry is' : `${count} entries are`} not yet sent${judgedHere ? '; judged on this device by the same rules.' : `: ${count === 1 ? 'its' : 'their'} judgement waits for the server.`}`
+
+/** Every clock of a joint, those that still run first. */
+function Clocks({ clocks, now, zone }: { clocks: Clock[]; now: number; zone: string }): ReactElement {
+  const running = clocks.filter((c) => Date.parse(c.at) > now)
+  return (
+    <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1, pl: 2.75 }}>
+      {(running.length > 0 ? running : clocks.slice(-1)).map((c) => <li key={c.name}>{c.label} <strong>{clockAndCountdown(c.at, now, zone)}</strong></li>)}
+    </Box>
+  )
+}

@@ -1,0 +1,44 @@
+import { Box } from '@mui/material'
+import type { ReactElement, ReactNode } from 'react'
+import type { StepState } from '../api/client'
+import type { Waiting } from '../outbox/db'
+import { tight, VerdictMark } from '../ui/Verdict'
+
+interface Props {
+  steps: StepState[]
+  current: string
+  /** what waits on this device, by key of its step */
+  pending: Map<string, Waiting>
+  /** the judgement that is shown has seen what waits at this step */
+  seen: (step: StepState) => boolean
+  onSelect: (key: string) => void
+}
+
+/** All steps with where they stand. */
+export function StepList({ steps, current, pending, seen, onSelect }: Props): ReactElement {
+  const numbers = new Map(steps.filter((s) => !s.optional).map((s, i) => [s.key, i + 1]))
+  return (
+    <Box component="ol" aria-label="Steps" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      {steps.map((s) => {
+        const late = pending.get(s.key)
+        const here = current === s.key
+        const faint = s.status === 'todo' && !here && !late
+        return (
+          <Box component="li" key={s.key} sx={{ borderTop: 1, borderColor: 'divider' }}>
+            <Box component="button" type="button" onClick={() => onSelect(s.key)} aria-current={here ? 'step' : undefined}
+              sx={{ all: 'unset', cursor: 'pointer', display: 'flex', gap: 1.5, alignItems: 'center', width: '100%', minHeight: 44, boxSizing: 'border-box', fontWeight: here ? 700 : 400, color: faint ? 'text.secondary' : 'text.primary', '&:focus-visible': { outline: '3px solid var(--accent)' } }}>
+              <Box sx={{ width: 26, display: 'grid', placeItems: 'center' }}>{late && !seen(s) ? <span aria-label="not yet sent">●</span> : s.status === 'done' ? <VerdictMark verdict={s.verdict} /> : s.optional ? '+' : numbers.get(s.key)}</Box>
+              <Box component="span" sx={{ flexGrow: 1, py: 0.75 }}>{s.title}</Box>
+              <Box component="span" sx={{ textAlign: 'right', color: 'text.secondary', fontWeight: 400 }}>{late ? unsent(s, late, seen(s)) : said(s)}</Box>
+            </Box>
+          </Box>
+        )
+      })}
+    </Box>
+  )
+}
+
+const said = (s: StepState): ReactNode => (s.summary ? tight(s.summary) : s.status === 'running' ? 'running' : s.optional ? 'if any' : '')
+
+const unsent = (s: StepState, late: Waiting, seen: boolean): ReactNode =>
+  late.refused ? 'refused' : seen && s.summary ? <>{tight(s.summary)} · not yet sent</> : 'not yet sent'

@@ -1,0 +1,107 @@
+import { Box, Button, TextField, Typography } from '@mui/material'
+import { useState, type ReactElement } from 'react'
+import { useMe } from '../api/queries'
+import type { Waiting } from '../outbox/db'
+import { drop, record } from '../outbox/outbox'
+import { nameOf } from '../ui/nameOf'
+import { useNow } from '../ui/useNow'
+import { tight } from '../ui/Verdict'
+import { Called } from './called'
+import { Figure } from './Figure'
+import { Held } from './Held'
+import { KINDS } from './kinds'
+import type { AtHand } from './kinds/kind'
+import type { LockHere } from './lockHere'
+import { PhotoEntry } from './Photos'
+import { Recorded } from './Recorded'
+import { useRun } from './useRun'
+
+interface Props extends Omit<AtHand, 'limit'> {
+  waiting: Waiting | undefined
+  /** the judgement that is shown has seen what waits */
+  judged: boolean
+  /** what the server will say to the entry that waits, when it will refuse it */
+  wouldRefuse: string | null
+  lock: LockHere | null
+  onMoved: () => void
+  onGo: (key: string) => void
+}
+
+/** One step: what it asks for, or what was recorded. */
+export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ...at }: Props): ReactElement {
+  const { path, data, state, text } = at
+  const kind = KINDS[state.kind]!
+  const [again, setAgain] = useState(false)
+  const [reason, setReason] = useState('')
+  const [photos, setPhotos] = useState<string[]>([])
+  const running = useRun(`${path}/${state.key}`)
+  const called = `${nameOf(data)} · ${state.title}`
+  const inParts = kind.inParts === true
+  const save = async (value: Record<string, unknown>): Promise<void> => {
+    const supersedes = again && !inParts ? { supersedes: state.fact_id, reason: reason || 'measured again' } : {}
+    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...supersedes }, called)
+    setAgain(false)
+    onMoved()
+  }
+  const recorded = state.status === 'done' && !again && !(running && state.again) && !(inParts && state.verdict === 'bad')
+  // A step that must wait is opened by the clock, not by the next look at the page.
+  const now = useNow(1000)
+  const opens = state.opens_at ? Date.parse(state.opens_at) : null
+  const early = opens !== null && now < opens
+  const held = lock?.code === 'too-early' && !early ? null : lock
+  const here: AtHand = { ...at, limit: limitOf(at) }
+  const entry = <kind.Enter {...here} onRecord={(v) => void save(v)} onDone={onMoved} />
+  return (
+    <Called value={called}>
+      <Box component="section" aria-labelledby="step-title">
+        <Typography id="step-title" variant="h2" tabIndex={-1} sx={{ fontSize: '1.35rem', outline: 'none', scrollMarginTop: 12 }}>{state.title}</Typography>
+        {text.why && !recorded && <Typography variant="body2" sx={{ mb: 0.5 }}>{text.why}</Typography>}
+        {state.guide.map((g) => <Typography key={g} sx={{ fontWeight: 700 }}>{tight(g)}</Typography>)}
+
+        {waiting && !again && <Unsent waiting={waiting} wouldRefuse={wouldRefuse} />}
+        {waiting && !judged && !again ? null : recorded ? (
+          <Recorded {...here} kind={kind} onAgain={() => setAgain(true)} />
+        ) : data.closed ? (
+          <Typography sx={{ my: 2 }}>{data.closed}</Typography>
+        ) : (held || early) && !running && !again ? (
+          <Held lock={held} opens={early ? opens : null} now={now} onGo={onGo} />
+        ) : (
+          <>
+            {state.figure && <Figure figure={state.figure} />}
+            {again && !inParts && <TextField label="Why does the earlier entry not count?" value={reason} onChange={(e) => setReason(e.target.value)} sx={{ my: 1.5 }} />}
+            {text.photo && <PhotoEntry subject={path} step={state.key} of={text.photo.of} taken={photos} onTaken={(id) => setPhotos((all) => [...all, id])} />}
+            {entry}
+          </>
+        )}
+        {recorded && state.again && !data.closed && (
+          <Box sx={{ mt: 2 }}>
+            <Typography sx={{ fontWeight: 700, mb: 1 }}>A permit allows one repeat. It is marked for the life of the joint.</Typography>
+            {entry}
+          </Box>
+        )}
+        {state.cautions.map((c) => <Typography key={c} variant="body2" sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>{c}</Typography>)}
+      </Box>
+    </Called>
+  )
+}
+
+/** The limit that a result carries under the name that the drawing has for it. */
+function limitOf({ state, text }: Omit<AtHand, 'limit'>): number | null {
+  const name = text.drawing?.['limit']
+  const held = name ? Object.values(state.results).map((r) => (r as Record<string, unknown>)[name]).find((v) => typeof v === 'number') : null
+  return typeof held === 'number' ? held : null
+}
+
+/** What was recorded here and is still on this device. */
+function Unsent({ waiting, wouldRefuse }: { waiting: Waiting; wouldRefuse: string | null }): ReactElement {
+  const me = useMe()
+  const theirs = waiting.by !== undefined && waiting.by.id !== me.data?.id
+  const stuck = waiting.refused ?? wouldRefuse
+  return (
+    <Box sx={{ my: 2 }}>
+      <Typography sx={{ fontWeight: 700 }}>{waiting.refused ? `Refused: ${waiting.refused}` : wouldRefuse ? `This will be refused: ${wouldRefuse}` : `Recorded ${theirs ? `by ${waiting.by!.name} ` : ''}on this device, not yet sent.`}</Typography>
+      {theirs && stuck && <Typography>{waiting.by!.name} recorded it and can take it back, signed in here.</Typography>}
+      {!theirs && stuck && <Button variant="contained" sx={{ mt: 1 }} onClick={() => void drop(waiting.seq!)}>Enter it again</Button>}
+    </Box>
+  )
+}

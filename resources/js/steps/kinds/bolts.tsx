@@ -1,0 +1,9 @@
+import { BoltsEntry, RecordedBolts } from '../BoltsEntry'
+import type { KindView } from './kind'
+
+export const bolts: KindView = {
+  Enter: ({ path, state, data, onRecord }) => <BoltsEntry path={path} state={state} facts={data.facts} onRecord={onRecord} />,
+  Shown: ({ state, data }) => <RecordedBolts state={state} facts={data.facts} />,
+  again: 'Correct this',
+  inParts: true,
+}

@@ -1,0 +1,33 @@
+import type { ReactElement } from 'react'
+import type { ProcedureText, StepState, StepText, Subject } from '../../api/client'
+
+/** What a page knows of the step at hand. */
+export interface AtHand {
+  /** address of the subject */
+  path: string
+  data: Subject
+  procedure: ProcedureText
+  state: StepState
+  text: StepText
+  /** values that count at each step, what waits on the device included */
+  values: Record<string, Record<string, unknown>>
+  role: string | undefined
+  /** the limit that the round is drawn against, in the unit of its readings */
+  limit: number | null
+}
+
+export interface Entering extends AtHand {
+  onRecord: (value: Record<string, unknown>) => void
+  onDone: () => void
+}
+
+/** How a kind of step is taken and shown. One of each name that the core has. */
+export interface KindView {
+  Enter: (at: Entering) => ReactElement
+  /** What is shown of it once it is recorded, beside its sentences. */
+  Shown?: (at: AtHand) => ReactElement | null
+  /** What the button says that takes it again; null: it is not taken again from here. */
+  again: string | null
+  /** Its fact comes in parts, each of them recorded by itself. */
+  inParts?: boolean
+}

@@ -1,0 +1,27 @@
+import type { ReactElement } from 'react'
+import { degreesOf, Round } from '../../ui/Round'
+import { centred } from '../Figure'
+import { RoundEntry } from '../RoundEntry'
+import type { AtHand, KindView } from './kind'
+
+function Shown({ state, text, values, limit }: AtHand): ReactElement {
+  const field = text.fields![0]!.key
+  const value = values[state.key] ?? {}
+  const readings = (value['readings'] as Record<string, unknown>[] | undefined) ?? []
+  const result = (state.results[text.drawing?.['of'] ?? ''] ?? {}) as Record<string, unknown>
+  const axis = typeof result['axis_deg'] === 'number' ? result['axis_deg'] : null
+  const radii = text.drawing?.['shape'] === 'radii'
+  const said = state.summary ?? ''
+  const large = typeof result[text.drawing?.['value'] ?? ''] === 'number' && radii ? (said.split(',')[0] ?? said).replace(' oval', '') : said
+  const middle: [string, string, string] = [large, text.across || radii ? 'out of round' : text.fields![0]!.label.toLowerCase(), limit === null ? '' : `limit ${Math.round(limit * 100) / 100} mm`]
+  return (
+    <Round across={text.across ?? false} radii={radii} bad={state.verdict === 'bad'} limit={limit} axisDeg={axis} jaws={state.verdict === 'bad' && axis !== null}
+      readings={centred(readings, field, radii ? result : {}).sort((a, b) => degreesOf(a.clock) - degreesOf(b.clock))} centre={middle} />
+  )
+}
+
+export const round: KindView = {
+  Enter: ({ text, limit, onRecord }) => <RoundEntry step={text} limit={limit} onRecord={onRecord} />,
+  Shown,
+  again: 'Measure again',
+}
