@@ -4,10 +4,12 @@ use App\Http\Controllers\FileController;
 use App\Http\Controllers\JointController;
 use App\Http\Controllers\LineController;
 use App\Http\Controllers\OpenApiController;
+use App\Http\Controllers\PipeController;
 use App\Http\Controllers\ProcedureController;
 use App\Http\Controllers\SectionController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\StoreController;
+use App\Http\Controllers\SubjectController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('openapi.json', OpenApiController::class);
@@ -29,17 +31,22 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::get('lines/{line}/register.csv', [FileController::class, 'csv']);
     Route::get('lines/{line}/line.geojson', [FileController::class, 'geoJson']);
 
-    Route::get('joints/{joint}', [JointController::class, 'show']);
-    Route::post('joints/{joint}/facts', [JointController::class, 'record']);
-    Route::post('joints/{joint}/photos', [JointController::class, 'keepPhoto']);
-    Route::get('photos/{photo}', [JointController::class, 'photo']);
+    Route::get('subjects/{kind}/{subject}', [SubjectController::class, 'show']);
+    Route::post('subjects/{kind}/{subject}/facts', [SubjectController::class, 'record']);
+    Route::post('subjects/{kind}/{subject}/photos', [SubjectController::class, 'keepPhoto']);
+    Route::get('photos/{photo}', [SubjectController::class, 'photo']);
+    // What a device recorded before it had this version of the pages must still arrive.
+    Route::post('{before}/{id}/{what}', [SubjectController::class, 'moved'])->whereIn('before', ['joints', 'tests'])->whereIn('what', ['facts', 'photos']);
+
     Route::post('joints/{joint}/cut-out', [JointController::class, 'cutOut']);
+    Route::post('lines/{line}/stretches', [LineController::class, 'addStretch']);
+    Route::get('lines/{line}/pipes', [PipeController::class, 'index']);
+    Route::post('lines/{line}/pipes', [PipeController::class, 'store']);
+    Route::patch('pipes/{pipe}', [PipeController::class, 'update']);
+    Route::post('pipes/{pipe}/words', [PipeController::class, 'say']);
 
     Route::get('sections/{section}', [SectionController::class, 'show']);
     Route::post('sections/{section}/tests', [SectionController::class, 'begin']);
-    Route::get('tests/{test}', [JointController::class, 'showTest']);
-    Route::post('tests/{test}/facts', [JointController::class, 'recordTest']);
-    Route::post('tests/{test}/photos', [JointController::class, 'keepTestPhoto']);
     Route::get('tests/{test}/stand-in', [SectionController::class, 'standIn']);
     Route::get('tests/{test}/pack.pdf', [SectionController::class, 'pack']);
 

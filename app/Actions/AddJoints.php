@@ -4,6 +4,7 @@ namespace App\Actions;
 
 use App\Models\Joint;
 use App\Models\Line;
+use App\Models\Pipe;
 use App\Models\ProcedureText;
 use App\Support\Conflict;
 use Diastoma\Core\Refused;
@@ -54,15 +55,14 @@ final class AddJoints
         if ($at < $start - 1e-6 || $at > $end + 1e-6) {
             throw Refused::field('chainage_m', "chainage_m is {$at} m; the line goes from {$start} to {$end} m.");
         }
-        $number = trim((string) ($body['number'] ?? '')) ?: $this->nextNumber($line, $place === 'on-pipe' ? 'S' : 'J');
+        $number = trim((string) ($body['number'] ?? '')) ?: $this->nextNumber($line, $procedure->procedure()->tells->letter);
         if (Joint::query()->where('line_id', $line->id)->where('number', $number)->exists()) {
             throw Refused::field('number', "number: there is a joint {$number} on this line already.");
         }
 
-        return Joint::query()->create([
-            'id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => $number, 'chainage_m' => $at, 'procedure_hash' => $procedure->hash, 'place' => $place,
-            'pipes' => ['a' => $body['pipe'] ?? $this->pipeAt($line, $at), 'b' => ''],
-        ]);
+        $pipe = isset($body['pipe']) ? Pipe::findOrMake($line, $body['pipe'], null) : $this->pipeAt($line, $at);
+
+        return $this->made(['line_id' => $line->id, 'number' => $number, 'chainage_m' => $at, 'procedure_hash' => $procedure->hash, 'place' => $place], $pipe);
     }
 
     /**
@@ -86,10 +86,10 @@ final class AddJoints
         foreach (['a', 'b'] as $side) {
             $have = Joint::query()->where('host_id', $host->id)->where('side', $side)->count();
             for ($n = 1; $n <= $each; $n++) {
-                $new[] = Joint::query()->create([
-                    'id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => $host->number.$side.($have + $n), 'chainage_m' => $host->chainage_m, 'procedure_hash' => $procedure->hash,
-                    'place' => 'restraint', 'host_id' => $host->id, 'side' => $side, 'pipes' => ['a' => $host->pipes[$side] ?? $side, 'b' => ''],
-                ]);
+                $new[] = $this->made([
+                    'line_id' => $line->id, 'number' => $host->number.$side.($have + $n), 'chainage_m' => $host->chainage_m, 'procedure_hash' => $procedure->hash,
+                    'place' => 'restraint', 'host_id' => $host->id, 'side' => $side,
+                ], $host->pipeOf($side));
             }
         }
 
@@ -104,11 +104,22 @@ final class AddJoints
         return $letter.($largest + 1);
     }
 
-    /** The planned number of the pipe that lies there. */
-    private function pipeAt(Line $line, float $at): string
+    /** @param  array<string, mixed>  $joint */
+    private function made(array $joint, ?Pipe $pipe): Joint
     {
-        $after = Joint::query()->where('line_id', $line->id)->where('place', 'in-line')->where('chainage_m', '>=', $at)->orderBy('chainage_m')->first();
+        $new = new Joint(['id' => (string) Str::uuid()] + $joint);
+        $new->meets(['a' => $pipe, 'b' => null]);
+        $new->save();
 
-        return $after->pipes['a'] ?? Joint::query()->where('line_id', $line->id)->where('place', 'in-line')->orderByDesc('chainage_m')->first()->pipes['b'] ?? '1';
+        return $new;
+    }
+
+    /** The pipe that lies there by the plan. */
+    private function pipeAt(Line $line, float $at): Pipe
+    {
+        $inLine = Joint::query()->where('line_id', $line->id)->where('place', 'in-line');
+        $after = $inLine->clone()->where('chainage_m', '>=', $at)->orderBy('chainage_m')->first();
+
+        return $after?->pipeOf('a') ?? $inLine->clone()->orderByDesc('chainage_m')->first()?->pipeOf('b') ?? Pipe::findOrMake($line, '1', null);
     }
 }

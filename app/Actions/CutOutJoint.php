@@ -3,8 +3,10 @@
 namespace App\Actions;
 
 use App\Models\Joint;
+use App\Models\Pipe;
 use App\Models\User;
 use App\Support\Conflict;
+use Diastoma\Core\Pipe\PipeNumber;
 use Diastoma\Core\Procedure\Tells\CutOut;
 use Diastoma\Core\Refused;
 use Illuminate\Support\Facades\DB;
@@ -29,27 +31,39 @@ final class CutOutJoint
             }
             $joint->update(['state' => 'cut-out', 'cut_out_at' => now(), 'cut_out_reason' => $reason, 'cut_out_by' => $by->id]);
 
-            return array_map(fn (array $new) => Joint::query()->create([
-                'id' => (string) Str::uuid(), 'line_id' => $joint->line_id, 'number' => $joint->number.$new['letter'], 'chainage_m' => $joint->chainage_m + $new['shift'],
-                'procedure_hash' => $joint->procedure_hash, 'replaces_id' => $joint->id, 'pipes' => $new['pipes'],
-            ]), $this->inItsPlace($joint, $joint->procedure()->tells->cutOut, $pieceM));
+            return $this->inItsPlace($joint, $joint->procedure()->tells->cutOut, $pieceM, $by);
         });
     }
 
-    /** @return list<array{letter: string, shift: float, pipes: array{a: string, b: string}}> */
-    private function inItsPlace(Joint $joint, CutOut $cutOut, ?float $pieceM): array
+    /** @return list<Joint> */
+    private function inItsPlace(Joint $joint, CutOut $cutOut, ?float $pieceM, User $by): array
     {
-        $pipes = $joint->pipes ?? ['a' => 'laid', 'b' => 'new'];
-        $half = ($pieceM ?? $cutOut->pieceM) / 2;
-        $piece = "{$joint->number}P";
+        $ends = ['a' => $joint->pipeOf('a'), 'b' => $joint->pipeOf('b')];
+        if ($cutOut->joints < 2) {
+            return $cutOut->joints === 0 ? [] : [$this->joint($joint, 'A', 0.0, $ends)];
+        }
+        $length = $pieceM ?? $cutOut->pieceM;
+        $piece = Pipe::query()->create([
+            'line_id' => $joint->line_id, 'number' => "{$joint->number}P", 'plain' => PipeNumber::plain("{$joint->number}P"), 'size' => $ends['a']->size ?? $joint->line()->pipe,
+            'length_m' => $length, 'user_id' => $by->id,
+        ]);
 
-        return match ($cutOut->joints) {
-            0 => [],
-            1 => [['letter' => 'A', 'shift' => 0.0, 'pipes' => $pipes]],
-            default => [
-                ['letter' => 'A', 'shift' => -$half, 'pipes' => ['a' => $pipes['a'], 'b' => $piece]],
-                ['letter' => 'B', 'shift' => $half, 'pipes' => ['a' => $piece, 'b' => $pipes['b']]],
-            ],
-        };
+        return [
+            $this->joint($joint, 'A', -$length / 2, ['a' => $ends['a'], 'b' => $piece]),
+            $this->joint($joint, 'B', $length / 2, ['a' => $piece, 'b' => $ends['b']]),
+        ];
+    }
+
+    /** @param  array<'a'|'b', Pipe|null>  $ends */
+    private function joint(Joint $old, string $letter, float $shift, array $ends): Joint
+    {
+        $new = new Joint([
+            'id' => (string) Str::uuid(), 'line_id' => $old->line_id, 'number' => $old->number.$letter, 'chainage_m' => $old->chainage_m + $shift,
+            'procedure_hash' => $old->procedure_hash, 'replaces_id' => $old->id,
+        ]);
+        $new->meets($ends);
+        $new->save();
+
+        return $new;
     }
 }

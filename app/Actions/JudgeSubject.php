@@ -3,17 +3,22 @@
 namespace App\Actions;
 
 use App\Models\Joint;
+use App\Models\Pipe;
 use App\Models\Subject;
+use Diastoma\Core\Pipe\PipeNumber;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
-/** Judges a joint or test from all its facts and keeps the short form on its row, for lists and the string. */
+/** Judges a joint, test or stretch from all its facts and keeps the short form on its row, for lists and the string. */
 final class JudgeSubject
 {
     public function __invoke(Subject $subject): Judgement
     {
         $judgement = $subject->judgement();
+        if ($subject instanceof Joint && $this->notePipes($subject, $judgement)) {
+            $judgement = $subject->judgement();
+        }
         $worst = $judgement->headline()[0] ?? null;
         $subject->fill([
             'verdict' => $judgement->verdict->value,
@@ -64,13 +69,42 @@ final class JudgeSubject
         };
     }
 
-    /** What its procedure tells of a joint, for the string and the register; recorded pipe numbers replace the planned ones. */
+    /** Recorded pipe numbers replace the planned ones; true when other pipes meet here than were thought. */
+    private function notePipes(Joint $joint, Judgement $judgement): bool
+    {
+        $numbers = array_filter($judgement->told->pipes, is_string(...));
+        if (! isset($numbers['a'])) {
+            return false;
+        }
+        $by = $joint->recorded()->last()?->user_id;
+        $pipes = array_map(fn (string $number) => $this->pipe($joint, $number, $by), $numbers);
+        if ($pipes['a']->id === $joint->pipe_a_id && ($pipes['b'] ?? null)?->id === $joint->pipe_b_id) {
+            return false;
+        }
+        $joint->meets($pipes);
+
+        return true;
+    }
+
+    /** One of the two that are known already, else found by its number or made. */
+    private function pipe(Joint $joint, string $number, ?int $by): Pipe
+    {
+        foreach (['a', 'b'] as $side) {
+            $known = $joint->pipeOf($side);
+            if ($known?->plain === PipeNumber::plain($number)) {
+                return $known;
+            }
+        }
+
+        return Pipe::findOrMake($joint->line(), $number, $by);
+    }
+
+    /** What its procedure tells of a joint, for the string and the register. */
     private function noteTold(Joint $joint, Judgement $judgement): void
     {
         $told = $judgement->told;
         $joint->fill(['left_face' => $told->leftFace, 'register' => $told->register, 'signed_by' => $judgement->sealedBy()]);
-        if (($told->pipes['a'] ?? null) !== null) {
-            $joint->pipes = ['a' => $told->pipes['a'], 'b' => $told->pipes['b'] ?? ''];
-        }
+        $laid = array_filter([$joint->pipeOf('a'), $joint->pipeOf('b')], fn (?Pipe $pipe) => $told->leftFace && $pipe?->state === Pipe::TO_HAND);
+        array_map(fn (Pipe $pipe) => $pipe->update(['state' => Pipe::LAID]), $laid);
     }
 }

@@ -3,6 +3,7 @@
 namespace App\Actions;
 
 use App\Models\Joint;
+use App\Models\Pipe;
 use App\Models\PressureTest;
 use App\Models\Section;
 use Diastoma\Core\Calculation\Registry;
@@ -16,6 +17,9 @@ use Illuminate\Support\Str;
 /** What the core says of a section before its test, and the beginning of one. */
 final class PlanSection
 {
+    /** Shorter than this is no run. */
+    private const NOTHING_M = 1e-6;
+
     public function __construct(private readonly Registry $registry, private readonly JudgeSubject $judge)
     {
     }
@@ -26,12 +30,76 @@ final class PlanSection
         $line = $section->line;
 
         return (new SectionPlan($this->registry))->plan(
-            $line->centre_line, $line->pipe,
+            $line->centre_line, $this->runs($section),
             ['from_m' => $section->from_m, 'to_m' => $section->to_m, 'mdp_bar' => $line->mdp_bar] + $section->ask,
             array_values($this->joints($section)->map(fn (Joint $j) => [
                 'number' => $j->number, 'state' => $j->state, 'verdict' => $j->verdict, 'test_from' => $j->clocks[Clock::TEST] ?? null,
             ])->all()),
         );
+    }
+
+    /**
+     * The pipes of the section, one kind after the other.
+     *
+     * @return non-empty-list<array<string, mixed>> size of a pipe, with length_m of the run
+     */
+    public function runs(Section $section): array
+    {
+        $inLine = Joint::query()->where('line_id', $section->line_id)->where('place', 'in-line')->where('state', '!=', 'cut-out')->orderBy('chainage_m');
+        $inside = $inLine->clone()->where('chainage_m', '>', $section->from_m)->where('chainage_m', '<', $section->to_m)->get();
+        // The pipe that reaches over the end is that of the joint beyond it; where there is none, the last joint's second.
+        $joints = $inside->merge($inLine->clone()->where('chainage_m', '>=', $section->to_m)->limit(1)->get());
+        if ($joints->isEmpty()) {
+            $joints = $inLine->clone()->reorder()->orderByDesc('chainage_m')->limit(1)->get();
+        }
+        $pipes = Pipe::query()->whereIn('id', [...$joints->pluck('pipe_a_id'), ...$joints->pluck('pipe_b_id')])->get()->keyBy('id');
+        $at = $section->from_m;
+        $runs = [];
+        foreach ($joints as $joint) {
+            $to = min($joint->chainage_m, $section->to_m);
+            if ($to > $at + self::NOTHING_M) {
+                $runs[] = ['length_m' => $to - $at] + ($pipes[$joint->pipe_a_id]->size ?? $section->line->pipe);
+                $at = $to;
+            }
+        }
+        if ($section->to_m > $at + self::NOTHING_M || $runs === []) {
+            $runs[] = ['length_m' => $section->to_m - $at] + ($pipes[$joints->last()?->pipe_b_id]->size ?? $section->line->pipe);
+        }
+
+        return self::joined($runs);
+    }
+
+    /**
+     * Runs of the same pipe are one.
+     *
+     * @param  non-empty-list<array<string, mixed>>  $runs
+     * @return non-empty-list<array<string, mixed>>
+     */
+    private static function joined(array $runs): array
+    {
+        $joined = [array_shift($runs)];
+        foreach ($runs as $run) {
+            $last = count($joined) - 1;
+            if (array_diff_key($run, ['length_m' => true]) == array_diff_key($joined[$last], ['length_m' => true])) {
+                $joined[$last]['length_m'] += $run['length_m'];
+            } else {
+                $joined[] = $run;
+            }
+        }
+
+        return $joined;
+    }
+
+    /**
+     * What the make-up methods call the material; polyethylene wherever there is some, for no allowance is for it.
+     *
+     * @param  list<array<string, mixed>>  $runs
+     */
+    private static function allowanceMaterial(array $runs): ?string
+    {
+        $all = array_values(array_unique(array_map(fn (array $run) => Material::startValues($run['material'])['allowance_material'], $runs)));
+
+        return in_array('pe', $all, true) ? 'pe' : (count($all) === 1 ? $all[0] : null);
     }
 
     /**
@@ -54,12 +122,13 @@ final class PlanSection
     private function next(Section $section): PressureTest
     {
         $plan = $this->plan($section);
+        $runs = $this->runs($section);
         $test = new PressureTest([
             'id' => (string) Str::uuid(), 'section_id' => $section->id, 'number' => (int) $section->tests()->max('number') + 1,
             'context' => [
                 'segments' => $plan['segments'], 'allowance_segments' => $plan['allowance_segments'], 'gauge_target_kpa' => round($plan['gauge']['target_kpa'], 3),
-                'stp_kpa' => $plan['stp_kpa'], 'time_zone' => $section->line->project->time_zone, 'creep_m' => $section->line->pipe['creep_m'] ?? null,
-                'allowance_material' => Material::startValues($section->line->pipe['material'])['allowance_material'],
+                'stp_kpa' => $plan['stp_kpa'], 'time_zone' => $section->line->project->time_zone, 'creep_m' => max(array_map(fn (array $run) => $run['creep_m'] ?? 0, $runs)) ?: null,
+                'allowance_material' => self::allowanceMaterial($runs),
                 'open_at_start' => $plan['missing'],
             ],
         ]);

@@ -21,7 +21,7 @@ use OpenApi\Attributes as OA;
 ])]
 #[OA\Schema(schema: 'Pipe', required: ['material', 'dn_mm', 'od_mm', 'sdr', 'wall_mm'], properties: [
     new OA\Property(property: 'material', type: 'string'), new OA\Property(property: 'dn_mm', type: 'number'), new OA\Property(property: 'od_mm', type: 'number'),
-    new OA\Property(property: 'sdr', type: 'number'), new OA\Property(property: 'wall_mm', type: 'number'),
+    new OA\Property(property: 'sdr', type: 'number'), new OA\Property(property: 'wall_mm', type: 'number'), new OA\Property(property: 'series', type: 'string'), new OA\Property(property: 'size', description: 'as it is called', type: 'string'),
 ])]
 #[OA\Schema(schema: 'Clock', required: ['name', 'label', 'at', 'until', 'meanwhile', 'free'], description: 'a time that is counted down to', properties: [
     new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'label', type: 'string'), new OA\Property(property: 'at', type: 'string'),
@@ -29,6 +29,26 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'meanwhile', type: 'string', nullable: true, description: 'what is to be done while it runs'), new OA\Property(property: 'free', type: 'string', nullable: true, description: 'what may be done when it has run out'),
 ])]
 #[OA\Schema(schema: 'TagLine', required: ['label', 'text'], properties: [new OA\Property(property: 'label', type: 'string'), new OA\Property(property: 'text', type: 'string', nullable: true)])]
+#[OA\Schema(schema: 'StretchShort', required: ['id', 'name', 'from_m', 'to_m', 'state', 'verdict', 'done', 'total', 'headline'], properties: [
+    new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'from_m', type: 'number'), new OA\Property(property: 'to_m', description: 'null: a point', type: 'number', nullable: true),
+    new OA\Property(property: 'state', type: 'string', enum: ['planned', 'begun', 'made', 'accepted']), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+    new OA\Property(property: 'done', type: 'integer'), new OA\Property(property: 'total', type: 'integer'), new OA\Property(property: 'headline', type: 'string', nullable: true),
+])]
+#[OA\Schema(schema: 'PipeChange', properties: [
+    new OA\Property(property: 'serial', type: 'string', nullable: true), new OA\Property(property: 'source', description: 'where it is from', type: 'string', nullable: true), new OA\Property(property: 'length_m', type: 'number', nullable: true),
+    new OA\Property(property: 'material', type: 'string', enum: ['PE100', 'PVC-U']), new OA\Property(property: 'series', type: 'string', enum: ['metric', 'ips', 'dips']),
+    new OA\Property(property: 'nominal', description: 'mm in the metric series, inch in the others', type: 'number'), new OA\Property(property: 'sdr', type: 'number', nullable: true), new OA\Property(property: 'wall_mm', type: 'number', nullable: true),
+])]
+#[OA\Schema(schema: 'NewPipe', required: ['number'], allOf: [new OA\Schema(ref: '#/components/schemas/PipeChange')], properties: [new OA\Property(property: 'number', type: 'string')])]
+#[OA\Schema(schema: 'LinePipe', required: ['id', 'number', 'serial', 'length_m', 'source', 'state', 'reason', 'pipe', 'joints', 'said'], properties: [
+    new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'serial', type: 'string', nullable: true), new OA\Property(property: 'length_m', type: 'number', nullable: true),
+    new OA\Property(property: 'source', type: 'string', nullable: true), new OA\Property(property: 'state', type: 'string', enum: ['to-hand', 'laid', 'rejected']), new OA\Property(property: 'reason', type: 'string', nullable: true),
+    new OA\Property(property: 'pipe', ref: '#/components/schemas/Pipe'), new OA\Property(property: 'joints', description: 'numbers of those in which it lies or is planned', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'said', description: 'what was said of it, the last first', type: 'array', items: new OA\Items(required: ['state', 'reason', 'by', 'at'], type: 'object', properties: [
+        new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'reason', type: 'string', nullable: true), new OA\Property(property: 'by', type: 'string'), new OA\Property(property: 'at', type: 'string'),
+    ])),
+])]
 #[OA\Schema(schema: 'JointShort', required: ['id', 'number', 'chainage_m', 'state', 'verdict', 'done', 'total', 'next_step', 'clocks', 'left_face', 'replaces_id', 'pipes', 'headline', 'place', 'host_id', 'procedure_hash'], properties: [
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'chainage_m', type: 'number'),
     new OA\Property(property: 'state', type: 'string', enum: ['planned', 'begun', 'made', 'accepted', 'cut-out']), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
@@ -73,7 +93,8 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'project', type: 'string'), new OA\Property(property: 'pipe', ref: '#/components/schemas/Pipe'), new OA\Property(property: 'length_m', type: 'number'), new OA\Property(property: 'start_m', type: 'number'),
     new OA\Property(property: 'joints', type: 'array', items: new OA\Items(ref: '#/components/schemas/JointShort')), new OA\Property(property: 'sections', type: 'array', items: new OA\Items(ref: '#/components/schemas/SectionShort')),
 ])]
-#[OA\Schema(schema: 'LineFull', required: ['project_id', 'role', 'time_zone', 'design_bar', 'mdp_bar', 'pipe_length_m', 'centre_line', 'procedure'], allOf: [new OA\Schema(ref: '#/components/schemas/LineShort')], properties: [
+#[OA\Schema(schema: 'LineFull', required: ['project_id', 'role', 'time_zone', 'design_bar', 'mdp_bar', 'pipe_length_m', 'centre_line', 'procedure', 'stretches'], allOf: [new OA\Schema(ref: '#/components/schemas/LineShort')], properties: [
+    new OA\Property(property: 'stretches', type: 'array', items: new OA\Items(ref: '#/components/schemas/StretchShort')),
     new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'role', type: 'string', enum: ['joiner', 'foreman', 'inspector', 'engineer']), new OA\Property(property: 'time_zone', type: 'string'),
     new OA\Property(property: 'design_bar', type: 'number'), new OA\Property(property: 'mdp_bar', type: 'number'), new OA\Property(property: 'pipe_length_m', type: 'number'),
     new OA\Property(property: 'centre_line', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
@@ -137,10 +158,11 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'step', type: 'string'), new OA\Property(property: 'value', type: 'object', additionalProperties: true), new OA\Property(property: 'recorded_at', type: 'string'),
     new OA\Property(property: 'supersedes', type: 'string', nullable: true), new OA\Property(property: 'reason', type: 'string', nullable: true),
 ])]
-#[OA\Schema(schema: 'Subject', required: ['id', 'state', 'number', 'context', 'judgement', 'facts', 'photos', 'procedure_hash', 'line', 'closed'], properties: [
+#[OA\Schema(schema: 'Subject', required: ['kind', 'id', 'name', 'state', 'number', 'context', 'judgement', 'facts', 'photos', 'procedure_hash', 'line', 'closed'], properties: [
     new OA\Property(property: 'photos', type: 'array', items: new OA\Items(ref: '#/components/schemas/Photo')), new OA\Property(property: 'place', type: 'string'), new OA\Property(property: 'host', ref: '#/components/schemas/JointName', nullable: true),
     new OA\Property(property: 'attached', type: 'array', items: new OA\Items(required: ['id', 'number', 'side', 'state', 'verdict', 'free_from'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'side', type: 'string'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'), new OA\Property(property: 'free_from', type: 'string', nullable: true)])),
-    new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'chainage_m', type: 'number'),
+    new OA\Property(property: 'kind', type: 'string', enum: ['joint', 'test', 'stretch']), new OA\Property(property: 'name', description: 'how people call it', type: 'string'),
+    new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'state', type: 'string'), new OA\Property(property: 'number', type: 'string'), new OA\Property(property: 'chainage_m', type: 'number'), new OA\Property(property: 'to_m', type: 'number', nullable: true),
     new OA\Property(property: 'judgement', ref: '#/components/schemas/Judgement'), new OA\Property(property: 'facts', type: 'array', items: new OA\Items(ref: '#/components/schemas/Fact')), new OA\Property(property: 'procedure_hash', type: 'string'),
     new OA\Property(property: 'line', required: ['id', 'project_id', 'name', 'service', 'time_zone'], type: 'object', properties: [new OA\Property(property: 'project_id', type: 'integer'), new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'service', type: 'string'), new OA\Property(property: 'time_zone', type: 'string')]),
     new OA\Property(property: 'closed', type: 'string', nullable: true), new OA\Property(property: 'cut_out_reason', type: 'string', nullable: true), new OA\Property(property: 'pipes', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties(type: 'string')),
@@ -149,7 +171,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'context', type: 'object', additionalProperties: true), new OA\Property(property: 'section', type: 'object', properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'from_m', type: 'number'), new OA\Property(property: 'to_m', type: 'number')]),
 ])]
 #[OA\Schema(schema: 'LogEntry', required: ['at', 'by', 'kind', 'id', 'name', 'title', 'again'], properties: [
-    new OA\Property(property: 'at', type: 'string'), new OA\Property(property: 'by', type: 'string'), new OA\Property(property: 'kind', type: 'string', enum: ['joint', 'test']), new OA\Property(property: 'id', type: 'string'),
+    new OA\Property(property: 'at', type: 'string'), new OA\Property(property: 'by', type: 'string'), new OA\Property(property: 'kind', type: 'string', enum: ['joint', 'test', 'stretch']), new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'title', type: 'string'), new OA\Property(property: 'again', description: 'it supersedes an earlier entry', type: 'boolean'),
 ])]
 #[OA\Schema(schema: 'JointName', required: ['id', 'number'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string')])]

@@ -4,6 +4,7 @@ namespace App\Models;
 
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Tells\Clock;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -18,6 +19,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property \Illuminate\Support\Carbon|null $cut_out_at
  * @property string|null $cut_out_reason
  * @property array{a: string, b: string}|null $pipes numbers of the two pipes, planned or recorded
+ * @property string|null $pipe_a_id
+ * @property string|null $pipe_b_id
  * @property bool $left_face the crew has moved on from it
  * @property array<string, mixed>|null $register what its procedure puts into the register, by column
  * @property string|null $signed_by name of who set the seal over it
@@ -26,6 +29,19 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 class Joint extends Subject
 {
+    /** By the place where it sits. */
+    private const CALLED = ['restraint' => 'Restraint', 'on-pipe' => 'Saddle'];
+
+    /** @var Collection<int, Pipe>|null {@see around()} */
+    private ?Collection $around = null;
+
+    public function refresh(): static
+    {
+        $this->around = null;
+
+        return parent::refresh();
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {
@@ -59,18 +75,71 @@ class Joint extends Subject
         return $this->text()->procedure();
     }
 
+    public function name(): string
+    {
+        return (self::CALLED[$this->place] ?? 'Joint')." {$this->number}";
+    }
+
     public function context(): array
     {
         $line = $this->ofLine;
         $pipes = $this->pipes ?? ['a' => 'laid', 'b' => 'new'];
+        $ends = array_map(fn (Pipe $pipe) => $pipe->known(), array_filter(['a' => $this->pipeOf('a'), 'b' => $this->pipeOf('b')]));
 
-        return $line->pipe + [
+        return self::common($ends, $line->pipe) + [
+            'ends' => $ends, 'rejected' => $this->around()->where('state', Pipe::REJECTED)->map(fn (Pipe $p) => ['number' => $p->number, 'reason' => $p->reason ?? ''])->values()->all(),
             'service' => $line->service, 'time_zone' => $line->project->time_zone, 'mdp_bar' => $line->mdp_bar,
             'sides' => ['a' => "pipe {$pipes['a']}", 'b' => "pipe {$pipes['b']}"], 'pipes' => array_filter($this->pipes ?? []),
             // The first of the two joints that replace one brings the closing piece.
             'closing_piece' => $this->replaces_id !== null && str_ends_with($this->number, 'A'),
             'attached' => $this->procedure()->tells->attached === null ? [] : $this->attached(),
         ];
+    }
+
+    /**
+     * What both pipes have alike; where they differ nothing is known of the joint as a whole.
+     *
+     * @param  array<string, array<string, mixed>>  $ends
+     * @param  array<string, mixed>  $planned
+     * @return array<string, mixed>
+     */
+    private static function common(array $ends, array $planned): array
+    {
+        $first = reset($ends);
+        if ($first === false) {
+            return $planned;
+        }
+        foreach ($ends as $end) {
+            $first = array_filter($first, fn (mixed $value, string $key) => ($end[$key] ?? null) == $value, ARRAY_FILTER_USE_BOTH);
+        }
+
+        return array_diff_key($first, ['number' => true]);
+    }
+
+    /**
+     * Its two pipes, and those of the line that were rejected; read once.
+     *
+     * @return Collection<int, Pipe>
+     */
+    private function around(): Collection
+    {
+        $own = array_filter([$this->pipe_a_id, $this->pipe_b_id]);
+
+        return $this->around ??= Pipe::query()->where('line_id', $this->line_id)->where(fn ($q) => $q->whereIn('id', $own)->orWhere('state', Pipe::REJECTED))->get();
+    }
+
+    public function pipeOf(string $side): ?Pipe
+    {
+        $id = $side === 'a' ? $this->pipe_a_id : $this->pipe_b_id;
+
+        return $id === null ? null : $this->around()->firstWhere('id', $id);
+    }
+
+    /** These pipes meet here. @param  array<'a'|'b', Pipe|null>  $pipes */
+    public function meets(array $pipes): void
+    {
+        $this->fill(['pipe_a_id' => ($pipes['a'] ?? null)?->id, 'pipe_b_id' => ($pipes['b'] ?? null)?->id, 'pipes' => array_map(fn (?Pipe $p) => $p->number ?? '', $pipes + ['a' => null, 'b' => null])]);
+        $this->around = null;
     }
 
     /** @return list<array{number: string, end: string, verdict: string, free_from: string|null}> */

@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property list<array{float, float, float, float}> $centre_line
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Joint> $joints
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Section> $sections
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Stretch> $stretches
  * @property-read Project $project
  * @property-read ProcedureText $procedureText
  */
@@ -53,6 +54,12 @@ class Line extends Model
     public function sections(): HasMany
     {
         return $this->hasMany(Section::class)->orderBy('from_m');
+    }
+
+    /** @return HasMany<Stretch, $this> */
+    public function stretches(): HasMany
+    {
+        return $this->hasMany(Stretch::class)->orderBy('from_m')->orderBy('name');
     }
 
     public function length(): float

@@ -38,6 +38,11 @@ class PressureTest extends Subject
         return $this->section->method->procedure();
     }
 
+    public function name(): string
+    {
+        return "{$this->section->name}, test {$this->number}";
+    }
+
     public function context(): array
     {
         return $this->context;

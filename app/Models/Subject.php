@@ -12,7 +12,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\MorphMany;
 
 /**
- * What facts are recorded about and a procedure judges: a joint or a pressure test.
+ * What facts are recorded about and a procedure judges: a joint, a pressure test or a stretch of the line.
  *
  * @property string $id
  * @property string $state planned, begun, made, accepted, cut-out
@@ -63,7 +63,7 @@ abstract class Subject extends Model
         return $this->facts;
     }
 
-    /** Takes along what another copy of it has read of its line and procedure; what was recorded is read anew. */
+    /** Takes along what another copy of it has read of its line and procedure; what was recorded, and its pipes, are read anew. */
     public function knowing(self $other): static
     {
         return $this->setRelations(array_diff_key($other->getRelations(), ['facts' => true]));
@@ -72,6 +72,9 @@ abstract class Subject extends Model
     abstract public function line(): Line;
 
     abstract public function procedure(): Procedure;
+
+    /** How people call it: "Joint 41", "Section 2, test 1". */
+    abstract public function name(): string;
 
     /** What the core must know of the place. @return array<string, mixed> */
     abstract public function context(): array;

@@ -8,7 +8,9 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Route as RoutingRoute;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 
@@ -24,7 +26,12 @@ final class AppServiceProvider extends ServiceProvider
         // Paths, not addresses: the same page works behind any host name.
         Vite::createAssetPathsUsing(fn (string $path) => '/'.$path);
         Model::shouldBeStrict(! $this->app->isProduction());
-        Relation::enforceMorphMap(['joint' => \App\Models\Joint::class, 'test' => \App\Models\PressureTest::class]);
+        Relation::enforceMorphMap(['joint' => \App\Models\Joint::class, 'test' => \App\Models\PressureTest::class, 'stretch' => \App\Models\Stretch::class]);
+        Route::bind('subject', function (string $id, RoutingRoute $route): Model {
+            $class = Relation::getMorphedModel((string) $route->parameter('kind')) ?? abort(404);
+
+            return $class::query()->findOrFail($id);
+        });
         RateLimiter::for('sign-in', fn (Request $request) => Limit::perMinute(8)->by(Address::normal(is_string($request->input('email')) ? $request->input('email') : '').'|'.$request->ip()));
     }
 }

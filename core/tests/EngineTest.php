@@ -238,11 +238,11 @@ it('lets the lowest point see its test pressure and nothing more, unless the eng
     $line = [[0.0, 0.0, 0.0, 100.0], [300.0, 300.0, 0.0, 105.0]];
     $pipe = ['od_mm' => 225, 'wall_mm' => 20.5, 'e_mod_gpa' => 0.9, 'nu' => 0.45, 'restraint' => 'anchored', 'dn_mm' => 225];
     $ask = ['from_m' => 0, 'to_m' => 300, 'gauge_m' => 300, 'mdp_bar' => 8, 'stp_method' => 'en805-surge-calculated', 'water_c' => 12, 'fill_l_s' => 5];
-    $plan = (new SectionPlan(Registry::standard()))->plan($line, $pipe, $ask, [])['gauge'];
+    $plan = (new SectionPlan(Registry::standard()))->plan($line, [['length_m' => 300] + $pipe], $ask, [])['gauge'];
     // 8 bar and 1 bar over it, less 5 m of water column at 9.80665 kPa.
     expect($plan['min_kpa'])->toEqualWithDelta(900 - 5 * 9.80665, 1e-6)->and($plan['max_kpa'])->toEqualWithDelta($plan['min_kpa'], 1e-6)
         ->and($plan['feasible'])->toBeTrue()->and($plan['pipe_max_stated'])->toBeFalse();
-    $stated = (new SectionPlan(Registry::standard()))->plan($line, $pipe, $ask + ['pipe_max_bar' => 16], [])['gauge'];
+    $stated = (new SectionPlan(Registry::standard()))->plan($line, [['length_m' => 300] + $pipe], $ask + ['pipe_max_bar' => 16], [])['gauge'];
     expect($stated['max_kpa'])->toEqualWithDelta(1600 - 5 * 9.80665, 1e-6)->and($stated['target_kpa'])->toEqualWithDelta($plan['target_kpa'], 1e-6);
 });
 
@@ -253,4 +253,19 @@ it('reads the times of the stretching-pipe test from the method, not from the co
     expect($run([])['verdict'])->toBe('good')->and($run(['relax_least_min' => 90])['phase'])->toBe('relax')
         ->and($run(['creep_drop_most_percent' => 15])['phase'])->toBe('creep-drop')->and($run(['reduction_most_percent' => 11])['phase'])->toBe('reduction')
         ->and($run(['main_min' => 45])['outcome'])->toBe('not-finished');
+});
+
+it('plans a section of two kinds of pipe as what each of them takes', function () {
+    $line = [[0.0, 0.0, 0.0, 100.0], [300.0, 300.0, 0.0, 100.0]];
+    $pe = ['od_mm' => 225, 'wall_mm' => 20.5, 'e_mod_gpa' => 0.9, 'nu' => 0.45, 'restraint' => 'anchored', 'dn_mm' => 225];
+    $pvc = ['od_mm' => 250, 'wall_mm' => 7.3, 'e_mod_gpa' => 3.0, 'nu' => 0.38, 'restraint' => 'jointed', 'dn_mm' => 250];
+    $plan = fn (array $runs) => (new SectionPlan(Registry::standard()))->plan($line, $runs, ['from_m' => 0, 'to_m' => 300, 'mdp_bar' => 8, 'stp_method' => 'en805-surge-calculated', 'water_c' => 12, 'fill_l_s' => 5], []);
+    $of = fn (array $runs, string $key) => $plan($runs)['compliance'][$key];
+    $mixed = [['length_m' => 100] + $pe, ['length_m' => 200] + $pvc];
+    foreach (['volume_m3', 'compliance_l_per_bar'] as $key) {
+        expect($of($mixed, $key))->toEqualWithDelta($of([['length_m' => 100] + $pe], $key) + $of([['length_m' => 200] + $pvc], $key), 1e-9)
+            ->and($of(array_reverse($mixed), $key))->toEqualWithDelta($of($mixed, $key), 1e-9);
+    }
+    // The larger end is pushed hardest: pressure on the circle of 250 mm.
+    expect($plan($mixed)['thrust']['force_kn'])->toEqualWithDelta(900 * M_PI / 4 * 0.25 ** 2, 1e-6);
 });

@@ -72,7 +72,7 @@ it('checks a file at the command line', function () {
     $file = Data::folder().'/procedures/pvc-spigot-socket.json';
     $slip = tempnam(sys_get_temp_dir(), 'slip');
     file_put_contents($slip, str_replace('"joint_type"', '"joint_typ"', (string) file_get_contents($file)));
-    expect(console(['check', $file]))->toBe([0, "pvc-spigot-socket 1.4: 9 steps, nothing wrong.\n", ''])
+    expect(console(['check', $file]))->toBe([0, "pvc-spigot-socket 1.5: 9 steps, nothing wrong.\n", ''])
         ->and(console(['check', $slip]))->toMatchArray([0 => 2, 1 => "line 1: joint_type: is missing.\nline 6: joint_typ: \"joint_typ\" is not known here; did you mean \"joint_type\"?\n"])
         ->and(console(['check'])[0])->toBe(64)->and(console(['check', "{$slip}.gone"])[2])->toContain('cannot be read')
         ->and(console(['forms'])[1])->toContain('{"$first": ["$fact.x", "$param.y"]}');

@@ -5,7 +5,6 @@ declare(strict_types=1);
 use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\JudgeFromJson;
-use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\UnitSystem;
@@ -16,17 +15,6 @@ require_once __DIR__.'/helpers.php';
 /*
  * The engine on small procedures made here: each shows one thing that a procedure file can say.
  */
-/** @param  array<string, array<string, mixed>>  $values  step => value, in order, a minute apart */
-function littleJudged(Procedure $procedure, array $values, array $line = []): Judgement
-{
-    $facts = [];
-    $minute = 0;
-    foreach ($values as $key => $value) {
-        $facts[] = new Fact("f{$minute}", $key, $procedure->step($key)->normalise($value), new DateTimeImmutable('2026-05-04T08:00:00Z +'.$minute++.' minutes'), 'J. Weir', 'joiner');
-    }
-
-    return Judge::judge($procedure, $facts, $line, new DateTimeImmutable('2026-05-04T12:00:00Z'));
-}
 
 const GAP = ['id' => 'gap', 'kind' => 'number', 'title' => 'Gap', 'fields' => [['key' => 'gap_mm', 'label' => 'Gap', 'quantity' => 'length', 'min' => 0, 'max' => 20]],
     'judge' => [['calc' => 'guarded-verdict', 'limit' => 'most_mm', 'in' => ['value' => '$fact.gap_mm', 'limit_max' => '$param.most_mm', 'u_expanded' => '$param.u_mm'],

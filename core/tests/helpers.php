@@ -192,6 +192,18 @@ function littleText(array $steps, array $more = []): array
     return $more + ['id' => 'little', 'version' => '1', 'title' => 'Little', 'joint_type' => 'test', 'parameters' => $read, 'steps' => $steps];
 }
 
+/** @param  array<string, array<string, mixed>>  $values  step => value, in order, a minute apart */
+function littleJudged(Procedure $procedure, array $values, array $line = []): Judgement
+{
+    $facts = [];
+    $minute = 0;
+    foreach ($values as $key => $value) {
+        $facts[] = new Fact("f{$minute}", $key, $procedure->step($key)->normalise($value), new DateTimeImmutable('2026-05-04T08:00:00Z +'.$minute++.' minutes'), 'J. Weir', 'joiner');
+    }
+
+    return Judge::judge($procedure, $facts, $line, new DateTimeImmutable('2026-05-04T12:00:00Z'));
+}
+
 /** A sentence with its places filled from values alone. */
 function said(string $text, array $values): Spoken
 {

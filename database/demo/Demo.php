@@ -9,8 +9,10 @@ use App\Actions\JudgeSubject;
 use App\Actions\KeepPhoto;
 use App\Actions\PlanSection;
 use App\Actions\RecordFact;
+use App\Actions\SayOfPipe;
 use App\Models\Joint;
 use App\Models\Line;
+use App\Models\Pipe;
 use App\Models\ProcedureText;
 use App\Models\Project;
 use App\Models\Role;
@@ -47,6 +49,7 @@ final class Demo
         private readonly AddJoints $addJoints,
         private readonly KeepPhoto $keepPhoto,
         private readonly Stores $stores,
+        private readonly SayOfPipe $sayOfPipe,
     ) {
     }
 
@@ -107,6 +110,8 @@ final class Demo
         $this->begin($joints['35'], 35, $this->now->modify('-12 minutes'));
         $this->test($line, 0, 'none', $this->now->modify('-3 days')->setTime(8, 0), true);
         $this->test($line, 1, 'air', $this->now->modify('-1 day')->setTime(8, 30), false);
+        $pipe = Pipe::query()->where('line_id', $line->id)->where('plain', '48')->firstOrFail();
+        ($this->sayOfPipe)($pipe, $this->people['joiner'], true, 'Gouged deeper than a tenth of the wall, 2 m from its end.');
     }
 
     /** A large main: one joint accepted, one with two windings cooling, one whose gap asks for preheating, one whose restraints still cool. */

@@ -22,6 +22,8 @@ const TestPage = lazy(() => import('./section/TestPage'))
 const RegisterPage = lazy(() => import('./records/RegisterPage'))
 const ProceduresPage = lazy(() => import('./procedures/ProceduresPage'))
 const StoresPage = lazy(() => import('./stores/StoresPage'))
+const PipesPage = lazy(() => import('./pipes/PipesPage'))
+const StretchPage = lazy(() => import('./stretch/StretchPage'))
 const TagPage = lazy(() => import('./joint/TagPage'))
 const BenchPage = lazy(() => import('./bench/BenchPage'))
 
@@ -47,6 +49,8 @@ const router = createBrowserRouter([
       { path: '/lines/new', element: <NewLine /> },
       { path: '/lines/:id', element: <LinePage /> },
       { path: '/lines/:id/register', element: <RegisterPage /> },
+      { path: '/lines/:id/pipes', element: <PipesPage /> },
+      { path: '/stretches/:id', element: <StretchPage /> },
       { path: '/joints/:id', element: <JointPage /> },
       { path: '/joints/:id/tag', element: <TagPage /> },
       { path: '/stores', element: <StoresPage /> },

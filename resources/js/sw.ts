@@ -8,6 +8,8 @@ import { CacheFirst, NetworkFirst } from 'workbox-strategies'
 declare const self: ServiceWorkerGlobalScope
 
 const SHELL = 'shell'
+/** Named anew when answers change their form: a page never reads one that it does not know. */
+const ANSWERS = 'answers-2'
 
 self.addEventListener('install', (event) => {
   event.waitUntil(
@@ -22,7 +24,14 @@ self.addEventListener('install', (event) => {
     })(),
   )
 })
-self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()))
+self.addEventListener('activate', (event) => {
+  event.waitUntil(
+    (async () => {
+      await Promise.all((await caches.keys()).filter((name) => name.startsWith('answers') && name !== ANSWERS).map((name) => caches.delete(name)))
+      await self.clients.claim()
+    })(),
+  )
+})
 self.addEventListener('message', (event) => {
   if (event.data === 'claim') event.waitUntil(self.clients.claim())
 })
@@ -40,6 +49,6 @@ registerRoute(({ url, request }) => request.mode === 'navigate' && !url.pathname
 })
 registerRoute(
   ({ url, request }) => request.method === 'GET' && url.pathname.startsWith('/api/v1/') && !/\.(pdf|csv|geojson)$/.test(url.pathname),
-  new NetworkFirst({ cacheName: 'answers', networkTimeoutSeconds: 8, plugins: [{ cacheWillUpdate: async ({ response }) => (response.status === 200 ? response : null) }] }),
+  new NetworkFirst({ cacheName: ANSWERS, networkTimeoutSeconds: 8, plugins: [{ cacheWillUpdate: async ({ response }) => (response.status === 200 ? response : null) }] }),
 )
 setCatchHandler(async () => Response.error())

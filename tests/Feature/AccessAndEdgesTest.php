@@ -11,14 +11,14 @@ use Illuminate\Support\Str;
 it('lets each role do exactly what it may', function (string $what, array $may) {
     $line = $this->makeLine();
     $joint = $line['joints'][0]['id'];
-    $this->record('joiner', "joints/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated();
+    $this->record('joiner', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated();
     $method = $line['sections'][0];
     $hash = $this->lineBody()['sections'][0]['method_hash'];
     $ask = fn (string $who) => match ($what) {
         'make a line' => $this->as($who)->postJson('/api/v1/lines', $this->lineBody(more: ['name' => "By {$who}"])),
         'add a section' => $this->as($who)->postJson("/api/v1/lines/{$line['id']}/sections", ['name' => 'Two', 'from_m' => 0, 'to_m' => 6, 'method_hash' => $hash]),
         'load a procedure' => $this->as($who)->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => ['id' => "own-{$who}"] + Diastoma\Core\Data::json('procedures/pvc-spigot-socket.json')]),
-        'record' => $this->record($who, "joints/{$line['joints'][1]['id']}", 'pipes', ['pipe_a' => $who, 'pipe_b' => '3'], ['supersedes' => Fact::query()->where('subject_id', $line['joints'][1]['id'])->latest('seq')->value('id'), 'reason' => 'tried']),
+        'record' => $this->record($who, "subjects/joint/{$line['joints'][1]['id']}", 'pipes', ['pipe_a' => $who, 'pipe_b' => '3'], ['supersedes' => Fact::query()->where('subject_id', $line['joints'][1]['id'])->latest('seq')->value('id'), 'reason' => 'tried']),
         'begin a test' => $this->as($who)->postJson("/api/v1/sections/{$method['id']}/tests"),
         'cut out' => $this->as($who)->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'cracked']),
         'look' => $this->as($who)->getJson("/api/v1/lines/{$line['id']}"),
@@ -50,7 +50,7 @@ it('answers hostile bodies with a problem that names a field, and stores nothing
     foreach ($odd as $value) {
         foreach (['id', 'step', 'value', 'recorded_at'] as $key) {
             $body = [$key => $value] + ['id' => (string) Str::uuid(), 'step' => 'pipes', 'value' => ['pipe_a' => '1', 'pipe_b' => '2'], 'recorded_at' => '2026-05-04T10:00:00+02:00'];
-            $answer = $this->as('joiner')->postJson("/api/v1/joints/{$joint}/facts", $body);
+            $answer = $this->as('joiner')->postJson("/api/v1/subjects/joint/{$joint}/facts", $body);
             expect($answer->getStatusCode())->toBe(422, "{$key} = ".json_encode($value))->and($answer->headers->get('Content-Type'))->toBe('application/problem+json')->and($answer->json('errors.0.message'))->toBeString();
         }
         foreach (['name', 'dn_mm', 'sdr', 'mdp_bar', 'pipe_length_m', 'procedure_hash', 'centre_line', 'service'] as $key) {
@@ -109,8 +109,8 @@ it('describes every route in the document that it serves', function () {
 it('shows each person their own units', function () {
     $line = $this->makeLine();
     $joint = $line['joints'][0]['id'];
-    $this->record('joiner', "joints/{$joint}", 'chamfer', ['length_mm' => 40])->assertCreated();
-    $said = fn (string $who) => collect($this->as($who)->getJson("/api/v1/joints/{$joint}")->json('judgement.steps'))->firstWhere('key', 'chamfer')['reasons'][0]['text'];
+    $this->record('joiner', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 40])->assertCreated();
+    $said = fn (string $who) => collect($this->as($who)->getJson("/api/v1/subjects/joint/{$joint}")->json('judgement.steps'))->firstWhere('key', 'chamfer')['reasons'][0]['text'];
     expect($said('joiner'))->toBe('40 mm is too long: too little edge is left.');
     $this->as('joiner')->patchJson('/api/v1/me', ['units' => 'us'])->assertOk();
     expect($said('joiner'))->toBe('1.575 in is too long: too little edge is left.')->and($said('foreman'))->toBe('40 mm is too long: too little edge is left.');
@@ -120,11 +120,11 @@ it('shows each person their own units', function () {
 it('keeps the joints of a line to themselves when two phones send at once', function () {
     $line = $this->makeLine();
     $joint = $line['joints'][0]['id'];
-    $this->record('joiner', "joints/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated();
+    $this->record('joiner', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated();
     // The second phone did not know: it is told, nothing is overwritten, and it may supersede with a reason.
-    $answer = $this->record('foreman', "joints/{$joint}", 'pipes', ['pipe_a' => '8', 'pipe_b' => '9'])->assertConflict();
+    $answer = $this->record('foreman', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '8', 'pipe_b' => '9'])->assertConflict();
     expect($answer->json('errors.0.message'))->toContain('was recorded already')->and(Fact::query()->count())->toBe(1);
     $id = (string) Str::uuid();
-    $this->record('foreman', "joints/{$joint}", 'chamfer', ['length_mm' => 14], ['id' => $id])->assertCreated();
-    $this->record('foreman', "joints/{$line['joints'][1]['id']}", 'chamfer', ['length_mm' => 14], ['id' => $id])->assertConflict();
+    $this->record('foreman', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 14], ['id' => $id])->assertCreated();
+    $this->record('foreman', "subjects/joint/{$line['joints'][1]['id']}", 'chamfer', ['length_mm' => 14], ['id' => $id])->assertConflict();
 });

@@ -53,12 +53,12 @@ beforeEach(function () {
         $facts += ['assemble' => ['clamped' => true, 'free' => true, 'marks_at_face' => true], 'gap' => ['readings' => array_map(fn ($c) => ['clock' => $c, 'value_mm' => 0.4], ['12:00', '3:00', '6:00', '9:00'])]];
         $minute = 0;
         foreach ($but + $facts as $step => $_) {
-            $this->record('joiner', "joints/{$joint}", $step, $but[$step] ?? $facts[$step], ['recorded_at' => (new DateTimeImmutable('2026-05-04T08:50:00+02:00'))->modify('+'.$minute++.' minutes')->format(DATE_ATOM)])->assertCreated();
+            $this->record('joiner', "subjects/joint/{$joint}", $step, $but[$step] ?? $facts[$step], ['recorded_at' => (new DateTimeImmutable('2026-05-04T08:50:00+02:00'))->modify('+'.$minute++.' minutes')->format(DATE_ATOM)])->assertCreated();
         }
 
         return $joint;
     };
-    $this->send = fn (string $joint, string $step, array $value, string $at, array $more = []) => $this->record('joiner', "joints/{$joint}", $step, $value, $more + ['recorded_at' => $at]);
+    $this->send = fn (string $joint, string $step, array $value, string $at, array $more = []) => $this->record('joiner', "subjects/joint/{$joint}", $step, $value, $more + ['recorded_at' => $at]);
 });
 
 afterEach(fn () => Carbon::setTestNow());
@@ -70,10 +70,10 @@ it('takes a joint from its label to a signature, and its clocks with it', functi
     ($this->send)($joint, 'cooling', ['released_at' => '2026-05-04T09:40:00+02:00'], '2026-05-04T09:40:00+02:00')->assertCreated();
     $signs = ['indicators_up' => true, 'marks_visible' => true, 'marks_moved' => false, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false];
     ($this->send)($joint, 'look', $signs, '2026-05-04T09:41:00+02:00')->assertCreated();
-    $this->record('joiner', "joints/{$joint}", 'accept', ['signed' => true])->assertForbidden();
-    $this->record('inspector', "joints/{$joint}", 'accept', ['signed' => true], ['recorded_at' => '2026-05-04T09:50:00+02:00'])->assertCreated()->assertJsonPath('judgement.verdict', 'good');
+    $this->record('joiner', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertForbidden();
+    $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true], ['recorded_at' => '2026-05-04T09:50:00+02:00'])->assertCreated()->assertJsonPath('judgement.verdict', 'good');
     expect(Joint::query()->findOrFail($joint)->state->value ?? Joint::query()->findOrFail($joint)->state)->toBe('accepted');
-    $this->record('joiner', "joints/{$joint}", 'trace-codes', ['fitting_code' => 'aB3dE5fG7hJ9kL1m'])->assertConflict();
+    $this->record('joiner', "subjects/joint/{$joint}", 'trace-codes', ['fitting_code' => 'aB3dE5fG7hJ9kL1m'])->assertConflict();
 });
 
 it('keeps the pieces of a fusion, says nothing bad before its end, and lets the file of the box complete it', function () {
@@ -90,7 +90,7 @@ it('keeps the pieces of a fusion, says nothing bad before its end, and lets the 
 it('never calls a fitting good that was fused twice, except by a permit where the procedure knows one', function (string $procedure, bool $permit, string $verdict) {
     $joint = ($this->coupler)($procedure);
     ($this->send)($joint, 'fusion', fusedAt('2026-05-04T09:15:00+02:00', 'interruption'), '2026-05-04T09:15:05+02:00')->assertCreated();
-    $signed = fn (string $who) => $this->record($who, "joints/{$joint}", 'permit', ['signed' => true, 'document' => 'Works procedure 7, clause 4', 'cause' => 'supply', 'cooled' => true], ['recorded_at' => '2026-05-04T09:17:00+02:00']);
+    $signed = fn (string $who) => $this->record($who, "subjects/joint/{$joint}", 'permit', ['signed' => true, 'document' => 'Works procedure 7, clause 4', 'cause' => 'supply', 'cooled' => true], ['recorded_at' => '2026-05-04T09:17:00+02:00']);
     if ($permit) {
         $signed('joiner')->assertForbidden();
         $signed('engineer')->assertCreated();
@@ -98,21 +98,21 @@ it('never calls a fitting good that was fused twice, except by a permit where th
     $again = ($this->send)($joint, 'fusion', fusedAt('2026-05-04T09:19:40+02:00'), '2026-05-04T09:20:00+02:00')->assertCreated()->json('judgement');
     expect(stepOf($again, 'fusion')['verdict'])->toBe($verdict, json_encode(array_column(stepOf($again, 'fusion')['reasons'], 'text')));
     // Whatever is said of the second, the first trace is still there.
-    expect(collect($this->as('joiner')->getJson("/api/v1/joints/{$joint}")->json('facts'))->where('step', 'fusion'))->toHaveCount(2);
+    expect(collect($this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint}")->json('facts'))->where('step', 'fusion'))->toHaveCount(2);
 })->with([['ef-coupler-one-pass', false, 'bad'], ['ef-coupler-groove', false, 'bad'], ['ef-coupler-groove', true, 'close']]);
 
 it('keeps a tap that was done while it was shut, and it is bad for good, whatever clock a device shows', function (string $at) {
     $line = $this->as('engineer')->postJson('/api/v1/lines', ['dn_mm' => 110, 'sdr' => 11] + $this->lineBody('ef-coupler-one-pass', ['name' => 'Services']))->assertCreated()->json();
     $hash = ProcedureText::query()->where('key', 'ef-saddle-tapping')->firstOrFail()->hash;
     $saddle = $this->as('engineer')->postJson("/api/v1/lines/{$line['id']}/joints", ['procedure_hash' => $hash, 'chainage_m' => 4])->assertCreated()->json('0.id');
-    $tap = fn (string $at, array $more = []) => $this->record('joiner', "joints/{$saddle}", 'tap', ['cut' => true, 'capped' => true], $more + ['recorded_at' => $at]);
+    $tap = fn (string $at, array $more = []) => $this->record('joiner', "subjects/joint/{$saddle}", 'tap', ['cut' => true, 'capped' => true], $more + ['recorded_at' => $at]);
     $judgement = $tap($at, ['id' => $id = (string) Str::uuid()])->assertCreated()->json('judgement');
     expect($judgement['verdict'])->toBe('bad')->and(stepOf($judgement, 'tap')['lock'])->toMatchArray(['code' => 'needs-good', 'protects' => true])
         ->and(stepOf($judgement, 'tap')['reasons'][0]['text'])->toContain('while it was shut: "Test the branch, main uncut" must be good first.');
     // What is entered later does not make it done later.
     $later = $tap('2031-06-01T00:00:00Z', ['supersedes' => $id, 'reason' => 'mistyped'])->assertCreated()->json('judgement');
     expect(stepOf($later, 'tap')['verdict'])->toBe('bad')
-        ->and($this->as('joiner')->getJson("/api/v1/joints/{$saddle}")->json('facts'))->toHaveCount(2);
+        ->and($this->as('joiner')->getJson("/api/v1/subjects/joint/{$saddle}")->json('facts'))->toHaveCount(2);
 })->with(['2026-05-04T09:00:00+02:00', '2031-01-01T00:00:00Z']);
 
 it('lists joints of every kind in the register and in what goes out', function () {

@@ -23,18 +23,18 @@ it('plans a section, runs a test, signs it and prints the pack', function () {
         'phases' => $run->json('marks'), 'look' => ['leak' => false],
     ];
     foreach ($facts as $step => $value) {
-        $last = $this->record('foreman', "tests/{$test}", $step, $value)->assertCreated();
+        $last = $this->record('foreman', "subjects/test/{$test}", $step, $value)->assertCreated();
     }
     $phases = collect($last->json('judgement.steps'))->firstWhere('key', 'phases');
     expect($phases['verdict'])->toBe('good', json_encode($phases['reasons']));
     // Two joints of the section are not made: the arithmetic may be good, the test is not signed.
-    $this->record('engineer', "tests/{$test}", 'sign-engineer', ['signed' => true])->assertUnprocessable()->assertJsonPath('errors.0.message', 'It cannot be signed yet: Joint 1 is not made.');
+    $this->record('engineer', "subjects/test/{$test}", 'sign-engineer', ['signed' => true])->assertUnprocessable()->assertJsonPath('errors.0.message', 'It cannot be signed yet: Joint 1 is not made.');
     foreach ($line['joints'] as $joint) {
         recordPvcJoint($this, $joint['id']);
-        $this->record('inspector', "joints/{$joint['id']}", 'accept', ['signed' => true])->assertCreated();
+        $this->record('inspector', "subjects/joint/{$joint['id']}", 'accept', ['signed' => true])->assertCreated();
     }
-    $this->record('engineer', "tests/{$test}", 'sign-engineer', ['signed' => true])->assertCreated();
-    $this->record('inspector', "tests/{$test}", 'sign-inspector', ['signed' => true])->assertCreated()->assertJsonPath('state', 'accepted')->assertJsonPath('judgement.verdict', 'good');
+    $this->record('engineer', "subjects/test/{$test}", 'sign-engineer', ['signed' => true])->assertCreated();
+    $this->record('inspector', "subjects/test/{$test}", 'sign-inspector', ['signed' => true])->assertCreated()->assertJsonPath('state', 'accepted')->assertJsonPath('judgement.verdict', 'good');
     $pdf = $this->as('engineer')->get("/api/v1/tests/{$test}/pack.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent();
     expect(substr($pdf, 0, 5))->toBe('%PDF-')->and(strlen($pdf))->toBeGreaterThan(20000)->and(PressureTest::query()->first()->sealed_at)->not->toBeNull();
 });
@@ -88,8 +88,8 @@ it('lets an engineer load a school as data and judges by it, and names each faul
     $hash = $this->as('engineer')->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])->assertCreated()->json('hash');
     $line = $this->as('engineer')->postJson('/api/v1/lines', ['procedure_hash' => $hash] + $this->lineBody())->assertCreated()->json();
     $joint = $line['joints'][0]['id'];
-    $this->record('joiner', "joints/{$joint}", 'mark', ['depth_mm' => 132, 'mark_mm' => 122])->assertCreated();
-    expect($this->record('joiner', "joints/{$joint}", 'seen', ['visible_mm' => 3])->assertCreated()->json('judgement.verdict'))->toBe('bad');
+    $this->record('joiner', "subjects/joint/{$joint}", 'mark', ['depth_mm' => 132, 'mark_mm' => 122])->assertCreated();
+    expect($this->record('joiner', "subjects/joint/{$joint}", 'seen', ['visible_mm' => 3])->assertCreated()->json('judgement.verdict'))->toBe('bad');
     unset($raw['title']);
     $raw['steps'][0]['kind'] = 'dance';
     expect(array_column($this->as('engineer')->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])->assertUnprocessable()->json('errors'), 'field'))

@@ -76,22 +76,22 @@ it('takes into a fact what the stores hold, whatever the device says of it, and 
     $kit = kitOf($this, '2026-05-01');
     $forged = ['box' => ['due_on' => '2099-01-01'] + $kit['box']] + $kit;
     $first = (string) Str::uuid();
-    $answer = $this->record('joiner', "joints/{$joint}", 'kit', $forged, ['id' => $first])->assertCreated();
+    $answer = $this->record('joiner', "subjects/joint/{$joint}", 'kit', $forged, ['id' => $first])->assertCreated();
     $step = fn (array $judgement): array => collect($judgement['steps'])->firstWhere('key', 'kit');
     expect($step($answer->json('judgement'))['verdict'])->toBe('bad')->and($step($answer->json('judgement'))['reasons'][0]['text'])->toBe('Box A: calibration was due on 2026-05-01.');
     $box = StoreItem::query()->where('name', 'Box A')->firstOrFail();
     $renewed = keepIn($this, 'foreman', 'fusion-box', 'Box A', ['due_on' => '2027-05-01', 'efficiency' => 0.85, 'power_factor' => 0.8], ['supersedes' => $box->id, 'reason' => 'calibrated'])->json('snapshot');
-    expect($step($this->as('joiner')->getJson("/api/v1/joints/{$joint}")->json('judgement'))['verdict'])->toBe('bad');
-    $again = $this->record('joiner', "joints/{$joint}", 'kit', ['box' => $renewed] + $kit, ['supersedes' => $first, 'reason' => 'box is back']);
+    expect($step($this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint}")->json('judgement'))['verdict'])->toBe('bad');
+    $again = $this->record('joiner', "subjects/joint/{$joint}", 'kit', ['box' => $renewed] + $kit, ['supersedes' => $first, 'reason' => 'box is back']);
     expect($step($again->assertCreated()->json('judgement'))['verdict'])->toBe('good');
-    $this->record('joiner', "joints/{$joint}", 'kit', ['box' => ['id' => (string) Str::uuid(), 'name' => 'no such box']] + $kit, ['supersedes' => $again->json('fact.id') ?? $first, 'reason' => 'x'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'box');
+    $this->record('joiner', "subjects/joint/{$joint}", 'kit', ['box' => ['id' => (string) Str::uuid(), 'name' => 'no such box']] + $kit, ['supersedes' => $again->json('fact.id') ?? $first, 'reason' => 'x'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'box');
 });
 
 it('keeps a photo once, drawn anew, for those who see the joint', function () {
     Storage::fake();
     $joint = $this->makeLine('ef-coupler-one-pass')['joints'][0]['id'];
     $id = (string) Str::uuid();
-    $send = fn (string $bytes, array $more = []) => $this->as('joiner')->post("/api/v1/joints/{$joint}/photos", $more + ['id' => $id, 'step' => 'look', 'taken_at' => '2026-05-04T10:00:00+02:00', 'file' => UploadedFile::fake()->createWithContent('face.png', $bytes)], ['Accept' => 'application/json']);
+    $send = fn (string $bytes, array $more = []) => $this->as('joiner')->post("/api/v1/subjects/joint/{$joint}/photos", $more + ['id' => $id, 'step' => 'look', 'taken_at' => '2026-05-04T10:00:00+02:00', 'file' => UploadedFile::fake()->createWithContent('face.png', $bytes)], ['Accept' => 'application/json']);
     $send('GIF89a no picture at all')->assertUnprocessable()->assertJsonPath('errors.0.field', 'file');
     $send(substr(picture(), 0, 60))->assertUnprocessable()->assertJsonPath('errors.0.field', 'file');
     $send(picture(), ['step' => 'dance'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'step');
@@ -104,7 +104,7 @@ it('keeps a photo once, drawn anew, for those who see the joint', function () {
     expect(getimagesizefromstring((string) $kept->getContent())[2])->toBe(IMAGETYPE_JPEG);
     $this->as('stranger')->getJson("/api/v1/photos/{$id}")->assertNotFound();
     // A fact names its photos; one that was never kept, or belongs elsewhere, is not taken.
-    $looked = fn (array $photos) => $this->record('joiner', "joints/{$joint}", 'look', ['indicators_up' => true, 'marks_visible' => true, 'marks_moved' => false, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false, 'photos' => $photos]);
+    $looked = fn (array $photos) => $this->record('joiner', "subjects/joint/{$joint}", 'look', ['indicators_up' => true, 'marks_visible' => true, 'marks_moved' => false, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false, 'photos' => $photos]);
     $looked(['../../etc/passwd'])->assertUnprocessable();
     $looked([$id])->assertCreated();
 });
@@ -125,6 +125,6 @@ it('adds a saddle where it is said and restraints three to an end, and names wha
     expect(array_column($add(['procedure_hash' => $hash('ef-restraint'), 'host_id' => $host])->assertCreated()->json(), 'number'))->toBe(['1a1', '1a2', '1a3', '1b1', '1b2', '1b3']);
     expect(Joint::query()->where('line_id', $line['id'])->where('place', 'in-line')->count())->toBe(count($line['joints']));
     // Who pulls by them waits for all six.
-    $host = $this->as('joiner')->getJson("/api/v1/joints/{$host}")->json();
+    $host = $this->as('joiner')->getJson("/api/v1/subjects/joint/{$host}")->json();
     expect($host['attached'] ?? [])->toHaveCount(6);
 });

@@ -34,22 +34,22 @@ it('does not sign over an optional step that was recorded and is bad', function 
     $raw['parameters'] = array_intersect_key($raw['parameters'], ['gouge_limit_pct' => 1]);
     $hash = $this->as('engineer')->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])->assertCreated()->json('hash');
     $joint = $this->as('engineer')->postJson('/api/v1/lines', ['procedure_hash' => $hash, 'name' => 'Small'] + $this->lineBody('ef-coupler-one-pass'))->assertCreated()->json('joints.0.id');
-    $this->record('joiner', "joints/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2', 'slides' => 'normal'])->assertCreated();
+    $this->record('joiner', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2', 'slides' => 'normal'])->assertCreated();
     $id = (string) Str::uuid();
-    $steps = $this->record('joiner', "joints/{$joint}", 'gouge@a', ['depth_mm' => 9, 'under' => true], ['id' => $id])->assertCreated()->json('judgement.steps');
+    $steps = $this->record('joiner', "subjects/joint/{$joint}", 'gouge@a', ['depth_mm' => 9, 'under' => true], ['id' => $id])->assertCreated()->json('judgement.steps');
     expect(collect($steps)->firstWhere('key', 'gouge@a'))->toMatchArray(['verdict' => 'bad', 'optional' => true])->and(collect($steps)->firstWhere('key', 'gouge@b')['status'])->toBe('todo');
-    $this->record('inspector', "joints/{$joint}", 'accept', ['signed' => true])->assertUnprocessable()->assertJsonPath('errors.0.message', 'It cannot be signed yet: "Scratches, pipe 1" is bad.');
+    $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertUnprocessable()->assertJsonPath('errors.0.message', 'It cannot be signed yet: "Scratches, pipe 001" is bad.');
     expect(Joint::query()->findOrFail($joint)->sealed_at)->toBeNull();
     // Put right, with the other side never asked for, it is signed.
-    $this->record('joiner', "joints/{$joint}", 'gouge@a', ['depth_mm' => 0.1, 'under' => false], ['supersedes' => $id, 'reason' => 'read again'])->assertCreated();
-    $this->record('inspector', "joints/{$joint}", 'accept', ['signed' => true])->assertCreated();
+    $this->record('joiner', "subjects/joint/{$joint}", 'gouge@a', ['depth_mm' => 0.1, 'under' => false], ['supersedes' => $id, 'reason' => 'read again'])->assertCreated();
+    $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertCreated();
     expect(Joint::query()->findOrFail($joint)->sealed_at)->not->toBeNull();
 });
 
 it('stores nothing under another name than that of who recorded it', function () {
     $joint = $this->makeLine()['joints'][0]['id'];
     $body = ['id' => (string) Str::uuid(), 'step' => 'pipes', 'value' => ['pipe_a' => '1', 'pipe_b' => '2'], 'recorded_at' => '2026-05-04T10:00:00+02:00'];
-    $send = fn (string $who, array $headers) => $this->as($who)->postJson("/api/v1/joints/{$joint}/facts", $body, $headers);
+    $send = fn (string $who, array $headers) => $this->as($who)->postJson("/api/v1/subjects/joint/{$joint}/facts", $body, $headers);
     $joiner = ['X-Recorded-By' => (string) $this->people['joiner']->id];
     $send('foreman', $joiner)->assertConflict()->assertJsonPath('errors.0.field', 'recorded_by');
     $send('foreman', ['X-Recorded-By' => 'nonsense'])->assertConflict();
@@ -57,7 +57,7 @@ it('stores nothing under another name than that of who recorded it', function ()
     $send('joiner', $joiner)->assertCreated();
     expect(Fact::query()->firstOrFail()->user_id)->toBe($this->people['joiner']->id);
     $photo = ['id' => (string) Str::uuid(), 'step' => 'pipes', 'taken_at' => '2026-05-04T10:00:00+02:00', 'file' => UploadedFile::fake()->image('p.png')];
-    $this->as('foreman')->post("/api/v1/joints/{$joint}/photos", $photo, $joiner + ['Accept' => 'application/json'])->assertConflict();
+    $this->as('foreman')->post("/api/v1/subjects/joint/{$joint}/photos", $photo, $joiner + ['Accept' => 'application/json'])->assertConflict();
     expect(Photo::query()->count())->toBe(0);
 });
 
@@ -117,7 +117,7 @@ it('takes no text of another project by its hash, for a line, a joint or a secti
 
 it('answers for a photo only when it is written whole', function () {
     $joint = $this->makeLine('ef-coupler-one-pass')['joints'][0]['id'];
-    $send = fn (string $id) => $this->as('joiner')->post("/api/v1/joints/{$joint}/photos", ['id' => $id, 'step' => 'look', 'taken_at' => '2026-05-04T10:00:00+02:00', 'file' => UploadedFile::fake()->image('p.png', 300, 200)], ['Accept' => 'application/json']);
+    $send = fn (string $id) => $this->as('joiner')->post("/api/v1/subjects/joint/{$joint}/photos", ['id' => $id, 'step' => 'look', 'taken_at' => '2026-05-04T10:00:00+02:00', 'file' => UploadedFile::fake()->image('p.png', 300, 200)], ['Accept' => 'application/json']);
     // A real disk that is full: whatever is written there finds no room.
     $disk = sys_get_temp_dir().'/full-'.Str::random(8);
     mkdir("{$disk}/photos", recursive: true);

@@ -28,7 +28,7 @@ function asked(callable $work): array
 
 it('records a fact with at most eight queries, however many there are already', function () {
     $line = $this->makeLine('pvc-spigot-socket');
-    $path = 'joints/'.$line['joints'][0]['id'];
+    $path = 'subjects/joint/'.$line['joints'][0]['id'];
     $round = ['readings' => array_map(fn ($clock) => ['clock' => $clock, 'value_mm' => 0.5], ['12:00', '3:00', '6:00', '9:00'])];
     $one = asked(fn () => $this->record('joiner', $path, 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated());
     $two = asked(fn () => $this->record('joiner', $path, 'cut', $round)->assertCreated());
@@ -40,8 +40,8 @@ it('records a fact with at most eight queries, however many there are already', 
 it('answers a fact with what it changed, so that nothing else is read anew', function () {
     $line = $this->makeLine('pvc-spigot-socket');
     $joint = $line['joints'][0];
-    $said = $this->record('joiner', "joints/{$joint['id']}", 'pipes', ['pipe_a' => '7', 'pipe_b' => '8'])->assertCreated()->json();
-    $again = $this->as('joiner')->getJson("/api/v1/joints/{$joint['id']}")->json();
+    $said = $this->record('joiner', "subjects/joint/{$joint['id']}", 'pipes', ['pipe_a' => '7', 'pipe_b' => '8'])->assertCreated()->json();
+    $again = $this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint['id']}")->json();
     expect($said['fact'])->toEqual($again['facts'][0])->and($said['facts'])->toBe(1)->and($said['closed'])->toBeNull()->and($said['line_id'])->toBe($line['id'])
         ->and($said['rows'])->toEqual([collect($this->as('joiner')->getJson("/api/v1/lines/{$line['id']}")->json('joints'))->firstWhere('id', $joint['id'])]);
 });

@@ -95,7 +95,7 @@ test('nothing that was acknowledged is lost when the server dies', async () => {
   let killed = false
   const sending = (async () => {
     for (const f of facts) {
-      const status = await post(`/api/v1/joints/${f.joint}/facts`, f.body)
+      const status = await post(`/api/v1/subjects/joint/${f.joint}/facts`, f.body)
       if (status === 201 || status === 200) acknowledged.add(f.body.id)
       if (!killed && acknowledged.size === 7) {
         killed = true
@@ -110,11 +110,11 @@ test('nothing that was acknowledged is lost when the server dies', async () => {
   await gone(child)
   child = await start(home, port)
   await signIn()
-  const stored = async (): Promise<string[]> => (await Promise.all(joints.map(async (j) => ((await (await client.get(`/api/v1/joints/${j.id}`)).json()) as { facts: { id: string }[] }).facts.map((f) => f.id)))).flat()
+  const stored = async (): Promise<string[]> => (await Promise.all(joints.map(async (j) => ((await (await client.get(`/api/v1/subjects/joint/${j.id}`)).json()) as { facts: { id: string }[] }).facts.map((f) => f.id)))).flat()
   const after = await stored()
   for (const id of acknowledged) expect(after.filter((x) => x === id)).toHaveLength(1)
   // The device sends again whatever it is not sure of; in the end each is there once.
-  for (const f of facts) expect([200, 201]).toContain(await post(`/api/v1/joints/${f.joint}/facts`, f.body))
+  for (const f of facts) expect([200, 201]).toContain(await post(`/api/v1/subjects/joint/${f.joint}/facts`, f.body))
   expect((await stored()).sort()).toEqual(facts.map((f) => f.body.id).sort())
 })
 
@@ -142,9 +142,9 @@ test('a fusion and a test go on while the server is dead', async ({ browser }) =
     await page.getByRole('button', { name: 'Fuse', exact: true }).click()
     await dieAndRise(page, /20 times as fast as real/)
     await expect(page.locator('#step-title')).toHaveText('Cooling in the clamp', { timeout: 60_000 })
-    const sent = async (): Promise<number> => (await get<{ facts: { value: { samples?: unknown[] } }[] }>(`joints/${joint.id}`)).facts.reduce((n, f) => n + (f.value.samples?.length ?? 0), 0)
+    const sent = async (): Promise<number> => (await get<{ facts: { value: { samples?: unknown[] } }[] }>(`subjects/joint/${joint.id}`)).facts.reduce((n, f) => n + (f.value.samples?.length ?? 0), 0)
     await expect.poll(sent, { timeout: 60_000 }).toBe(202)
-    const after = await get<{ facts: { id: string; step: string; value: { part: number; samples: number[][] } }[]; judgement: { steps: { key: string; verdict: string; status: string }[] } }>(`joints/${joint.id}`)
+    const after = await get<{ facts: { id: string; step: string; value: { part: number; samples: number[][] } }[]; judgement: { steps: { key: string; verdict: string; status: string }[] } }>(`subjects/joint/${joint.id}`)
     const parts = after.facts.filter((f) => f.step === 'fusion')
     expect(parts.map((f) => f.value.part)).toEqual(parts.map((_, i) => i))
     // The programme has 202 rows; none is missing, none is there twice.

@@ -324,13 +324,13 @@ test('8. clocks: several joints cool at once, they ring, outlive the phone, midn
     const at = (clock: string): string => `2026-10-25T${clock}`
     const joint = made.joints[3]!.id
     const before = trench.coupler(0)
-    for (const [step, value] of before) await trench.post(`joints/${joint}/facts`, { id: crypto.randomUUID(), step, value: step === 'label' ? { ...value, cooling_min: 15 } : value, recorded_at: at('02:40:00+02:00') })
+    for (const [step, value] of before) await trench.post(`subjects/joint/${joint}/facts`, { id: crypto.randomUUID(), step, value: step === 'label' ? { ...value, cooling_min: 15 } : value, recorded_at: at('02:40:00+02:00') })
     const trace = await trench.trace(39.5, 1.6, 152.7, 0)
-    await trench.post(`joints/${joint}/facts`, { id: crypto.randomUUID(), step: 'fusion', value: { ...trace, started_at: at('02:47:27+02:00'), ended_at: at('02:50:00+02:00') }, recorded_at: at('02:50:00+02:00') })
+    await trench.post(`subjects/joint/${joint}/facts`, { id: crypto.randomUUID(), step: 'fusion', value: { ...trace, started_at: at('02:47:27+02:00'), ended_at: at('02:50:00+02:00') }, recorded_at: at('02:50:00+02:00') })
     await page.goto(`/joints/${joint}?step=cooling`)
     await says(page, /Clamps off not before 02:05;/)
     // By the same figures on the dial an hour earlier it is ten minutes too early.
-    await trench.post(`joints/${joint}/facts`, { id: crypto.randomUUID(), step: 'cooling', value: { released_at: at('02:55:00+02:00') }, recorded_at: at('02:55:00+02:00') })
+    await trench.post(`subjects/joint/${joint}/facts`, { id: crypto.randomUUID(), step: 'cooling', value: { released_at: at('02:55:00+02:00') }, recorded_at: at('02:55:00+02:00') })
     await page.reload()
     await says(page, 'The clamps came off 600 s too early.')
   })
@@ -361,7 +361,7 @@ test('9. looks: what to look at, a photo tied to the step, what rejects the join
   await says(page, 'The joint shows: melt escape.')
   await says(page, 'The joint does not show: insertion marks both sides.')
   await says(page, 'Cut it out: fitting and both ends go, new ends, new fitting.')
-  await expect.poll(async () => (await page.request.get(`/api/v1/joints/${joint}`, { headers: { Referer: page.url() } })).json().then((j: { photos: unknown[] }) => j.photos.length)).toBe(1)
+  await expect.poll(async () => (await page.request.get(`/api/v1/subjects/joint/${joint}`, { headers: { Referer: page.url() } })).json().then((j: { photos: unknown[] }) => j.photos.length)).toBe(1)
   await page.reload()
   await page.getByRole('button', { name: /^Photo 1 of this step/ }).or(page.getByRole('img', { name: 'Photo 1 of this step' })).first().click()
   await expect(page.getByRole('img', { name: 'The photo of this step, large' })).toBeVisible()

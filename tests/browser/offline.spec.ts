@@ -20,7 +20,7 @@ test('the whole job, the joints made without network', async ({ browser }, info)
   // The day begins with network: the line is looked at once; what its next joints need, and the core, stay on the device.
   await joiner.goto(`/lines/${line.id}`)
   const kept = (): Promise<string[]> => joiner.evaluate(async () => (await Promise.all((await caches.keys()).map(async (name) => (await (await caches.open(name)).keys()).map((k) => k.url)))).flat())
-  for (const wanted of [...line.joints.map((j) => `/joints/${j.id}`), '/worker-', '/php_']) {
+  for (const wanted of [...line.joints.map((j) => `/subjects/joint/${j.id}`), '/worker-', '/php_']) {
     await expect.poll(async () => (await kept()).some((url) => url.includes(wanted)), { message: `${wanted} is kept on the device`, timeout: 60_000 }).toBe(true)
   }
   await joiner.context().setOffline(true)
@@ -40,7 +40,7 @@ test('the whole job, the joints made without network', async ({ browser }, info)
   await joiner.reload()
   await expect(joiner.getByRole('button', { name: /No network · \d+ not yet sent/ })).toBeVisible()
   const facts = async (j: { id: string }): Promise<{ facts: { id: string; step: string; supersedes: string | null }[]; judgement: { verdict: string; steps: { key: string; verdict: string; optional: boolean }[] } }> =>
-    (await engineer.request.get(`/api/v1/joints/${j.id}`, { headers: { Referer: engineer.url() } })).json()
+    (await engineer.request.get(`/api/v1/subjects/joint/${j.id}`, { headers: { Referer: engineer.url() } })).json()
   expect((await facts(line.joints[0]!)).facts).toHaveLength(0)
   await joiner.context().setOffline(false)
   await expect(joiner.getByRole('button', { name: /not yet sent/ })).toHaveCount(0, { timeout: 240_000 })

@@ -52,11 +52,11 @@ export class Trench {
 
   /** Facts as they were recorded so many minutes ago. */
   async record(joint: string, facts: [step: string, value: Value, minutesAgo: number][]): Promise<void> {
-    for (const [step, value, ago] of facts) await this.post(`joints/${joint}/facts`, { id: randomUUID(), step, value, recorded_at: stamp(ago) })
+    for (const [step, value, ago] of facts) await this.post(`subjects/joint/${joint}/facts`, { id: randomUUID(), step, value, recorded_at: stamp(ago) })
   }
 
   joint(id: string): Promise<Judged> {
-    return this.get<Judged>(`joints/${id}`)
+    return this.get<Judged>(`subjects/joint/${id}`)
   }
 
   /** Card, box, tools. */

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Actions\AddJoints;
+use App\Actions\AddStretch;
 use App\Actions\CreateLine;
 use App\Actions\ReadCentreLine;
 use App\Actions\ReadDayLog;
@@ -29,7 +30,8 @@ final class LineController extends Controller
     public function index(Request $request): JsonResponse
     {
         $projects = $this->user($request)->projects->pluck('id');
-        $lines = Line::query()->whereIn('project_id', $projects)->with(['project', 'joints', 'sections.tests', 'procedureText'])->orderBy('name')->get();
+        $lines = Line::query()->whereIn('project_id', $projects)->with(['project', 'joints.procedureText', 'sections.tests', 'procedureText'])->orderBy('name')->get();
+        $lines->each(fn (Line $line) => $line->joints->each(fn (Joint $j) => $j->setRelation('ofLine', $line)));
 
         return new JsonResponse($lines->map(fn (Line $line) => [
             'id' => $line->id, 'name' => $line->name, 'service' => $line->service, 'project' => $line->project->name, 'pipe' => $line->pipe,
@@ -44,7 +46,7 @@ final class LineController extends Controller
     {
         $body = $request->validate([
             'project_id' => 'required|integer', 'name' => 'required|string|max:120', 'service' => 'required|in:water,sewer,gas',
-            'material' => 'required|in:PE100,PVC-U', 'dn_mm' => 'required|numeric', 'sdr' => 'required|numeric|between:5,51', 'wall_mm' => 'nullable|numeric',
+            'material' => 'required|in:PE100,PVC-U', 'series' => 'nullable|in:metric,ips,dips', 'dn_mm' => 'required_without:nominal|numeric', 'nominal' => 'nullable|numeric', 'sdr' => 'required|numeric|between:5,51', 'wall_mm' => 'nullable|numeric',
             'design_bar' => 'required|numeric|between:0.1,100', 'mdp_bar' => 'required|numeric|between:0.1,100', 'pipe_length_m' => 'required|numeric|between:0.5,25',
             'procedure_hash' => 'required|string|size:64', 'centre_line' => 'required|array|min:2|max:20000',
             'sections' => 'array|max:200',
@@ -100,6 +102,18 @@ final class LineController extends Controller
         return new JsonResponse(array_map(fn (Joint $j) => LineRow::joint($j->refresh()), $add($line, $body)), 201);
     }
 
+    #[OA\Post(path: '/lines/{line}/stretches', summary: 'Add a stretch or a point of the line on which something is recorded', tags: ['lines'], parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(required: ['procedure_hash', 'name', 'from_m'], properties: [
+        new OA\Property(property: 'procedure_hash', type: 'string'), new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'from_m', type: 'number'), new OA\Property(property: 'to_m', description: 'left out: a point', type: 'number', nullable: true),
+    ])), responses: [new OA\Response(response: 201, description: 'The stretch', content: new OA\JsonContent(ref: '#/components/schemas/StretchShort')), new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]
+    public function addStretch(Request $request, Line $line, AddStretch $add): JsonResponse
+    {
+        $this->member($request, $line);
+        $body = $request->validate(['procedure_hash' => 'required|string|size:64', 'name' => 'required|string|max:80', 'from_m' => 'required|numeric', 'to_m' => 'nullable|numeric']);
+
+        return new JsonResponse(LineRow::stretch($add($line, $this->user($request), $body)), 201);
+    }
+
     #[OA\Post(path: '/centre-line', summary: 'Read a centre line from CSV or GeoJSON text', tags: ['lines'], requestBody: new OA\RequestBody(content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 200, description: 'Points', content: new OA\JsonContent(properties: [new OA\Property(property: 'points', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')))]))])]
     public function readCentreLine(Request $request, ReadCentreLine $read): JsonResponse
     {
@@ -111,7 +125,8 @@ final class LineController extends Controller
     /** @return array<string, mixed> */
     private function full(Line $line, Request $request): array
     {
-        $line->load(['project', 'joints', 'sections.tests', 'sections.method', 'procedureText']);
+        $line->load(['project', 'joints.procedureText', 'sections.tests', 'sections.method', 'stretches', 'procedureText']);
+        $line->joints->each(fn (Joint $j) => $j->setRelation('ofLine', $line));
 
         return [
             'id' => $line->id, 'name' => $line->name, 'service' => $line->service, 'project' => $line->project->name, 'time_zone' => $line->project->time_zone,
@@ -120,6 +135,7 @@ final class LineController extends Controller
             'procedure' => ['hash' => $line->procedure_hash, 'title' => $line->procedureText->title, 'key' => $line->procedureText->key, 'version' => $line->procedureText->version],
             'joints' => $line->joints->map(LineRow::joint(...))->all(),
             'sections' => $line->sections->map(fn (Section $s) => $this->section($s) + ['method' => $s->method->title])->all(),
+            'stretches' => $line->stretches->map(LineRow::stretch(...))->all(),
         ];
     }
 

@@ -4,6 +4,7 @@ namespace App\Http\Resources;
 
 use App\Models\Joint;
 use App\Models\PressureTest;
+use App\Models\Stretch;
 use App\Models\Subject;
 use Diastoma\Core\Procedure\Tells\Clock;
 
@@ -13,7 +14,12 @@ final class LineRow
     /** @return array<string, mixed> */
     public static function of(Subject $subject): array
     {
-        return $subject instanceof PressureTest ? self::test($subject) : self::joint($subject instanceof Joint ? $subject : throw new \LogicException('No row for this kind'));
+        return match (true) {
+            $subject instanceof Joint => self::joint($subject),
+            $subject instanceof PressureTest => self::test($subject),
+            $subject instanceof Stretch => self::stretch($subject),
+            default => throw new \LogicException('No row for this kind'),
+        };
     }
 
     /** @return array<string, mixed> */
@@ -34,6 +40,12 @@ final class LineRow
         }
 
         return array_map(fn (Clock $clock) => $clock->toArray($j->clocks[$clock->name]), array_values(array_intersect_key($j->procedure()->tells->clocks, $j->clocks)));
+    }
+
+    /** @return array<string, mixed> */
+    public static function stretch(Stretch $s): array
+    {
+        return $s->only(['id', 'name', 'from_m', 'to_m', 'state', 'verdict', 'done', 'total']) + ['headline' => $s->headline[0]['text'] ?? null];
     }
 
     /** @return array<string, mixed> */

@@ -82,6 +82,7 @@ return [
     // gasketed joints
     'station-format' => Pipe\StationFormat::class,
     'pipe-od' => Pipe\PipeOd::class,
+    'pipe-to-hand' => Pipe\PipeToHand::class,
     'joint-gap-fit' => Gasketed\JointGapFit::class,
     'insertion-mark' => Gasketed\InsertionMark::class,
     'spigot-chamfer' => Gasketed\SpigotChamfer::class,

@@ -21,12 +21,12 @@ final readonly class SectionPlan
 
     /**
      * @param  non-empty-list<array{float, float, float, float}>  $centreLine  [chainage m, easting, northing, level m], chainage rising
-     * @param  array<string, mixed>  $pipe  od_mm, wall_mm, e_mod_gpa, nu, restraint, dn_mm
+     * @param  non-empty-list<array<string, mixed>>  $runs  pipe of one kind after the other, from the beginning: length_m, od_mm, wall_mm, e_mod_gpa, nu, restraint, dn_mm
      * @param  array<string, mixed>  $ask  from_m, to_m, gauge_m, mdp_bar, stp_method, factor?, pipe_max_bar?, p_min_high_bar?, water_c, fill_l_s, v_max_m_s?
      * @param  list<array{number: string, state: string, verdict: string, test_from: string|null}>  $joints  joints inside the section
      * @return array<string, mixed>
      */
-    public function plan(array $centreLine, array $pipe, array $ask, array $joints): array
+    public function plan(array $centreLine, array $runs, array $ask, array $joints): array
     {
         $profile = self::profile($centreLine, (float) $ask['from_m'], (float) $ask['to_m']);
         $gauge = (float) ($ask['gauge_m'] ?? $ask['from_m']);
@@ -37,8 +37,12 @@ final readonly class SectionPlan
         $stp = $this->run('system-test-pressure', ['method' => $ask['stp_method'], 'mdp_bar' => $ask['mdp_bar']]
             + (str_starts_with($ask['stp_method'], 'factor') ? ['factor' => $ask['factor'] ?? null, 'base_bar' => $ask['mdp_bar']] : []))['stp_kpa'];
         $window = $this->window($profile, $gauge, $stp, $ask);
-        $bore = $pipe['od_mm'] - 2 * $pipe['wall_mm'];
-        $segments = [['length_m' => $length, 'id_mm' => $bore, 'wall_mm' => $pipe['wall_mm'], 'e_mod_gpa' => $pipe['e_mod_gpa'], 'nu' => $pipe['nu'], 'restraint' => $pipe['restraint']]];
+        $segments = array_map(fn (array $run) => [
+            'length_m' => $run['length_m'], 'id_mm' => $run['od_mm'] - 2 * $run['wall_mm'], 'wall_mm' => $run['wall_mm'],
+            'e_mod_gpa' => $run['e_mod_gpa'], 'nu' => $run['nu'], 'restraint' => $run['restraint'],
+        ], $runs);
+        // The cap on the larger end is pushed hardest.
+        $largestEnd = max($runs[0]['od_mm'], $runs[count($runs) - 1]['od_mm']);
         $missing = self::missing($joints);
         $waiting = array_values(array_filter($joints, fn ($j) => $j['test_from'] !== null));
         $target = $window['target_kpa'];
@@ -46,13 +50,13 @@ final readonly class SectionPlan
         return [
             'length_m' => $length, 'profile' => $profile, 'stp_kpa' => $stp, 'gauge' => $window, 'heads' => self::heads($profile, $gauge, $target),
             'segments' => $segments,
-            'allowance_segments' => [['length_m' => $length, 'dn_mm' => $pipe['dn_mm']]],
+            'allowance_segments' => array_map(fn (array $run) => ['length_m' => $run['length_m'], 'dn_mm' => $run['dn_mm']], $runs),
             'compliance' => $this->run('section-compliance', ['segments' => $segments, 't_water_degc' => $ask['water_c']]),
             'raise' => $this->run('pressurise-volume', ['segments' => $segments, 't_water_degc' => $ask['water_c'], 'p_end_kpa' => $target]),
             'raise_with_air' => $this->run('pressurise-volume', ['segments' => $segments, 't_water_degc' => $ask['water_c'], 'p_end_kpa' => $target, 'air_percent' => 4]),
-            'fill' => $this->run('fill-plan', ['segments' => [['length_m' => $length, 'id_mm' => $bore]], 'rate_l_s' => $ask['fill_l_s'], 'v_max_m_s' => $ask['v_max_m_s'] ?? 0.3]),
+            'fill' => $this->run('fill-plan', ['segments' => array_map(fn (array $s) => ['length_m' => $s['length_m'], 'id_mm' => $s['id_mm']], $segments), 'rate_l_s' => $ask['fill_l_s'], 'v_max_m_s' => $ask['v_max_m_s'] ?? 0.3]),
             'vents' => $this->run('vents-and-drains', ['profile' => $profile, 'min_prominence_m' => $ask['min_prominence_m'] ?? 0.3]),
-            'thrust' => $this->run('end-thrust', ['p_kpa' => max(array_column(self::heads($profile, $gauge, $target), 1)), 'seal_od_mm' => $pipe['od_mm'], 'fitting' => 'end']),
+            'thrust' => $this->run('end-thrust', ['p_kpa' => max(array_column(self::heads($profile, $gauge, $target), 1)), 'seal_od_mm' => $largestEnd, 'fitting' => 'end']),
             'earliest' => $waiting === [] ? null : $this->run('earliest-start', ['joints' => array_map(fn ($j) => ['id' => $j['number'], 'finished_at' => $j['test_from'], 'cooling_min' => 0], $waiting)]),
             'missing' => $missing, 'joint_count' => count($joints),
             'verdict' => $missing !== [] || ! $window['feasible'] ? ($window['feasible'] ? 'open' : 'bad') : 'good',

@@ -21,7 +21,7 @@ final readonly class Procedure
 
     /**
      * @param  string  $hash  of the text
-     * @param  'joint'|'test'  $family
+     * @param  'joint'|'test'|'stretch'  $family
      * @param  'in-line'|'on-pipe'|'restraint'  $place  where such a joint sits
      * @param  list<Step>  $steps  sided steps expanded
      * @param  array<string, Parameter>  $parameters  by name

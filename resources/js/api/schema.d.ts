@@ -89,74 +89,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/joints/{joint}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A joint with its facts and judgement */
-        get: operations["8263609d3efee4498a35a8417a7a4cac"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/tests/{test}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A pressure test with its facts and judgement */
-        get: operations["fda4ae11cf8e01cd2b525baca5fe14bf"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/joints/{joint}/facts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Record a fact; the same id twice is stored once */
-        post: operations["5c735d5e75ffbf7755aaa986f11de94c"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/tests/{test}/facts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Record a fact of a test */
-        post: operations["0d78c9fc126ea175d6df8a9f4a5c46a5"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/joints/{joint}/cut-out": {
         parameters: {
             query?: never;
@@ -166,59 +98,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Cut a joint out; two new ones take its place */
+        /** Cut a joint out; what its procedure says takes its place */
         post: operations["e4680737f68188f26f3fe8a5acd7d3e7"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/joints/{joint}/photos": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Keep a picture of a step; the same id twice is kept once */
-        post: operations["1165ec4498059f49cb6d475672da5fa0"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/tests/{test}/photos": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Keep a picture of a step of a test */
-        post: operations["09832269d38d4da82ebd82edb3852346"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/photos/{photo}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A picture */
-        get: operations["98f57bd861cdf9affea59f4e7fa77697"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -311,6 +192,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lines/{line}/stretches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a stretch or a point of the line on which something is recorded */
+        post: operations["42bbc308ac9f59a234816610a473d727"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/centre-line": {
         parameters: {
             query?: never;
@@ -322,6 +220,58 @@ export interface paths {
         put?: never;
         /** Read a centre line from CSV or GeoJSON text */
         post: operations["7666838e4dee34884ce0c46ae43da6cf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/{line}/pipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pipes of a line */
+        get: operations["6bae4c8d872b51dbb0928ad7989d5588"];
+        put?: never;
+        /** Add a pipe */
+        post: operations["fca5be253cf16b35ec5d6ef8d63fd97a"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/pipes/{pipe}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Say what a pipe is, as long as no joint was begun with it */
+        patch: operations["85817306cf1c1696df9abbca3011bd37"];
+        trace?: never;
+    };
+    "/pipes/{pipe}/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reject a pipe, or accept it again */
+        post: operations["8ae2f2f56fea7bcbb01d8b2a3ae9f973"];
         delete?: never;
         options?: never;
         head?: never;
@@ -604,6 +554,95 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/subjects/{kind}/{subject}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A joint, a test or a stretch with its facts and judgement */
+        get: operations["be5b3962eca831f22a9430349da760fb"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/subjects/{kind}/{subject}/facts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Record a fact; the same id twice is stored once */
+        post: operations["9bf9e0ab90315d7dc556349a7b70ed76"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/subjects/{kind}/{subject}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a picture of a step; the same id twice is kept once */
+        post: operations["e3460b77e99417a7b7ab3057291b94aa"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/{before}/{id}/{what}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The address that devices knew formerly: leads on to the one of today
+         * @deprecated
+         * @description Devices that were away bring along the address that they knew; method and body go with them.
+         */
+        post: operations["83e56b8a53d8a9315a529702303b4175"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A picture */
+        get: operations["85bfb1e486a38045e1a28197413678e8"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -639,6 +678,9 @@ export interface components {
             od_mm: number;
             sdr: number;
             wall_mm: number;
+            series?: string;
+            /** @description as it is called */
+            size?: string;
         };
         /** @description a time that is counted down to */
         Clock: {
@@ -655,6 +697,56 @@ export interface components {
         TagLine: {
             label: string;
             text: string | null;
+        };
+        StretchShort: {
+            id: string;
+            name: string;
+            from_m: number;
+            /** @description null: a point */
+            to_m: number | null;
+            /** @enum {string} */
+            state: "planned" | "begun" | "made" | "accepted";
+            verdict: components["schemas"]["Verdict"];
+            done: number;
+            total: number;
+            headline: string | null;
+        };
+        PipeChange: {
+            serial?: string | null;
+            /** @description where it is from */
+            source?: string | null;
+            length_m?: number | null;
+            /** @enum {string} */
+            material?: "PE100" | "PVC-U";
+            /** @enum {string} */
+            series?: "metric" | "ips" | "dips";
+            /** @description mm in the metric series, inch in the others */
+            nominal?: number;
+            sdr?: number | null;
+            wall_mm?: number | null;
+        };
+        NewPipe: components["schemas"]["PipeChange"] & {
+            number: string;
+        };
+        LinePipe: {
+            id: string;
+            number: string;
+            serial: string | null;
+            length_m: number | null;
+            source: string | null;
+            /** @enum {string} */
+            state: "to-hand" | "laid" | "rejected";
+            reason: string | null;
+            pipe: components["schemas"]["Pipe"];
+            /** @description numbers of those in which it lies or is planned */
+            joints: string[];
+            /** @description what was said of it, the last first */
+            said: {
+                state: string;
+                reason: string | null;
+                by: string;
+                at: string;
+            }[];
         };
         JointShort: {
             id: string;
@@ -775,6 +867,7 @@ export interface components {
             sections: components["schemas"]["SectionShort"][];
         };
         LineFull: components["schemas"]["LineShort"] & {
+            stretches: components["schemas"]["StretchShort"][];
             project_id: number;
             /** @enum {string} */
             role: "joiner" | "foreman" | "inspector" | "engineer";
@@ -957,10 +1050,15 @@ export interface components {
                 verdict: components["schemas"]["Verdict"];
                 free_from: string | null;
             }[];
+            /** @enum {string} */
+            kind: "joint" | "test" | "stretch";
+            /** @description how people call it */
+            name: string;
             id: string;
             state: string;
             number: string;
             chainage_m?: number;
+            to_m?: number | null;
             judgement: components["schemas"]["Judgement"];
             facts: components["schemas"]["Fact"][];
             procedure_hash: string;
@@ -995,7 +1093,7 @@ export interface components {
             at: string;
             by: string;
             /** @enum {string} */
-            kind: "joint" | "test";
+            kind: "joint" | "test" | "stretch";
             id: string;
             name: string;
             title: string;
@@ -2497,6 +2595,23 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * pipe-to-hand
+         * @description May these pipes go into the joint?
+         */
+        Calc_pipe_to_hand: {
+            rejected: ({
+                number: string;
+                /** @default  */
+                reason: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+            pipe_a?: string;
+            pipe_b?: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * preheat-loop
          * @description Fuse now, preheat again, or give up?
          */
@@ -3324,129 +3439,6 @@ export interface operations {
             };
         };
     };
-    "8263609d3efee4498a35a8417a7a4cac": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                joint: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The joint */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Subject"];
-                };
-            };
-        };
-    };
-    fda4ae11cf8e01cd2b525baca5fe14bf: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                test: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The test */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Subject"];
-                };
-            };
-        };
-    };
-    "5c735d5e75ffbf7755aaa986f11de94c": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                joint: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: {
-            content: {
-                "application/json": components["schemas"]["NewFact"];
-            };
-        };
-        responses: {
-            /** @description Was stored already */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Recorded"];
-                };
-            };
-            /** @description Stored and judged */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Recorded"];
-                };
-            };
-            /** @description Contradicts what is recorded */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Refused */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "0d78c9fc126ea175d6df8a9f4a5c46a5": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                test: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: {
-            content: {
-                "application/json": components["schemas"]["NewFact"];
-            };
-        };
-        responses: {
-            /** @description Stored and judged */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Recorded"];
-                };
-            };
-        };
-    };
     e4680737f68188f26f3fe8a5acd7d3e7: {
         parameters: {
             query?: never;
@@ -3465,100 +3457,14 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The two new joints */
+            /** @description The new joints */
             201: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        id?: string;
-                        number?: string;
-                    }[];
+                    "application/json": components["schemas"]["JointName"][];
                 };
-            };
-        };
-    };
-    "1165ec4498059f49cb6d475672da5fa0": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                joint: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: {
-            content: {
-                "multipart/form-data": {
-                    id: string;
-                    step: string;
-                    taken_at: string;
-                    /** Format: binary */
-                    file: string;
-                };
-            };
-        };
-        responses: {
-            /** @description Kept */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Photo"];
-                };
-            };
-            /** @description No picture */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "09832269d38d4da82ebd82edb3852346": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                test: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Kept */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Photo"];
-                };
-            };
-        };
-    };
-    "98f57bd861cdf9affea59f4e7fa77697": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                photo: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description JPEG */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
         };
     };
@@ -3720,6 +3626,47 @@ export interface operations {
             };
         };
     };
+    "42bbc308ac9f59a234816610a473d727": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    procedure_hash: string;
+                    name: string;
+                    from_m: number;
+                    /** @description left out: a point */
+                    to_m?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The stretch */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StretchShort"];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "7666838e4dee34884ce0c46ae43da6cf": {
         parameters: {
             query?: never;
@@ -3745,6 +3692,127 @@ export interface operations {
                     "application/json": {
                         points?: number[][];
                     };
+                };
+            };
+        };
+    };
+    "6bae4c8d872b51dbb0928ad7989d5588": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Pipes */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinePipe"][];
+                };
+            };
+        };
+    };
+    fca5be253cf16b35ec5d6ef8d63fd97a: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewPipe"];
+            };
+        };
+        responses: {
+            /** @description The pipe */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinePipe"];
+                };
+            };
+            /** @description The number is taken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "85817306cf1c1696df9abbca3011bd37": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pipe: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PipeChange"];
+            };
+        };
+        responses: {
+            /** @description The pipe */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinePipe"];
+                };
+            };
+            /** @description A joint was begun with it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "8ae2f2f56fea7bcbb01d8b2a3ae9f973": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pipe: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    rejected: boolean;
+                    reason: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The pipe */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinePipe"];
                 };
             };
         };
@@ -4241,6 +4309,167 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["StoreItem"][];
                 };
+            };
+        };
+    };
+    be5b3962eca831f22a9430349da760fb: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "joint" | "test" | "stretch";
+                subject: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The subject */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Subject"];
+                };
+            };
+        };
+    };
+    "9bf9e0ab90315d7dc556349a7b70ed76": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "joint" | "test" | "stretch";
+                subject: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewFact"];
+            };
+        };
+        responses: {
+            /** @description Was stored already */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Recorded"];
+                };
+            };
+            /** @description Stored and judged */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Recorded"];
+                };
+            };
+            /** @description Contradicts what is recorded */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    e3460b77e99417a7b7ab3057291b94aa: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "joint" | "test" | "stretch";
+                subject: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    id: string;
+                    step: string;
+                    taken_at: string;
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Photo"];
+                };
+            };
+            /** @description No picture */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "83e56b8a53d8a9315a529702303b4175": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                before: "joints" | "tests";
+                id: string;
+                what: "facts" | "photos";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description There, with method and body */
+            308: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "85bfb1e486a38045e1a28197413678e8": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description JPEG */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

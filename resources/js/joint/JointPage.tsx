@@ -2,22 +2,23 @@ import { Box, Button, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api, type Subject } from '../api/client'
+import { idOf, subjectAt } from '../api/subject'
 import { queries, useLine, useProcedure, useProcedures, useSubject } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { LineString } from '../ui/LineString'
-import { nameOf } from '../ui/nameOf'
 import { Page } from '../ui/Page'
 import { Sheet } from '../ui/Sheet'
 import { useShow } from '../ui/units'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { VerdictMark } from '../ui/Verdict'
+import { sizesOf } from './sizesOf'
 import { StepRunner } from '../steps/StepRunner'
 import { Loading } from '../ui/Loading'
 
 /** Make one joint. */
 export default function JointPage(): ReactElement {
   const { id = '' } = useParams()
-  const joint = useSubject(`joints/${id}`)
+  const joint = useSubject(subjectAt('joint', id))
   const line = useLine(joint.data?.line.id ?? '')
   const procedure = useProcedure(joint.data?.procedure_hash)
   const navigate = useNavigate()
@@ -27,17 +28,17 @@ export default function JointPage(): ReactElement {
   if (!joint.data || !procedure.data) return <Loading query={joint.error ? joint : procedure} up={{ to: '/', label: 'Lines' }} />
   const { data } = joint
   return (
-    <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={<>{nameOf(data)} <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>{line.data ? `${line.data.pipe.dn_mm} SDR ${line.data.pipe.sdr}, ` : ''}{data.place === 'in-line' ? `pipes ${data.pipes?.['a'] ?? '–'} → ${data.pipes?.['b'] ?? '–'}` : `pipe ${data.pipes?.['a'] ?? '–'}`}, {show('x_m', 'length', data.chainage_m)}</Box></>}>
+    <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={<>{data.name} <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>{sizesOf(data)}, {data.place === 'in-line' ? `pipes ${data.pipes?.['a'] ?? '–'} → ${data.pipes?.['b'] ?? '–'}` : `pipe ${data.pipes?.['a'] ?? '–'}`}, {show('x_m', 'length', data.chainage_m)}</Box></>}>
       {line.data && (
         <>
-          <Box sx={{ display: { xs: 'block', md: 'none' } }}><LineString compact joints={line.data.joints} sections={[]} startM={line.data.start_m} lengthM={line.data.length_m} service={line.data.service} at={id} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => w.subject.slice(7)))} /></Box>
-          <Box sx={{ display: { xs: 'none', md: 'block' } }}><LineString joints={line.data.joints} sections={line.data.sections} startM={line.data.start_m} lengthM={line.data.length_m} service={line.data.service} profile={line.data.centre_line} at={id} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => w.subject.slice(7)))} /></Box>
+          <Box sx={{ display: { xs: 'block', md: 'none' } }}><LineString compact joints={line.data.joints} sections={[]} startM={line.data.start_m} lengthM={line.data.length_m} service={line.data.service} at={id} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => idOf(w.subject)))} /></Box>
+          <Box sx={{ display: { xs: 'none', md: 'block' } }}><LineString joints={line.data.joints} sections={line.data.sections} startM={line.data.start_m} lengthM={line.data.length_m} service={line.data.service} profile={line.data.centre_line} at={id} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => idOf(w.subject)))} /></Box>
         </>
       )}
       {data.replaces && <Typography variant="body2">In place of <Link to={`/joints/${data.replaces.id}`}>joint {data.replaces.number}</Link>, which was cut out.</Typography>}
       {data.host && <Typography variant="body2">Fused on the pipe end of <Link to={`/joints/${data.host.id}`}>joint {data.host.number}</Link>, to pull by.</Typography>}
       {data.cut_out_reason && <Typography sx={{ mt: 1 }}>Cut out: {data.cut_out_reason} {(data.replaced_by ?? []).length > 0 && <>In its place: {data.replaced_by!.map((r) => <Link key={r.id} to={`/joints/${r.id}`} style={{ marginRight: 8 }}>joint {r.number}</Link>)}</>}</Typography>}
-      <StepRunner key={id} path={`joints/${id}`} data={data} procedure={procedure.data} role={line.data?.role} />
+      <StepRunner key={id} path={subjectAt('joint', id)} data={data} procedure={procedure.data} role={line.data?.role} />
       {procedure.data.tells?.attached && <Restraints joint={data} by={procedure.data.tells.attached} now={now} zone={data.line.time_zone} closed={data.closed !== null} />}
       {data.state !== 'planned' && <Typography sx={{ mt: 2 }}><Link to={`/joints/${id}/tag`}>Tag to print: number, time, operator, code</Link></Typography>}
       {data.state !== 'cut-out' && data.state !== 'planned' && line.data && line.data.role !== 'joiner' && <CutOut id={id} number={data.number} urgent={data.judgement.verdict === 'bad'} />}

@@ -2,6 +2,8 @@ import { Box, Button, Typography } from '@mui/material'
 import { useEffect, useState, type ReactElement } from 'react'
 import { useParams } from 'react-router'
 import { useLine, useProcedure, useSubject } from '../api/queries'
+import { subjectAt } from '../api/subject'
+import { sizesOf } from './sizesOf'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
@@ -9,7 +11,7 @@ import { useShow } from '../ui/units'
 /** The operator's own copy: what is tied to the joint, with a code that leads back to it. Printed by the browser, works without network. */
 export default function TagPage(): ReactElement {
   const { id = '' } = useParams()
-  const joint = useSubject(`joints/${id}`)
+  const joint = useSubject(subjectAt('joint', id))
   const line = useLine(joint.data?.line.id ?? '')
   const procedure = useProcedure(joint.data?.procedure_hash)
   const show = useShow()
@@ -23,7 +25,7 @@ export default function TagPage(): ReactElement {
   const { head, lines } = data.judgement.tag
   const rows: [string, string][] = [
     ['Line', `${data.line.name}, ${show('x_m', 'length', data.chainage_m)}`],
-    ['Pipe', `${line.data.pipe.material} ${line.data.pipe.dn_mm} SDR ${line.data.pipe.sdr}, ${Object.values(data.pipes ?? {}).filter(Boolean).join(' → ')}`],
+    ['Pipe', `${sizesOf(data)}, ${Object.values(data.pipes ?? {}).filter(Boolean).join(' → ')}`],
     ...lines.map((l) => [l.label, l.text ?? ''] as [string, string]),
   ]
   return (

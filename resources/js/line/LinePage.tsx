@@ -1,12 +1,14 @@
 import { Box, Button, Link as MuiLink, Switch, TextField, Typography } from '@mui/material'
 import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { textOf, type JointShort, type LineFull, type LogEntry } from '../api/client'
-import { useLine, useLog, useProcedure } from '../api/queries'
+import { textOf, type JointShort, type LineFull, type LogEntry, type StretchShort } from '../api/client'
+import { idOf, pageOf } from '../api/subject'
+import { useLine, useLog, useProcedure, useProcedures } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { keepForTrench } from './keepForTrench'
 import { coolingUntil, faceOf, LineString, waitOf } from '../ui/LineString'
 import { AddJoint } from './AddJoint'
+import { AddStretch } from './AddStretch'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { Sheet } from '../ui/Sheet'
@@ -39,6 +41,8 @@ export default function LinePage(): ReactElement {
   const clocks = useMemo(() => runningClocks((fresh?.joints ?? []).filter((j) => !isFree(j, now)), now), [fresh, now])
   const ringing = useRinging(clocks, now)
   const [adding, setAdding] = useState(false)
+  const [stretching, setStretching] = useState(false)
+  const stretches = useProcedures().data?.some((p) => p.family === 'stretch') ?? false
   useEffect(() => {
     if (!fresh) return
     // Not in the way of the first view.
@@ -60,7 +64,7 @@ export default function LinePage(): ReactElement {
 
   return (
     <Page wide title={line.name} up={{ to: '/', label: 'Lines' }}>
-      <LineString joints={line.joints} sections={line.sections} startM={line.start_m} lengthM={line.length_m} service={line.service} profile={line.centre_line} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => w.subject.slice(7)))} />
+      <LineString joints={line.joints} sections={line.sections} startM={line.start_m} lengthM={line.length_m} service={line.service} profile={line.centre_line} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => idOf(w.subject)))} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1fr 1fr' }, columnGap: 6, rowGap: 4, mt: 3 }}>
         <Box component="section" aria-labelledby="face">
           <Typography id="face" variant="h2">Next at the face</Typography>
@@ -78,6 +82,7 @@ export default function LinePage(): ReactElement {
           {services.length > 0 && <List title="On the pipe, not finished" joints={services} note={(j) => (j.state === 'planned' ? 'not begun' : `${j.done} of ${j.total} steps`)} />}
           {bad.length > 0 && <List title="Bad: waits for a cut-out" joints={bad} note={(j) => j.headline ?? ''} />}
           {unsigned.length > 0 && <List title="Waits for a signature" joints={unsigned} note={() => 'made, not yet accepted'} />}
+          {line.stretches.length > 0 && <Stretches all={line.stretches} />}
         </Box>
         <Box component="section" aria-labelledby="clocks">
           <Typography id="clocks" variant="h2" sx={{ mb: 1 }}>Clocks</Typography>
@@ -104,12 +109,15 @@ export default function LinePage(): ReactElement {
           <Box sx={{ mt: 2, display: 'flex', gap: 2.5, flexWrap: 'wrap' }}>
             {line.sections.map((s) => <MuiLink key={s.id} component={Link} to={`/sections/${s.id}`} sx={{ py: 1 }}>{s.name}</MuiLink>)}
             <MuiLink component={Link} to={`/lines/${id}/register`} sx={{ py: 1 }}>Register and exports</MuiLink>
+            <MuiLink component={Link} to={`/lines/${id}/pipes`} sx={{ py: 1 }}>Pipes</MuiLink>
             <MuiLink component="button" onClick={() => setFind(true)} sx={{ py: 1, font: 'inherit' }}>Find a joint</MuiLink>
             {(line.role === 'engineer' || line.role === 'foreman') && <MuiLink component="button" onClick={() => setAdding(true)} sx={{ py: 1, font: 'inherit' }}>Add a saddle or joint</MuiLink>}
+            {stretches && <MuiLink component="button" onClick={() => setStretching(true)} sx={{ py: 1, font: 'inherit' }}>Add a stretch</MuiLink>}
           </Box>
         </Box>
       </Box>
       <DayLog line={line} />
+      {stretching && <AddStretch onClose={() => setStretching(false)} line={line} />}
       <AddJoint open={adding} onClose={() => setAdding(false)} line={line} />
       <FindSheet open={find} onClose={() => setFind(false)} line={line} />
     </Page>
@@ -136,7 +144,7 @@ function DayLog({ line }: { line: LineFull }): ReactElement | null {
             {entries.map((e) => (
               <Box component="li" key={`${e.id}${e.title}${e.at}`} sx={{ display: 'flex', gap: 1.5, py: 0.75, breakInside: 'avoid' }}>
                 <Box component="span" sx={{ fontVariantNumeric: 'tabular-nums', color: 'text.secondary' }}>{new Date(e.at).toLocaleTimeString('en-GB', { ...zone, hour: '2-digit', minute: '2-digit' })}</Box>
-                <span><MuiLink component={Link} to={`/${e.kind}s/${e.id}`}>{e.name}</MuiLink> · {e.title}{e.again ? ', again' : ''} · {e.by}</span>
+                <span><MuiLink component={Link} to={pageOf(e.kind, e.id)}>{e.name}</MuiLink> · {e.title}{e.again ? ', again' : ''} · {e.by}</span>
               </Box>
             ))}
           </Box>
@@ -179,6 +187,23 @@ function List({ title, joints, note }: { title: string; joints: JointShort[]; no
         <Box key={j.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'flex', gap: 1.5, alignItems: 'center' }}>
           <VerdictMark verdict={j.verdict} />
           <Typography><MuiLink component={Link} to={`/joints/${j.id}`}>Joint {j.number}</MuiLink> · {note(j)}</Typography>
+        </Box>
+      ))}
+    </Box>
+  )
+}
+
+/** What is recorded of the ground and the line, where it begins and how it stands. */
+function Stretches({ all }: { all: StretchShort[] }): ReactElement {
+  const show = useShow()
+  const where = (s: StretchShort): string => (s.to_m === null ? `at ${show('x_m', 'length', s.from_m)}` : `${show('x_m', 'length', s.from_m)} to ${show('x_m', 'length', s.to_m)}`)
+  return (
+    <Box sx={{ mt: 3 }}>
+      <Typography variant="h3" component="h3" sx={{ mb: 1 }}>Along the line</Typography>
+      {all.map((s) => (
+        <Box key={s.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'flex', gap: 1.5, alignItems: 'center' }}>
+          <VerdictMark verdict={s.verdict} />
+          <Typography><MuiLink component={Link} to={pageOf('stretch', s.id)}>{s.name}</MuiLink> · {where(s)}{s.verdict === 'bad' && s.headline ? ` · ${s.headline}` : ''}</Typography>
         </Box>
       ))}
     </Box>

@@ -1,5 +1,6 @@
 import { api, Refusal, type LineFull } from '../api/client'
 import { queries } from '../api/queries'
+import { subjectAt } from '../api/subject'
 import { keepCore, keeping } from '../core/core'
 import { faceOf } from '../ui/LineString'
 
@@ -28,7 +29,7 @@ export async function keepForTrench(line: LineFull): Promise<void> {
   window.clearTimeout(again)
   try {
     await keeping()
-    for (const path of ['me', 'units', `lines/${line.id}`, 'stand-ins/fusion-box', 'stand-ins/labels', 'stores', ...[...procedures].map((hash) => `procedures/${hash}`), ...joints.map((j) => `joints/${j.id}`)]) {
+    for (const path of ['me', 'units', `lines/${line.id}`, 'stand-ins/fusion-box', 'stand-ins/labels', 'stores', ...[...procedures].map((hash) => `procedures/${hash}`), ...joints.map((j) => subjectAt('joint', j.id))]) {
       // Read anew even if it is known, so that the service worker has it.
       await queries.fetchQuery({ queryKey: path.split('/'), queryFn: () => api.get(`/${path}`), staleTime: 0 })
     }

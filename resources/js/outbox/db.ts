@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie'
 import type { NewFact } from '../api/client'
+import { ofFormer } from '../api/subject'
 
 /** Who recorded something: it goes out under this name and no other. */
 export interface Person {
@@ -11,7 +12,7 @@ export interface Person {
 export interface Waiting {
   seq?: number
   id: string
-  /** `joints/ID` or `tests/ID` */
+  /** address of what it belongs to, {@see subjectAt} */
   subject: string
   body: NewFact
   /** What the server said when it refused; the fact stays until a person corrects or drops it. */
@@ -67,6 +68,15 @@ class Store extends Dexie {
     super('diastoma')
     this.version(1).stores({ waiting: '++seq, &id, subject', runs: 'key' })
     this.version(2).stores({ photos: 'id, subject' })
+    // What waits under a former address goes out under the one of today.
+    this.version(3).stores({}).upgrade(async (old) => {
+      const renamed = <T extends { subject: string }>(row: T): void => void (row.subject = ofFormer(row.subject))
+      await old.table<Waiting>('waiting').toCollection().modify(renamed)
+      await old.table<WaitingPhoto>('photos').toCollection().modify(renamed)
+      const runs = await old.table<Run>('runs').toArray()
+      await old.table('runs').clear()
+      await old.table('runs').bulkAdd(runs.map((run) => ({ ...run, subject: ofFormer(run.subject), key: ofFormer(run.key) })))
+    })
   }
 }
 

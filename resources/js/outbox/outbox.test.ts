@@ -28,8 +28,8 @@ test('a fact stays on the device until the server has said that it is stored, in
     sent.push((JSON.parse(String(init.body)) as { step: string }).step)
     return answer(201, stored)
   })
-  await record('joints/1', { step: 'one', value: {} })
-  await record('joints/1', { step: 'two', value: {} })
+  await record('subjects/joint/1', { step: 'one', value: {} })
+  await record('subjects/joint/1', { step: 'two', value: {} })
   await flush()
   expect(await store.waiting.count()).toBe(2)
   up = true
@@ -41,8 +41,8 @@ test('a fact stays on the device until the server has said that it is stored, in
 test('a refused fact is set aside with its sentence and holds up no other', async () => {
   vi.stubGlobal('fetch', async (_url: string, init: RequestInit) =>
     (JSON.parse(String(init.body)) as { step: string }).step === 'wrong' ? answer(422, { title: 'x', errors: [{ field: 'air_c', message: 'Air: too hot.' }] }) : answer(201, stored))
-  await record('joints/1', { step: 'wrong', value: {} })
-  await record('joints/1', { step: 'right', value: {} })
+  await record('subjects/joint/1', { step: 'wrong', value: {} })
+  await record('subjects/joint/1', { step: 'right', value: {} })
   await flush()
   const left = await store.waiting.toArray()
   expect(left.map((w) => [w.body.step, w.refused])).toEqual([['wrong', 'Air: too hot.']])
@@ -52,7 +52,7 @@ test('a refused fact is set aside with its sentence and holds up no other', asyn
 
 test.each([401, 419, 429, 500, 503])('status %i means wait, not lose', async (status) => {
   vi.stubGlobal('fetch', async () => answer(status, { title: 'later' }))
-  await record('joints/1', { step: 'one', value: {} })
+  await record('subjects/joint/1', { step: 'one', value: {} })
   await flush()
   const left = await store.waiting.toArray()
   expect(left).toHaveLength(1)
@@ -65,7 +65,7 @@ test('a page that listens is told before the fact leaves the outbox', async () =
   whenSent(() => {
     void store.waiting.count().then((n) => (seen = n))
   })
-  await record('joints/1', { step: 'one', value: {} })
+  await record('subjects/joint/1', { step: 'one', value: {} })
   await flush()
   expect(seen).toBe(1)
 })
@@ -81,13 +81,13 @@ function listening(): { step: string; by: string | undefined }[] {
 }
 
 test('what one person recorded waits until that person is here again, and goes out under that name', async () => {
-  await record('joints/1', { step: 'one', value: {} })
-  await keepPhoto('joints/1', 'one', new Blob(['x']))
+  await record('subjects/joint/1', { step: 'one', value: {} })
+  await keepPhoto('subjects/joint/1', 'one', new Blob(['x']))
   setPerson(null)
   const heard = listening()
   await flush()
   setPerson(odile)
-  await record('joints/1', { step: 'two', value: {} })
+  await record('subjects/joint/1', { step: 'two', value: {} })
   await flush()
   expect(heard).toEqual([{ step: 'two', by: '2' }])
   expect((await store.waiting.toArray()).map((w) => [w.body.step, w.by])).toEqual([['one', bram]])
@@ -103,7 +103,7 @@ test('a server that knows somebody else as signed in gets nothing, and the page 
   let asked = 0
   whenStranger(() => asked++)
   vi.stubGlobal('fetch', async () => answer(409, { title: 'x', errors: [{ field: 'recorded_by', message: 'Somebody else.' }] }))
-  await record('joints/1', { step: 'one', value: {} })
+  await record('subjects/joint/1', { step: 'one', value: {} })
   await flush()
   expect(asked).toBeGreaterThan(0)
   expect((await store.waiting.toArray()).map((w) => w.refused)).toEqual([undefined])
@@ -111,7 +111,7 @@ test('a server that knows somebody else as signed in gets nothing, and the page 
 
 test('what nobody was known for waits until somebody says that it is theirs', async () => {
   setPerson(null)
-  await record('joints/1', { step: 'one', value: {} })
+  await record('subjects/joint/1', { step: 'one', value: {} })
   const heard = listening()
   setPerson(odile)
   await flush()
@@ -127,8 +127,8 @@ test('the time of the device carries its offset', () => {
 })
 
 test('nobody throws away what another person recorded', async () => {
-  const id = await record('joints/1', { step: 'one', value: {} })
-  const photo = await keepPhoto('joints/1', 'one', new Blob(['x']), 'Joint 1 · One')
+  const id = await record('subjects/joint/1', { step: 'one', value: {} })
+  const photo = await keepPhoto('subjects/joint/1', 'one', new Blob(['x']), 'Joint 1 · One')
   const { seq } = (await store.waiting.toArray())[0]!
   setPerson(odile)
   await drop(seq!)
@@ -147,12 +147,12 @@ test('where the server stumbles over one joint its facts wait in order, and thos
   vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
     const { step } = JSON.parse(String(init.body)) as { step: string }
     asked.push(step)
-    return broken && url.includes('joints/1/') ? answer(500, { title: 'The server could not do that.' }) : answer(201, stored)
+    return broken && url.includes('joint/1/') ? answer(500, { title: 'The server could not do that.' }) : answer(201, stored)
   })
-  await record('joints/1', { step: 'first', value: {} })
+  await record('subjects/joint/1', { step: 'first', value: {} })
   await flush()
-  await record('joints/1', { step: 'second', value: {} })
-  await record('joints/2', { step: 'other', value: {} })
+  await record('subjects/joint/1', { step: 'second', value: {} })
+  await record('subjects/joint/2', { step: 'other', value: {} })
   await flush()
   expect((await store.waiting.toArray()).map((w) => [w.body.step, w.refused])).toEqual([['first', undefined], ['second', undefined]])
   expect(asked).toContain('other')

@@ -2,7 +2,7 @@ import { Link as MuiLink, Typography } from '@mui/material'
 import type { ReactElement } from 'react'
 import { useParams } from 'react-router'
 import { useLine, useProcedure, useSubject } from '../api/queries'
-import { nameOf } from '../ui/nameOf'
+import { subjectAt } from '../api/subject'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
 import { StepRunner } from '../steps/StepRunner'
@@ -11,7 +11,7 @@ import { Loading } from '../ui/Loading'
 /** Run a test and judge it. */
 export default function TestPage(): ReactElement {
   const { id = '' } = useParams()
-  const test = useSubject(`tests/${id}`)
+  const test = useSubject(subjectAt('test', id))
   const line = useLine(test.data?.line.id ?? '')
   const procedure = useProcedure(test.data?.procedure_hash)
   const show = useShow()
@@ -19,12 +19,12 @@ export default function TestPage(): ReactElement {
   const { data } = test
   const target = data.context?.['gauge_target_kpa']
   return (
-    <Page wide up={{ to: `/sections/${data.section?.id ?? ''}`, label: data.section?.name ?? 'Section' }} title={nameOf(data)}>
+    <Page wide up={{ to: `/sections/${data.section?.id ?? ''}`, label: data.section?.name ?? 'Section' }} title={data.name}>
       <Typography>
         {data.line.name} · at the gauge <strong>{typeof target === 'number' ? show('x_kpa', 'pressure', target) : '–'}</strong> · {procedure.data.title} ·{' '}
         <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener">Test pack (PDF)</MuiLink>
       </Typography>
-      <StepRunner key={id} path={`tests/${id}`} data={data} procedure={procedure.data} role={line.data?.role} />
+      <StepRunner key={id} path={subjectAt('test', id)} data={data} procedure={procedure.data} role={line.data?.role} />
     </Page>
   )
 }

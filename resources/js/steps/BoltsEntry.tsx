@@ -43,7 +43,7 @@ export function BoltsEntry({ path, state, facts, onRecord }: Props): ReactElemen
       {wanted === null ? (
         <Typography sx={{ fontWeight: 700 }}>Every bolt is read. Tap one to go over it again.</Typography>
       ) : typing ? (
-        <Figure key={`${wanted.pass}/${wanted.bolt}`} wanted={wanted} onRecord={record} />
+        <Figure key={picked ?? 'next'} wanted={wanted} onRecord={record} />
       ) : (
         <Box sx={{ display: 'grid', gap: 1 }}>
           <Button variant="contained" sx={{ minHeight: 96, display: 'block', fontSize: '1.5rem', lineHeight: 1.3 }} onClick={() => record({ torque_nm: wanted.torque_nm, turned: true })}>
@@ -123,6 +123,8 @@ function Figure({ wanted, onRecord }: { wanted: PlanStep; onRecord: (value: Reco
   const record = (): void => {
     const why = complaint(TORQUE, text, shown)
     if (why) return setFault(why)
+    // The next figure may be typed before the next bolt is lit: nothing of it is lost.
+    setText('')
     onRecord(toValue(TORQUE, text, shown))
   }
   return (

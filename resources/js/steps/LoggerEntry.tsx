@@ -1,6 +1,7 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { api, type LogProgramme } from '../api/client'
+import { idOf } from '../api/subject'
 import { store } from '../outbox/db'
 import { startRun } from '../outbox/runs'
 import { useCalled } from './called'
@@ -34,7 +35,7 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
     setBusy(true)
     setSaid('The stand-in is made ready.')
     try {
-      const programme = await api.get<LogProgramme>(`/${subject}/stand-in?fault=${fault}`)
+      const programme = await api.get<LogProgramme>(`/tests/${idOf(subject)}/stand-in?fault=${fault}`)
       await startRun({ key, subject, title: called, step: stepKey, speed, samples: programme.rows, secondsPerUnit: 60, extra: { source: 'stand-in', marks: programme.marks } })
       setSaid(null)
     } catch (error) {

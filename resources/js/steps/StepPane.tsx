@@ -3,7 +3,6 @@ import { useState, type ReactElement } from 'react'
 import { useMe } from '../api/queries'
 import type { Waiting } from '../outbox/db'
 import { drop, record } from '../outbox/outbox'
-import { nameOf } from '../ui/nameOf'
 import { useNow } from '../ui/useNow'
 import { tight } from '../ui/Verdict'
 import { Called } from './called'
@@ -35,7 +34,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
   const [reason, setReason] = useState('')
   const [photos, setPhotos] = useState<string[]>([])
   const running = useRun(`${path}/${state.key}`)
-  const called = `${nameOf(data)} · ${state.title}`
+  const called = `${data.name} · ${state.title}`
   const inParts = kind.inParts === true
   const save = async (value: Record<string, unknown>): Promise<void> => {
     const supersedes = again && !inParts ? { supersedes: state.fact_id, reason: reason || 'measured again' } : {}

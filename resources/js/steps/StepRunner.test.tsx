@@ -23,13 +23,13 @@ const fact = (id: string, stepKey: string): Fact => ({ id, seq: 1, step: stepKey
 function subject(steps: StepState[], more: Partial<Subject> = {}): Subject {
   const next = steps.find((s) => s.status === 'todo')?.key ?? null
   return {
-    id: '1', state: 'begun', number: '1', procedure_hash: 'h', facts: [], context: {}, closed: null, line: { id: 'l', name: 'Line', service: 'water', time_zone: 'Europe/Vienna' },
+    kind: 'joint', id: '1', name: 'Joint 1', state: 'begun', number: '1', procedure_hash: 'h', facts: [], context: {}, closed: null, line: { id: 'l', name: 'Line', service: 'water', time_zone: 'Europe/Vienna' },
     judgement: { verdict: 'open', done: 0, total: 2, next, ready_for_signature: false, steps, reasons: [], clocks: [], left_face: false, tag: { head: null, lines: [] }, procedure: {}, judged_at: '2026-05-04T10:00:00Z' }, ...more,
   } as unknown as Subject
 }
 
 const page = (data: Subject, role = 'joiner'): ReactElement =>
-  createElement(QueryClientProvider, { client: queries }, createElement(LookProvider, null, createElement(MemoryRouter, null, createElement(StepRunner, { path: 'joints/1', data, procedure, role }))))
+  createElement(QueryClientProvider, { client: queries }, createElement(LookProvider, null, createElement(MemoryRouter, null, createElement(StepRunner, { path: 'subjects/joint/1', data, procedure, role }))))
 
 // No layout here, and so nothing to scroll.
 Element.prototype.scrollIntoView = () => undefined
@@ -87,7 +87,7 @@ test('a bad step stays at hand and asks to be measured again, with a reason', as
 })
 
 test('a refused entry says why and can be entered again', async () => {
-  await store.waiting.add({ id: 'w', subject: 'joints/1', since: 0, refused: 'Gap: 90 mm is outside 0 to 20 mm.', body: { id: 'w', step: 'one', value: { gap_mm: 90 }, recorded_at: '2026-05-04T10:00:00+02:00' } })
+  await store.waiting.add({ id: 'w', subject: 'subjects/joint/1', since: 0, refused: 'Gap: 90 mm is outside 0 to 20 mm.', body: { id: 'w', step: 'one', value: { gap_mm: 90 }, recorded_at: '2026-05-04T10:00:00+02:00' } })
   render(page(subject([state('one'), state('two')])))
   fireEvent.click(await screen.findByRole('button', { name: /First gap/ }))
   expect(await screen.findByText('Refused: Gap: 90 mm is outside 0 to 20 mm.')).toBeTruthy()
@@ -96,7 +96,7 @@ test('a refused entry says why and can be entered again', async () => {
 })
 
 test('what another person recorded on this device is theirs to take back', async () => {
-  await store.waiting.add({ id: 'w', subject: 'joints/1', since: 0, refused: 'Gap: 90 mm is outside 0 to 20 mm.', by: { id: 8, name: 'Odile Fenner' }, body: { id: 'w', step: 'one', value: { gap_mm: 90 }, recorded_at: '2026-05-04T10:00:00+02:00' } })
+  await store.waiting.add({ id: 'w', subject: 'subjects/joint/1', since: 0, refused: 'Gap: 90 mm is outside 0 to 20 mm.', by: { id: 8, name: 'Odile Fenner' }, body: { id: 'w', step: 'one', value: { gap_mm: 90 }, recorded_at: '2026-05-04T10:00:00+02:00' } })
   render(page(subject([state('one'), state('two')])))
   fireEvent.click(await screen.findByRole('button', { name: /First gap/ }))
   expect(await screen.findByText('Odile Fenner recorded it and can take it back, signed in here.')).toBeTruthy()

@@ -51,7 +51,7 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
       gridTemplateAreas: { xs: urgent ? URGENT : AREAS, md: '"pane headline" "pane list"' },
     }}>
       <Box sx={{ gridArea: 'pane' }}>
-        <StepPane key={`${state.key}/${late?.id ?? state.fact_id ?? ''}`} path={path} data={seen} procedure={procedure} state={state} text={textOf(procedure, state)} values={values} role={role}
+        <StepPane key={paneOf(state, late?.id)} path={path} data={seen} procedure={procedure} state={state} text={textOf(procedure, state)} values={values} role={role}
           waiting={late} judged={here !== null && judged(state)} wouldRefuse={here?.refused[late?.id ?? ''] ?? null} lock={lockHere(state, steps, here === null ? pending : new Map())} onMoved={() => select(null)} onGo={select} />
       </Box>
       <Box sx={{ gridArea: 'headline' }}>
@@ -66,6 +66,9 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
     </Box>
   )
 }
+
+/** A pane begins anew with each fact of its step; where the fact comes in parts, what is being typed must outlast the last one's answer. */
+const paneOf = (state: StepState, late: string | undefined): string => (KINDS[state.kind]?.inParts ? state.key : `${state.key}/${late ?? state.fact_id ?? ''}`)
 
 /** The step that was chosen; else what is bad, else the first to do; with nothing left the trace is what one comes to look at. */
 function atHand(steps: StepState[], selected: string | null, next: string | null, judged: (s: StepState) => boolean, isDone: (s: StepState) => boolean): StepState {

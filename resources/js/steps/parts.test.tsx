@@ -92,7 +92,7 @@ test('a field is laid on a layout, a list of digits is read, and it can be taken
 const DEVICE = { u_v: 39.5, t_s: 153, r_ohm: 1.6, temp_c: 14, code_u_v: 39.5, code_t_s: 150, label_t_s: 150, code_against_label: [] as string[], supply_v: 230, r_min_ohm: 1.44, r_max_ohm: 1.86, supply_min_v: 200, supply_max_v: 260, cooling_min: 12 }
 const box = (device: Record<string, unknown>, begun: { trace: string; part: number } | null = null): ReactElement => {
   queries.setQueryData(['stand-ins', 'fusion-box'], { none: { about: 'healthy fusion', supply_ratio: 1, r_ratio: 1, samples: [[0, 1, 1], [0.5, 1, 1], [1, 1, 1]] } })
-  return around(<BoxEntry subject="joints/1" stepKey="fusion" device={device} tolerance={1.5} action="Fuse" begun={begun} onDone={() => undefined} />)
+  return around(<BoxEntry subject="subjects/joint/1" stepKey="fusion" device={device} tolerance={1.5} action="Fuse" begun={begun} onDone={() => undefined} />)
 }
 
 test('the fusion page holds code against label and says what the box sets', () => {
@@ -106,8 +106,8 @@ test('the fusion page holds code against label and says what the box sets', () =
 test('the box is played for the fitting at hand: its volts, its seconds, its ohms', async () => {
   render(box(DEVICE))
   fireEvent.click(screen.getByRole('button', { name: 'Fuse' }))
-  await waitFor(async () => expect((await store.runs.get('joints/1/fusion'))?.samples).toEqual([[0, 39.5, 24.688], [76.5, 39.5, 24.688], [153, 39.5, 24.688]]))
-  expect((await store.runs.get('joints/1/fusion'))?.extra).toEqual({ cold_r_ohm: 1.6, supply_v: 230, source: 'stand-in' })
+  await waitFor(async () => expect((await store.runs.get('subjects/joint/1/fusion'))?.samples).toEqual([[0, 39.5, 24.688], [76.5, 39.5, 24.688], [153, 39.5, 24.688]]))
+  expect((await store.runs.get('subjects/joint/1/fusion'))?.extra).toEqual({ cold_r_ohm: 1.6, supply_v: 230, source: 'stand-in' })
   await store.runs.clear()
 })
 
@@ -125,20 +125,20 @@ test('a fusion that began elsewhere is never started a second time: only its fil
 })
 
 test('a fusion that runs here shows what is left and whether the voltage holds', async () => {
-  await store.runs.put({ key: 'joints/1/fusion', subject: 'joints/1', step: 'fusion', trace: 't', startedAt: Date.now() - 60_000, speed: 1, samples: [[0, 39.5, 24.7], [30, 39.4, 24.6], [59, 37.9, 23.7], [153, 39.5, 24.7]], secondsPerUnit: 1, sent: 0, part: 0, extra: {} })
+  await store.runs.put({ key: 'subjects/joint/1/fusion', subject: 'subjects/joint/1', step: 'fusion', trace: 't', startedAt: Date.now() - 60_000, speed: 1, samples: [[0, 39.5, 24.7], [30, 39.4, 24.6], [59, 37.9, 23.7], [153, 39.5, 24.7]], secondsPerUnit: 1, sent: 0, part: 0, extra: {} })
   render(box(DEVICE))
   expect((await screen.findByRole('timer')).textContent).toBe('1:34')
   expect(screen.getByText(/^37\.9 V, 23\.7 A/).textContent).toContain('outside 38.9 to 40.1 V')
   expect(screen.getByText(/12 min in the clamp, untouched; off about \d\d:\d\d\./)).toBeTruthy()
   fireEvent.click(screen.getByRole('button', { name: 'Stop it' }))
-  await waitFor(async () => expect((await store.runs.get('joints/1/fusion'))?.stopped).toBe(true))
+  await waitFor(async () => expect((await store.runs.get('subjects/joint/1/fusion'))?.stopped).toBe(true))
 })
 
 test('what waits to be sent is named as people call it; a photo counts, a refused one can be dropped', async () => {
-  await store.waiting.add({ id: 'w', subject: 'joints/1', title: 'Peel, pipe 036', body: { id: 'w', step: 'scrape@a', value: {}, recorded_at: '2026-05-04T10:00:00+02:00' } })
-  await store.photos.add({ id: 'p', subject: 'joints/1', step: 'look', takenAt: '2026-05-04T10:05:00+02:00', picture: new Blob(['x']), refused: 'The file is no picture.', by: BRAM })
-  await store.waiting.add({ id: 'o', subject: 'joints/1', title: 'Fusion', body: { id: 'o', step: 'fusion', value: {}, recorded_at: '2026-05-04T10:07:00+02:00' }, refused: 'No.', by: { id: 8, name: 'Odile Fenner' } })
-  await store.waiting.add({ id: 'q', subject: 'joints/1', title: 'Gap', body: { id: 'q', step: 'gap', value: {}, recorded_at: '2026-05-04T10:08:00+02:00' }, by: { id: 8, name: 'Odile Fenner' } })
+  await store.waiting.add({ id: 'w', subject: 'subjects/joint/1', title: 'Peel, pipe 036', body: { id: 'w', step: 'scrape@a', value: {}, recorded_at: '2026-05-04T10:00:00+02:00' } })
+  await store.photos.add({ id: 'p', subject: 'subjects/joint/1', step: 'look', takenAt: '2026-05-04T10:05:00+02:00', picture: new Blob(['x']), refused: 'The file is no picture.', by: BRAM })
+  await store.waiting.add({ id: 'o', subject: 'subjects/joint/1', title: 'Fusion', body: { id: 'o', step: 'fusion', value: {}, recorded_at: '2026-05-04T10:07:00+02:00' }, refused: 'No.', by: { id: 8, name: 'Odile Fenner' } })
+  await store.waiting.add({ id: 'q', subject: 'subjects/joint/1', title: 'Gap', body: { id: 'q', step: 'gap', value: {}, recorded_at: '2026-05-04T10:08:00+02:00' }, by: { id: 8, name: 'Odile Fenner' } })
   queries.setQueryData(['me'], { ...BRAM, email: 'b@x.example', units: 'metric', projects: [] })
   setPerson(BRAM)
   tell()

@@ -126,7 +126,8 @@ function Person(): ReactElement | null {
   const leave = async (): Promise<void> => {
     await signOut()
     queries.clear()
-    await caches?.delete('answers').catch(() => undefined)
+    const kept = await caches?.keys().catch(() => [])
+    await Promise.all((kept ?? []).filter((name) => name.startsWith('answers')).map((name) => caches.delete(name)))
     void navigate('/sign-in', { state: { from: location.pathname } })
   }
   return (

@@ -13,6 +13,8 @@ final class LineNames
         'length_m' => 'length of a pipe', 'material' => 'material of the pipe', 'service' => 'what the line carries', 'time_zone' => 'time zone', 'mdp_bar' => 'design pressure',
         'e_mod_gpa' => 'stiffness of the pipe', 'nu' => 'lateral contraction of the pipe', 'restraint' => 'how the line is held', 'creep_m' => 'creep of the pipe',
         'sides' => 'names of the two pipes', 'closing_piece' => 'whether it closes a line', 'attached' => 'restraints on the pipe ends', 'pipes' => 'planned numbers of the two pipes',
+        'ends' => 'the two pipes, a and b', 'series' => 'series of the pipe', 'size' => 'size of the pipe', 'rejected' => 'pipes that were rejected',
+        'from_m' => 'where the stretch begins', 'to_m' => 'where the stretch ends',
         'segments' => 'segments of the section', 'allowance_segments' => 'lengths and sizes of the section', 'allowance_material' => 'material for the allowance',
         'gauge_target_kpa' => 'test pressure at the gauge', 'stp_kpa' => 'system test pressure', 'open_at_start' => 'what was open when the test began',
     ];

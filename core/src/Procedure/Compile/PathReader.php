@@ -131,7 +131,7 @@ final readonly class PathReader
         $parts = [LineNames::FORMERLY[$parts[0] ?? ''] ?? $parts[0] ?? '', ...array_slice($parts, 1)];
         $words = LineNames::ALL[$parts[0]] ?? null;
 
-        return $words === null ? $this->nowhere($path, "\"{$path}\" is not known of a line; ".Nearest::to($parts[0], array_keys(LineNames::ALL))) : new LineValue($parts, $words);
+        return $words === null ? $this->nowhere($path, "\"{$path}\" is not known of a line; ".Nearest::to($parts[0], array_keys(LineNames::ALL))) : new LineValue($parts, $words, $this->reader->here->side);
     }
 
     /** @param  list<string>  $parts */

@@ -1,0 +1,78 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\Pipe;
+use App\Models\User;
+use App\Support\Conflict;
+use Diastoma\Core\Pipe\PipeNumber;
+use Diastoma\Core\Pipe\PipeSize;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\DB;
+
+/** A pipe of a line as it came: another material or size than was planned, its serial, its length, where it is from. */
+final class KeepPipe
+{
+    public function __construct(private readonly PipeSize $sizes, private readonly JudgeSubject $judge)
+    {
+    }
+
+    /** @param  array<string, mixed>  $body  number, and what differs from the pipe of the line */
+    public function add(Line $line, User $by, array $body): Pipe
+    {
+        try {
+            return Pipe::query()->create([
+                'line_id' => $line->id, 'number' => trim($body['number']), 'plain' => PipeNumber::plain($body['number']), 'size' => $this->size($line, $body, $line->pipe),
+                'serial' => $body['serial'] ?? null, 'length_m' => $body['length_m'] ?? $line->pipe_length_m, 'source' => $body['source'] ?? null, 'user_id' => $by->id,
+            ]);
+        } catch (UniqueConstraintViolationException) {
+            throw new Conflict('number', "There is a pipe {$body['number']} on this line already.");
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $body
+     *
+     * @throws Conflict once a joint was begun with it: that was judged by the pipe as it was known
+     */
+    public function change(Pipe $pipe, Line $line, User $by, array $body): Pipe
+    {
+        return DB::transaction(function () use ($pipe, $line, $by, $body): Pipe {
+            $pipe = Pipe::query()->lockForUpdate()->findOrFail($pipe->id);
+            $joints = self::joints($pipe);
+            $begun = $joints->first(fn (Joint $joint) => $joint->state !== 'planned');
+            $size = $this->size($line, $body, $pipe->size);
+            if ($begun !== null && $size != $pipe->size) {
+                throw new Conflict('size', "Pipe {$pipe->number} lies in joint {$begun->number}, which was begun and judged with it: its size stays as it is.");
+            }
+            $pipe->update(['size' => $size, 'user_id' => $by->id] + array_intersect_key($body, ['serial' => true, 'length_m' => true, 'source' => true]));
+            $joints->each(fn (Joint $joint) => ($this->judge)($joint));
+
+            return $pipe;
+        });
+    }
+
+    /** @return Collection<int, Joint> in which it lies or is planned */
+    public static function joints(Pipe $pipe): Collection
+    {
+        return Joint::query()->with(['ofLine.project', 'ofLine.procedureText', 'procedureText'])->where('line_id', $pipe->line_id)->where(fn ($q) => $q->where('pipe_a_id', $pipe->id)->orWhere('pipe_b_id', $pipe->id))->get();
+    }
+
+    /**
+     * @param  array<string, mixed>  $body
+     * @param  array<string, mixed>  $before
+     * @return array<string, mixed>
+     */
+    private function size(Line $line, array $body, array $before): array
+    {
+        $said = array_filter(array_intersect_key($body, ['material' => true, 'series' => true, 'nominal' => true, 'sdr' => true, 'wall_mm' => true]), fn (mixed $v) => $v !== null);
+        if ($said === []) {
+            return $before;
+        }
+
+        return $this->sizes->of($said + ['material' => $before['material'], 'series' => $before['series'] ?? 'metric'], $line->service);
+    }
+}

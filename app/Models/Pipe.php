@@ -1,0 +1,57 @@
+<?php
+
+namespace App\Models;
+
+use Diastoma\Core\Pipe\PipeNumber;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A length of pipe of a line: to hand, laid, or rejected with the reason.
+ *
+ * @property string $id
+ * @property string $line_id
+ * @property string $number as it is painted on it
+ * @property string $plain as it is compared
+ * @property string|null $serial
+ * @property array<string, mixed> $size material, series, size, dn_mm, od_mm, sdr, wall_mm and what the material brings along
+ * @property float|null $length_m
+ * @property string|null $source where it is from
+ * @property string $state to-hand, laid or rejected
+ * @property string|null $reason why it was rejected, or accepted again
+ * @property int|null $user_id who said so
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, PipeWord> $words
+ */
+class Pipe extends Model
+{
+    use HasUuids;
+
+    public const TO_HAND = 'to-hand';
+
+    public const LAID = 'laid';
+
+    public const REJECTED = 'rejected';
+
+    protected $guarded = [];
+
+    protected $casts = ['size' => 'array', 'length_m' => 'float'];
+
+    /** @return HasMany<PipeWord, $this> what was said of it, the last first */
+    public function words(): HasMany
+    {
+        return $this->hasMany(PipeWord::class)->orderByDesc('seq');
+    }
+
+    /** The pipe of a number; one that is not known yet is a pipe of the line as it was planned. */
+    public static function findOrMake(Line $line, string $number, ?int $by): self
+    {
+        return self::query()->createOrFirst(['line_id' => $line->id, 'plain' => PipeNumber::plain($number)], ['number' => trim($number), 'size' => $line->pipe, 'user_id' => $by]);
+    }
+
+    /** What is known of it where a joint is judged. @return array<string, mixed> */
+    public function known(): array
+    {
+        return $this->size + ['number' => $this->number, 'length_m' => $this->length_m];
+    }
+}

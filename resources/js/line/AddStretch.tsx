@@ -1,0 +1,56 @@
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { useMutation } from '@tanstack/react-query'
+import { useState, type ReactElement } from 'react'
+import { useNavigate } from 'react-router'
+import { api, Refusal, type LineFull } from '../api/client'
+import { queries, useMe, useProcedures, useUnits } from '../api/queries'
+import { pageOf } from '../api/subject'
+import { figureOf, noFigure } from '../ui/figureOf'
+import { Sheet } from '../ui/Sheet'
+import { shownAs } from '../ui/units'
+
+const FOOT_M = 0.3048
+
+/** A stretch or a point of the line on which something is recorded that is no joint and no test. */
+export function AddStretch({ onClose, line }: { onClose: () => void; line: LineFull }): ReactElement {
+  const kinds = (useProcedures().data ?? []).filter((p) => p.family === 'stretch')
+  const navigate = useNavigate()
+  const [form, setForm] = useState({ hash: '', name: '', from: '', to: '' })
+  const [faults, setFaults] = useState<Record<string, string>>({})
+  const shown = shownAs('from_m', 'length', useMe().data?.units ?? 'metric', useUnits().data)
+  const metres = (text: string): number => Math.round((figureOf(text) ?? NaN) * (shown.suffix === 'ft' ? FOOT_M : 1) * 1000) / 1000
+  const chosen = form.hash || kinds[0]?.hash || ''
+  const add = useMutation({
+    mutationFn: () => api.post<{ id: string }>(`/lines/${line.id}/stretches`, { procedure_hash: chosen, name: form.name.trim(), from_m: metres(form.from), to_m: form.to.trim() === '' ? null : metres(form.to) }),
+    onSuccess: async (made) => {
+      await queries.invalidateQueries()
+      void navigate(pageOf('stretch', made.id))
+    },
+    onError: (error) => setFaults(error instanceof Refusal && error.errors.length > 0 ? Object.fromEntries(error.errors.map((e) => [e.field, e.message])) : { all: error.message }),
+  })
+  const save = (): void => {
+    const wrong: Record<string, string> = {}
+    if (form.name.trim() === '') wrong['name'] = 'Give it a name, such as Backfill 1.'
+    const [from, to] = [noFigure(form.from), form.to.trim() === '' ? null : noFigure(form.to)]
+    if (from) wrong['from_m'] = from
+    if (to) wrong['to_m'] = to
+    setFaults(wrong)
+    if (Object.keys(wrong).length === 0) add.mutate()
+  }
+  const field = (key: 'name' | 'from' | 'to', of: string, label: string): ReactElement => (
+    <TextField label={label} value={form[key]} onChange={(e) => setForm((old) => ({ ...old, [key]: e.target.value }))} error={faults[of] !== undefined} helperText={faults[of]} slotProps={{ htmlInput: { inputMode: key === 'name' ? 'text' : 'decimal' } }} />
+  )
+  return (
+    <Sheet open onClose={onClose} title="Add a stretch" actions={<Button variant="contained" disabled={add.isPending} onClick={save}>Add it</Button>}>
+      <Box sx={{ display: 'grid', gap: 2, mt: 1 }}>
+        <TextField select label="What is recorded" value={chosen} onChange={(e) => setForm((old) => ({ ...old, hash: e.target.value }))} error={faults['procedure_hash'] !== undefined} helperText={faults['procedure_hash']}>
+          {kinds.map((p) => <MenuItem key={p.hash} value={p.hash}>{p.title}</MenuItem>)}
+        </TextField>
+        {field('name', 'name', 'Name')}
+        {field('from', 'from_m', `From chainage, ${shown.symbol}`)}
+        {field('to', 'to_m', `To chainage, ${shown.symbol} (left out: a point)`)}
+        {faults['all'] && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>{faults['all']}</Typography>}
+      </Box>
+    </Sheet>
+  )
+}

@@ -1,0 +1,27 @@
+import { Typography } from '@mui/material'
+import type { ReactElement } from 'react'
+import { useParams } from 'react-router'
+import { useLine, useProcedure, useSubject } from '../api/queries'
+import { subjectAt } from '../api/subject'
+import { StepRunner } from '../steps/StepRunner'
+import { Loading } from '../ui/Loading'
+import { Page } from '../ui/Page'
+import { useShow } from '../ui/units'
+
+/** What is recorded of a stretch or a point of a line. */
+export default function StretchPage(): ReactElement {
+  const { id = '' } = useParams()
+  const stretch = useSubject(subjectAt('stretch', id))
+  const line = useLine(stretch.data?.line.id ?? '')
+  const procedure = useProcedure(stretch.data?.procedure_hash)
+  const show = useShow()
+  if (!stretch.data || !procedure.data) return <Loading query={stretch.error ? stretch : procedure} up={{ to: '/', label: 'Lines' }} />
+  const { data } = stretch
+  const from = show('x_m', 'length', data.chainage_m)
+  return (
+    <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={data.name}>
+      <Typography>{procedure.data.title} · {typeof data.to_m === 'number' ? `from ${from} to ${show('x_m', 'length', data.to_m)}` : `at ${from}`}</Typography>
+      <StepRunner key={id} path={subjectAt('stretch', id)} data={data} procedure={procedure.data} role={line.data?.role} />
+    </Page>
+  )
+}
