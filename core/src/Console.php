@@ -20,6 +20,7 @@ final class Console
           bin/diastoma judge [JSON]            {"procedure": id or object, "line": {…}, "facts": […], "now": "…"}
           bin/diastoma judge FILE FACTS        a procedure file and a file of facts; what is said of each step, to be read
           bin/diastoma check FILE              all that is wrong with a procedure file, by line
+          bin/diastoma example ID [NAME]       facts as a crew records them by a procedure that ships, good or as named: input for judge
           bin/diastoma forms                   what a value of a procedure may be put together by
         A refused input prints {"error":{"field":…,"message":…}} and exits 2.
 
@@ -42,6 +43,7 @@ final class Console
             return match ($words[0] ?? '') {
                 'calc' => $this->calc(array_slice($words, 1)),
                 'check' => $this->check($words[1] ?? ''),
+                'example' => $this->print((Procedure\Example::shipped()[$words[1] ?? ''] ?? throw self::noExample($words[1] ?? ''))->toJudge($words[2] ?? null)),
                 'forms' => $this->forms(),
                 'judge' => isset($words[2]) ? $this->tell($words[1], $words[2]) : $this->print((new Procedure\JudgeFromJson)($this->json($words[1] ?? null))),
                 '--help', '-h', 'help' => $this->help($this->out, 0),
@@ -52,6 +54,11 @@ final class Console
 
             return 2;
         }
+    }
+
+    private static function noExample(string $id): Refused
+    {
+        return Refused::field('procedure', "There is no example for \"{$id}\"; there are some for ".implode(', ', array_keys(Procedure\Example::shipped())).'.');
     }
 
     /** @param  list<string>  $words */

@@ -110,7 +110,7 @@ final class Demo
         $this->begin($joints['35'], 35, $this->now->modify('-12 minutes'));
         $this->test($line, 0, 'none', $this->now->modify('-3 days')->setTime(8, 0), true);
         $this->test($line, 1, 'air', $this->now->modify('-1 day')->setTime(8, 30), false);
-        $pipe = Pipe::query()->where('line_id', $line->id)->where('plain', '48')->firstOrFail();
+        $pipe = Pipe::query()->where('line_id', $line->id)->where('plain', '51')->firstOrFail();
         ($this->sayOfPipe)($pipe, $this->people['joiner'], true, 'Gouged deeper than a tenth of the wall, 2 m from its end.');
     }
 

@@ -159,7 +159,7 @@ test('a fusion and a test go on while the server is dead', async ({ browser }) =
     await page.getByRole('button', { name: 'Start pump and logger' }).click()
     await dieAndRise(page, /1200 times as fast as real/)
     await expect(page.locator('#step-title')).toHaveText('Phases of the log', { timeout: 60_000 })
-    const test = `tests/${page.url().match(/tests\/([0-9a-f-]+)/)![1]}`
+    const test = `subjects/test/${page.url().match(/tests\/([0-9a-f-]+)/)![1]}`
     await expect.poll(async () => (await get<{ facts: { step: string; value: { final?: boolean } }[] }>(test)).facts.some((f) => f.step === 'log' && f.value.final), { timeout: 60_000 }).toBe(true)
     const after = await get<{ facts: { step: string; value: { part: number; final: boolean; samples: number[][] } }[] }>(test)
     const rows = after.facts.filter((f) => f.step === 'log').flatMap((f) => f.value.samples)

@@ -260,7 +260,7 @@ test('3. saddles: added on the pipe, footprint, peel, torque, feeler, branch tes
     await says(page, /^Not before \d\d:\d\d\.$/)
     await says(page, /Follow your local code and your licensed supervisor/)
     // What a device with a wrong clock sends all the same is kept, and bad.
-    const answer = await page.request.post(`${new URL(page.url()).origin}/api/v1/joints/${s2}/facts`, { headers: { Accept: 'application/json', Referer: page.url(), 'X-XSRF-TOKEN': decodeURIComponent((await page.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value) }, data: { id: crypto.randomUUID(), step: 'tap', value: { cut: true, capped: true }, recorded_at: stamp(0) } })
+    const answer = await page.request.post(`${new URL(page.url()).origin}/api/v1/subjects/joint/${s2}/facts`, { headers: { Accept: 'application/json', Referer: page.url(), 'X-XSRF-TOKEN': decodeURIComponent((await page.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value) }, data: { id: crypto.randomUUID(), step: 'tap', value: { cut: true, capped: true }, recorded_at: stamp(0) } })
     expect(answer.status()).toBe(201)
     await page.reload()
     await says(page, /Tapped at \d\d:\d\d, before \d\d:\d\d\./)

@@ -137,7 +137,7 @@ test('a pressure log from a file: wrong files say why, a doubtful date is asked'
   await page.getByLabel('Why does the earlier entry not count?').fill('another gauge')
   await instruments(page, 'G-10')
   await readyForPressure(page)
-  const test = `tests/${page.url().match(/tests\/([0-9a-f-]+)/)![1]}`
+  const test = `subjects/test/${page.url().match(/tests\/([0-9a-f-]+)/)![1]}`
   const input = page.getByLabel('File with the log')
   for (const [text, said] of [
     ['time;temperature\n2026-05-01 10:00;12', 'no heading names a pressure'],

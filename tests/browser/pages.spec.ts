@@ -55,7 +55,7 @@ test('a wrong entry at each kind of step is said in one sentence and nothing is 
   await signIn(page, 'bram')
   const line = await lineByName(page.request, 'Kelder Lane main')
   const joint = line.joints.find((j) => j.number === '40')!
-  const facts = async (): Promise<number> => ((await (await page.request.get(`/api/v1/joints/${joint.id}`, { headers: { Referer: page.url() } })).json()) as { facts: unknown[] }).facts.length
+  const facts = async (): Promise<number> => ((await (await page.request.get(`/api/v1/subjects/joint/${joint.id}`, { headers: { Referer: page.url() } })).json()) as { facts: unknown[] }).facts.length
   await page.goto(`/joints/${joint.id}?step=conditions`)
   await fill(page, { Air: '140', 'Humidity, %': '120', Pipe: '13', Fitting: '14', Wind: '2' }, { 'Under a shelter': 'No', 'Rain or snow': 'No' })
   await recordStep(page)

@@ -4,6 +4,7 @@ export type Who = 'tamsin' | 'odile' | 'bram' | 'ruben'
 
 type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>
 const sessions = new Map<string, Cookies>()
+const headers = { Accept: 'application/json' }
 
 /** Signs in through the page; who has done so before brings the session along, as a browser would. */
 export async function signIn(page: Page, who: Who): Promise<void> {
@@ -29,10 +30,26 @@ export async function someone(browser: Browser, who: Who, size: [number, number]
   return page
 }
 
+/** Somebody with a page of their own that has gone nowhere yet; signed in as a device is, without the page. */
+export async function present(browser: Browser, who: Who, size: [number, number] = [390, 844]): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: size[0], height: size[1] }, timezoneId: 'Europe/Vienna', locale: 'en-GB' })
+  const known = sessions.get(`${who} by hand`)
+  if (known) {
+    await context.addCookies(known)
+    return context.newPage()
+  }
+  const base = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
+  await context.request.get(`${base}/sanctum/csrf-cookie`, { headers: { ...headers, Referer: base } })
+  const token = decodeURIComponent((await context.cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value)
+  const answer = await context.request.post(`${base}/api/v1/session`, { headers: { ...headers, Referer: base, 'X-XSRF-TOKEN': token }, data: { email: `${who}@diastoma.example`, password: 'clay-and-chalk' } })
+  expect(answer.ok(), await answer.text()).toBe(true)
+  sessions.set(`${who} by hand`, await context.cookies())
+  return context.newPage()
+}
+
 interface Joint { id: string; number: string; state: string; verdict: string }
 interface Line { id: string; name: string; joints: Joint[]; sections: { id: string; name: string; tests: { id: string; state: string; verdict: string }[] }[] }
 
-const headers = { Accept: 'application/json' }
 
 export async function lineByName(request: APIRequestContext, name: string): Promise<Line> {
   const answer = await request.get('/api/v1/lines', { headers: { ...headers, Referer: process.env['BASE_URL'] ?? 'http://127.0.0.1:8080' } })

@@ -16,8 +16,8 @@ export class Trench {
 
   private constructor(readonly page: Page, private readonly base: string) {}
 
-  static async of(page: Page): Promise<Trench> {
-    const trench = new Trench(page, new URL(page.url()).origin)
+  static async of(page: Page, base = new URL(page.url()).origin): Promise<Trench> {
+    const trench = new Trench(page, base)
     trench.items = await trench.get<Item[]>('stores')
     return trench
   }

@@ -34,6 +34,9 @@ final class Known
     /** @var array<string, array<string, list<string>>> step key => name of the calculation => what it lacks, in words */
     private array $lacking = [];
 
+    /** @var array<string, Uncomputed> step key => why its first calculation refused what it was given */
+    private array $refusals = [];
+
     /** @var array<string, true> steps, and calculations as "step calculation", whose conditions say that they are not wanted here */
     private array $ruledOut = [];
 
@@ -71,11 +74,19 @@ final class Known
         unset($this->ruledOut["{$step} {$calculation}"]);
     }
 
-    /** @param  list<string>  $missing  in words for a person */
-    public function uncomputed(string $step, string $calculation, array $missing): void
+    public function uncomputed(string $step, string $calculation, Uncomputed $why): void
     {
         $this->computed($step, $calculation, []);
-        $this->lacking[$step][$calculation] = $missing;
+        $this->lacking[$step][$calculation] = $why->missing;
+        if ($why->missing === []) {
+            $this->refusals[$step] ??= $why;
+        }
+    }
+
+    /** Why the first calculation of a step refused what it was given; null: none did. */
+    public function refusal(string $step): ?Uncomputed
+    {
+        return $this->refusals[$step] ?? null;
     }
 
     /** @return list<string> what a calculation lacks, in words for a person */

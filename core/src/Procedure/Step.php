@@ -63,6 +63,12 @@ final readonly class Step
         return str_replace('{side}', is_string($name) ? $name : '', $this->title);
     }
 
+    /** How a sentence names it where something of it is missing. */
+    public function inWords(): string
+    {
+        return '"'.preg_replace('/,?\s*\{side\}/', '', $this->title).'"';
+    }
+
     /** `od@a` for a step done on side a, else `conditions`. */
     public function key(): string
     {

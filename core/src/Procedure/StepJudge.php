@@ -304,10 +304,12 @@ final readonly class StepJudge
     {
         $reasons = [];
         foreach ($step->rules as $rule) {
-            array_push($reasons, ...$this->rule($step, $rule));
+            foreach ($this->rule($step, $rule) as $reason) {
+                $reasons[$reason->verdict->value.$reason->text->in(UnitSystem::Metric)] ??= $reason;
+            }
         }
 
-        return $reasons;
+        return array_values($reasons);
     }
 
     /** @return list<Reason> */
@@ -326,7 +328,11 @@ final readonly class StepJudge
             return [];
         }
         if ($result instanceof Uncomputed) {
-            return [new Reason(Verdict::Open, $result->why, Spoken::plain($result->do), $rule->telling->limit, $result->entered && ! $step->kind->comesInParts())];
+            // What rests on a calculation that refused what was entered says why it did: nothing is missing.
+            $rests = in_array($step->inWords(), $result->missing, true);
+            $cause = ($rests ? $this->known->refusal($step->key) : null) ?? $result;
+
+            return [new Reason(Verdict::Open, $cause->why, Spoken::plain($cause->do), $rule->telling->limit, $cause->entered && ! $step->kind->comesInParts())];
         }
         $verdict = $rule->ruling->verdict($result, $this->known);
 
@@ -340,7 +346,7 @@ final readonly class StepJudge
         if (is_array($result)) {
             $this->known->computed($step->key, $rule->name, $result);
         } else {
-            $this->known->uncomputed($step->key, $rule->name, $result->missing);
+            $this->known->uncomputed($step->key, $rule->name, $result);
         }
 
         return $result;

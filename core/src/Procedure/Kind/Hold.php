@@ -91,7 +91,7 @@ final readonly class Hold implements Kind
     {
         return [self::isSigned($fact->value)
             ? Reason::plain(Verdict::Good, "Signed by {$fact->by}.")
-            : new Reason(Verdict::Bad, Spoken::plain("{$fact->by} refused to sign: ".($fact->value['remark'] ?? 'no reason written').'.'), $this->refusedDo->fill($known))];
+            : new Reason(Verdict::Bad, Spoken::plain("{$fact->by} refused to sign: ".rtrim($fact->value['remark'] ?? 'no reason written', '. ').'.'), $this->refusedDo->fill($known))];
     }
 
     /** @param  array<string, mixed>  $value */

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure;
+
+use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Data;
+use Diastoma\Core\Pipe\PipeSize;
+use Diastoma\Core\PressureTest\Segment;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Simulation\FusionBox;
+use Diastoma\Core\Simulation\PumpAndLogger;
+
+/**
+ * Facts as a crew would record them, kept beside each procedure in `core/data/examples`: one good run, and others with the
+ * sentence that must come. Times are minutes after the beginning; `"@+35"` in a value is such a time, `{"store": NAME}` a
+ * thing out of the made-up stores; a trace is played by the stand-in of its device.
+ */
+final readonly class Example
+{
+    private const BEGINS = '2026-05-04T08:00:00+02:00';
+
+    private const PUMP_L_MIN = 80;
+
+    /** @param  array<string, mixed>  $text */
+    private function __construct(private array $text, public Procedure $procedure)
+    {
+    }
+
+    /** @return array<string, self> by id of the procedure */
+    public static function shipped(): array
+    {
+        $all = [];
+        foreach (Data::files('examples') as $file) {
+            $text = Data::json($file);
+            if (isset($text['procedure'])) {
+                $all[$text['procedure']] = new self($text, Procedure::shipped()[$text['procedure']]);
+            }
+        }
+
+        return $all;
+    }
+
+    /** @return list<array{name: string, step: string, verdict: string, says: string}> what else may happen, and what must be said */
+    public function others(): array
+    {
+        return array_map(fn (array $other) => ['name' => $other['name'], 'step' => $other['step'], 'verdict' => $other['verdict'], 'says' => $other['says']], $this->text['others'] ?? []);
+    }
+
+    /** @return array<string, mixed> as {@see JudgeFromJson} takes it */
+    public function toJudge(?string $other = null): array
+    {
+        $facts = array_map(fn (Fact $f) => ['id' => $f->id, 'step' => $f->step, 'value' => $f->value, 'at' => $f->at->format(Known::TIME), 'by' => $f->by, 'role' => $f->role], $this->facts($other));
+
+        return ['procedure' => $this->procedure->id, 'line' => $this->line(), 'facts' => $facts, 'now' => $this->moment(60 * 24)->format(Known::TIME)];
+    }
+
+    /** Judged long after its end. @param  string|null  $other  name of another run; null: the good one */
+    public function judged(?string $other = null): Judgement
+    {
+        return Judge::judge($this->procedure, $this->facts($other), $this->line(), $this->moment(60 * 24));
+    }
+
+    /** @return list<Fact> */
+    public function facts(?string $other = null): array
+    {
+        $others = array_column($this->text['others'] ?? [], null, 'name');
+        $change = $other === null ? [] : $others[$other] ?? throw Refused::field('name', "{$this->procedure->id} has no example \"{$other}\"; there are ".implode(', ', array_keys($others)).'.');
+        $facts = [];
+        foreach ($this->text['good'] as $entry) {
+            $key = $entry['step'];
+            if (in_array($key, $change['without'] ?? [], true)) {
+                continue;
+            }
+            $min = (float) ($change['at'][$key] ?? $entry['min']);
+            $step = $this->procedure->step($key) ?? throw new \OutOfBoundsException("{$this->procedure->id} has no step {$key}");
+            $value = $step->normalise($this->value($step, ['plays' => $change['plays'][$key] ?? $entry['plays'] ?? null] + $entry, $change['instead'][$key] ?? [], $min, $facts));
+            $facts[] = new Fact(sprintf('%s-%02d', $this->procedure->id, count($facts)), $key, $value, $this->moment($min), 'Bram Ivesley', 'joiner');
+        }
+
+        return $facts;
+    }
+
+    /** @return array<string, mixed> what is known of the line at the place */
+    public function line(): array
+    {
+        $pipe = $this->text['pipe'];
+        $known = (new PipeSize(Registry::standard()))->of($pipe, $pipe['service']);
+        $sides = ['a' => 'pipe 001', 'b' => 'pipe 002'];
+
+        return $this->resolved($this->text['line'] ?? []) + $known + ['service' => $pipe['service'], 'time_zone' => 'Europe/Vienna', 'mdp_bar' => 8, 'sides' => $sides, 'closing_piece' => false, 'rejected' => []];
+    }
+
+    private function moment(float $min): \DateTimeImmutable
+    {
+        return (new \DateTimeImmutable(self::BEGINS))->modify('+'.(int) round(60 * $min).' seconds');
+    }
+
+    /**
+     * @param  array<string, mixed>  $entry
+     * @param  array<string, mixed>  $instead
+     * @param  list<Fact>  $before
+     * @return array<string, mixed>
+     */
+    private function value(Step $step, array $entry, array $instead, float $min, array $before): array
+    {
+        $value = $this->resolved($instead + ($entry['value'] ?? []));
+        if (($entry['photo'] ?? false) && ! isset($instead['photos'])) {
+            $value['photos'] = ['11111111-1111-4111-8111-111111111111'];
+        }
+        $known = fn (): StepState => Judge::judge($this->procedure, $before, $this->line(), $this->moment($min))->steps[$step->key];
+
+        return match (true) {
+            $entry['suggested'] ?? false => $value + $known()->suggested,
+            $entry['plays'] === null => $value,
+            $step->standIn !== null => $value + $this->log($step->standIn, $entry['plays']),
+            default => $value + $this->trace($known()->device ?? [], $entry['plays'], $min),
+        };
+    }
+
+    /**
+     * @param  array<string, mixed>  $device
+     * @return array<string, mixed>
+     */
+    private function trace(array $device, string $fault, float $min): array
+    {
+        $programme = FusionBox::programme($fault);
+        $samples = FusionBox::trace($device['u_v'], $device['r_ohm'], $device['t_s'], $fault);
+        $lasts = $samples[count($samples) - 1][0];
+
+        return [
+            'trace' => sprintf('%08d-0000-4000-8000-000000000000', (int) $min), 'part' => 0, 'final' => true, 'source' => 'stand-in', 'samples' => $samples, 'supply_v' => 230 * $programme['supply_ratio'],
+            'cold_r_ohm' => $device['r_ohm'] * $programme['r_ratio'], 'started_at' => $this->moment($min)->format(Known::TIME), 'ended_at' => $this->moment($min + $lasts / 60)->format(Known::TIME),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function log(StandIn $standIn, string $fault): array
+    {
+        $line = $this->line();
+        $s = $line['segments'][0];
+        $segment = new Segment($s['length_m'], $s['id_mm'] / 1000, $s['wall_mm'] / 1000, $s['e_mod_gpa'] * 1e9, $s['nu'], $s['restraint']);
+        $run = (new PumpAndLogger($segment, 12, $line['gauge_target_kpa'] * 1000, self::PUMP_L_MIN / 60000, $fault, $line['creep_m'] ?? null))->play($standIn);
+
+        return ['trace' => '22222222-0000-4000-8000-000000000000', 'part' => 0, 'final' => true, 'source' => 'stand-in', 'samples' => $run['rows'], 'marks' => $run['marks']];
+    }
+
+    /**
+     * @template T
+     *
+     * @param  T  $value
+     * @return T with times and things out of the stores in their places
+     */
+    private function resolved(mixed $value): mixed
+    {
+        if (is_string($value) && str_starts_with($value, '@+')) {
+            return $this->moment((float) substr($value, 2))->format(Known::TIME);
+        }
+        if (! is_array($value)) {
+            return $value;
+        }
+        if (array_keys($value) === ['store']) {
+            return self::thing($value['store']);
+        }
+
+        return array_map($this->resolved(...), $value);
+    }
+
+    /** @return array<string, mixed> */
+    private static function thing(string $name): array
+    {
+        $thing = Data::json('examples/stores.json')['things'][$name] ?? throw new \OutOfBoundsException("Nothing in the example stores is called {$name}");
+        $layout = ($thing['kind'] ?? '') === 'code-layout' ? ['layout' => Data::json('codes/practice.json')] : [];
+
+        return ['id' => $name, 'name' => $name] + $layout + array_diff_key($thing, ['kind' => true]);
+    }
+}

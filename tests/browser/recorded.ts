@@ -1,0 +1,29 @@
+import { randomUUID } from 'node:crypto'
+import type { Subject } from '../../resources/js/api/client'
+import { resolved, type Example, type Value } from './examples'
+import { stamp, type Trench } from './trench'
+
+export interface Crew { joiner: Trench; inspector: Trench }
+
+interface How {
+  /** values that differ from those of the example, by step */
+  instead?: Record<string, Value> | undefined
+  /** steps that are left for others */
+  without?: string[]
+}
+
+/** Records what an example has as devices send it: over the API, at the times that it has. */
+export async function recorded(crew: Crew, path: string, of: Example, begins: number, { instead = {}, without = [] }: How = {}): Promise<void> {
+  for (const entry of of.good.filter((e) => !without.includes(e.step))) {
+    const minutesAgo = (Date.now() - begins) / 60_000 - entry.min
+    let value = resolved({ ...entry.value, ...instead[entry.step] }, begins, (name) => crew.joiner.item(name)) as Value
+    if (entry.plays) {
+      const { device } = (await crew.joiner.get<Subject>(path)).judgement.steps.find((s) => s.key === entry.step)!
+      const [volts, ohms, seconds] = ['u_v', 'r_ohm', 't_s'].map((key) => Number(device![key]))
+      value = await crew.joiner.trace(volts!, ohms!, seconds!, minutesAgo - seconds! / 60, entry.plays)
+    }
+    if (entry.photo) value = { ...value, photos: [randomUUID()] }
+    const who = value['signed'] === true ? crew.inspector : crew.joiner
+    await who.post(`${path}/facts`, { id: randomUUID(), step: entry.step, value, recorded_at: stamp(minutesAgo) })
+  }
+}
