@@ -14,10 +14,14 @@ function phpForBrowsers(): Plugin {
     enforce: 'pre',
     resolveId(id, importer) {
       if (id === 'php-for-browsers') return '\0php-for-browsers'
-      if (id === 'php-for-browsers-wasm?url' || (id.endsWith('.wasm') && importer?.includes('@php-wasm'))) return `${php('8_2_33/php_8_2.wasm')}?url`
+      if (id === 'php-for-browsers-wasm?url' || (id.endsWith('.wasm') && importer?.includes('@php-wasm')))
+        return `${php('8_2_33/php_8_2.wasm')}?url`
       return null
     },
-    load: (id) => (id === '\0php-for-browsers' ? `import * as loader from ${JSON.stringify(php('php_8_2.js'))}; export const getPHPLoaderModule = async () => loader` : null),
+    load: (id) =>
+      id === '\0php-for-browsers'
+        ? `import * as loader from ${JSON.stringify(php('php_8_2.js'))}; export const getPHPLoaderModule = async () => loader`
+        : null,
   }
 }
 

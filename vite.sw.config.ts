@@ -4,5 +4,10 @@ import { defineConfig } from 'vite'
 export default defineConfig({
   publicDir: false,
   define: { 'process.env.NODE_ENV': '"production"' },
-  build: { outDir: 'public', emptyOutDir: false, copyPublicDir: false, lib: { entry: 'resources/js/sw.ts', formats: ['es'], fileName: () => 'sw.js' } },
+  build: {
+    outDir: 'public',
+    emptyOutDir: false,
+    copyPublicDir: false,
+    lib: { entry: 'resources/js/sw.ts', formats: ['es'], fileName: () => 'sw.js' },
+  },
 })

@@ -36,7 +36,9 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::post('subjects/{kind}/{subject}/photos', [SubjectController::class, 'keepPhoto']);
     Route::get('photos/{photo}', [SubjectController::class, 'photo']);
     // What a device recorded before it had this version of the pages must still arrive.
-    Route::post('{before}/{id}/{what}', [SubjectController::class, 'moved'])->whereIn('before', ['joints', 'tests'])->whereIn('what', ['facts', 'photos']);
+    Route::post('{before}/{id}/{what}', [SubjectController::class, 'moved'])
+        ->whereIn('before', ['joints', 'tests'])
+        ->whereIn('what', ['facts', 'photos']);
 
     Route::post('joints/{joint}/cut-out', [JointController::class, 'cutOut']);
     Route::post('lines/{line}/stretches', [LineController::class, 'addStretch']);

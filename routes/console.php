@@ -13,5 +13,12 @@ Artisan::command('procedures:ship', function () {
 })->purpose('Freeze the procedures and methods that ship with this version; what lines use already stays as it is');
 
 Artisan::command('api:document', function (Registry $registry) {
-    $this->output->write(json_encode(OpenApiController::document($registry), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR), false, 32);
+    $this->output->write(
+        json_encode(
+            OpenApiController::document($registry),
+            JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR,
+        ),
+        false,
+        32,
+    );
 })->purpose('Print the OpenAPI document');

@@ -29,10 +29,14 @@ abstract class TestCase extends Base
         }
         $this->project = Project::query()->create(['name' => 'Test valley', 'place' => 'Nowhere', 'time_zone' => 'Europe/Vienna']);
         foreach (['engineer', 'foreman', 'joiner', 'inspector'] as $role) {
-            $this->people[$role] = User::query()->create(['name' => ucfirst($role), 'email' => "{$role}@test.example", 'password' => 'secret-word', 'units' => 'metric'])->refresh();
+            $this->people[$role] = User::query()
+                ->create(['name' => ucfirst($role), 'email' => "{$role}@test.example", 'password' => 'secret-word', 'units' => 'metric'])
+                ->refresh();
             $this->people[$role]->projects()->attach($this->project, ['role' => $role]);
         }
-        $this->people['stranger'] = User::query()->create(['name' => 'Stranger', 'email' => 'stranger@test.example', 'password' => 'secret-word', 'units' => 'metric'])->refresh();
+        $this->people['stranger'] = User::query()
+            ->create(['name' => 'Stranger', 'email' => 'stranger@test.example', 'password' => 'secret-word', 'units' => 'metric'])
+            ->refresh();
     }
 
     public function as(string $who): static
@@ -46,8 +50,17 @@ abstract class TestCase extends Base
         $hash = fn (string $key) => ProcedureText::query()->where('key', $key)->firstOrFail()->hash;
 
         return $more + [
-            'project_id' => $this->project->id, 'name' => 'Test line', 'service' => 'water', 'material' => $procedure === 'pvc-spigot-socket' ? 'PVC-U' : 'PE100', 'dn_mm' => 160, 'sdr' => 17,
-            'design_bar' => 6, 'mdp_bar' => 8, 'pipe_length_m' => 6, 'procedure_hash' => $hash($procedure), 'centre_line' => [[0, 0, 0, 10], [18, 18, 0, 11]],
+            'project_id' => $this->project->id,
+            'name' => 'Test line',
+            'service' => 'water',
+            'material' => $procedure === 'pvc-spigot-socket' ? 'PVC-U' : 'PE100',
+            'dn_mm' => 160,
+            'sdr' => 17,
+            'design_bar' => 6,
+            'mdp_bar' => 8,
+            'pipe_length_m' => 6,
+            'procedure_hash' => $hash($procedure),
+            'centre_line' => [[0, 0, 0, 10], [18, 18, 0, 11]],
             'sections' => [['name' => 'One', 'from_m' => 0, 'to_m' => 18, 'method_hash' => $hash('constant-pressure-makeup')]],
         ];
     }
@@ -61,6 +74,9 @@ abstract class TestCase extends Base
     /** @param  array<string, mixed>  $value */
     public function record(string $who, string $path, string $step, array $value, array $more = []): TestResponse
     {
-        return $this->as($who)->postJson("/api/v1/{$path}/facts", $more + ['id' => (string) Str::uuid(), 'step' => $step, 'value' => $value, 'recorded_at' => '2026-05-04T10:00:00+02:00']);
+        return $this->as($who)->postJson(
+            "/api/v1/{$path}/facts",
+            $more + ['id' => (string) Str::uuid(), 'step' => $step, 'value' => $value, 'recorded_at' => '2026-05-04T10:00:00+02:00'],
+        );
     }
 }

@@ -28,7 +28,10 @@ final class AddJoints
     }
 
     /**
-     * @param  array{procedure_hash: string, chainage_m?: float|null, number?: string|null, host_id?: string|null, count?: int|null, pipe?: string|null}  $body
+     * @param  array{
+     *     procedure_hash: string, chainage_m?: float|null, number?: string|null,
+     *     host_id?: string|null, count?: int|null, pipe?: string|null
+     * }  $body
      * @return list<Joint>
      */
     public function __invoke(Line $line, array $body): array
@@ -62,7 +65,10 @@ final class AddJoints
 
         $pipe = isset($body['pipe']) ? Pipe::findOrMake($line, $body['pipe'], null) : $this->pipeAt($line, $at);
 
-        return $this->made(['line_id' => $line->id, 'number' => $number, 'chainage_m' => $at, 'procedure_hash' => $procedure->hash, 'place' => $place], $pipe);
+        return $this->made(
+            ['line_id' => $line->id, 'number' => $number, 'chainage_m' => $at, 'procedure_hash' => $procedure->hash, 'place' => $place],
+            $pipe,
+        );
     }
 
     /**
@@ -86,10 +92,18 @@ final class AddJoints
         foreach (['a', 'b'] as $side) {
             $have = Joint::query()->where('host_id', $host->id)->where('side', $side)->count();
             for ($n = 1; $n <= $each; $n++) {
-                $new[] = $this->made([
-                    'line_id' => $line->id, 'number' => $host->number.$side.($have + $n), 'chainage_m' => $host->chainage_m, 'procedure_hash' => $procedure->hash,
-                    'place' => 'restraint', 'host_id' => $host->id, 'side' => $side,
-                ], $host->pipeOf($side));
+                $new[] = $this->made(
+                    [
+                        'line_id' => $line->id,
+                        'number' => $host->number.$side.($have + $n),
+                        'chainage_m' => $host->chainage_m,
+                        'procedure_hash' => $procedure->hash,
+                        'place' => 'restraint',
+                        'host_id' => $host->id,
+                        'side' => $side,
+                    ],
+                    $host->pipeOf($side),
+                );
             }
         }
 
@@ -120,6 +134,7 @@ final class AddJoints
         $inLine = Joint::query()->where('line_id', $line->id)->where('place', 'in-line');
         $after = $inLine->clone()->where('chainage_m', '>=', $at)->orderBy('chainage_m')->first();
 
-        return $after?->pipeOf('a') ?? $inLine->clone()->orderByDesc('chainage_m')->first()?->pipeOf('b') ?? Pipe::findOrMake($line, '1', null);
+        return $after?->pipeOf('a') ??
+            ($inLine->clone()->orderByDesc('chainage_m')->first()?->pipeOf('b') ?? Pipe::findOrMake($line, '1', null));
     }
 }

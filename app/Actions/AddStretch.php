@@ -29,9 +29,19 @@ final class AddStretch
             }
         }
         if (isset($body['to_m']) && $body['to_m'] <= $body['from_m']) {
-            throw Refused::field('to_m', "to_m is {$body['to_m']} m; it must lie beyond {$body['from_m']} m, where the stretch begins. A point has no to_m.");
+            throw Refused::field(
+                'to_m',
+                "to_m is {$body['to_m']} m; it must lie beyond {$body['from_m']} m, where the stretch begins. A point has no to_m.",
+            );
         }
-        $stretch = Stretch::query()->create(['line_id' => $line->id, 'procedure_hash' => $procedure->hash, 'name' => $body['name'], 'from_m' => $body['from_m'], 'to_m' => $body['to_m'] ?? null, 'user_id' => $by->id]);
+        $stretch = Stretch::query()->create([
+            'line_id' => $line->id,
+            'procedure_hash' => $procedure->hash,
+            'name' => $body['name'],
+            'from_m' => $body['from_m'],
+            'to_m' => $body['to_m'] ?? null,
+            'user_id' => $by->id,
+        ]);
         ($this->judge)($stretch->refresh());
 
         return $stretch;

@@ -26,12 +26,20 @@ final class BuildTestPack
         $judgement = $test->judgement();
         $facts = $test->facts()->with('user')->get();
         $html = view('test-pack', [
-            'test' => $test, 'section' => $section, 'line' => $line, 'plan' => $this->plan->plan($section), 'joints' => $this->plan->joints($section),
-            'judgement' => $judgement->toArray($units, $zone), 'parameters' => $judgement->procedure->parametersToArray(),
+            'test' => $test,
+            'section' => $section,
+            'line' => $line,
+            'plan' => $this->plan->plan($section),
+            'joints' => $this->plan->joints($section),
+            'judgement' => $judgement->toArray($units, $zone),
+            'parameters' => $judgement->procedure->parametersToArray(),
             'chart' => $this->course($judgement, $units),
-            'facts' => $facts->filter(fn (Fact $f) => ! isset($f->value['samples'])), 'seal' => Seal::query()->where('subject_id', $test->id)->first(),
+            'facts' => $facts->filter(fn (Fact $f) => ! isset($f->value['samples'])),
+            'seal' => Seal::query()->where('subject_id', $test->id)->first(),
             'chain' => SealSubject::broken($line),
-            'show' => fn (string $key, ?float $value, ?int $decimals = null) => $value === null ? '–' : Display::value($key, $value, $decimals, $units),
+            'show' => fn (string $key, ?float $value, ?int $decimals = null) => $value === null
+                ? '–'
+                : Display::value($key, $value, $decimals, $units),
         ])->render();
         $options = new Options;
         $options->setIsRemoteEnabled(false);
@@ -82,14 +90,35 @@ final class BuildTestPack
         foreach ($keys as $i => $key) {
             $from = $x((float) $times[$key]);
             $to = isset($keys[$i + 1]) ? $x((float) $times[$keys[$i + 1]]) : $w - 8;
-            $svg .= sprintf('<rect x="%s" y="8" width="%s" height="%s" fill="%s"/>', $from, max(0, $to - $from), $h - $bottom - 8, $i % 2 === 0 ? '#efe8da' : '#f8f4ec');
+            $svg .= sprintf(
+                '<rect x="%s" y="8" width="%s" height="%s" fill="%s"/>',
+                $from,
+                max(0, $to - $from),
+                $h - $bottom - 8,
+                $i % 2 === 0 ? '#efe8da' : '#f8f4ec',
+            );
             $svg .= sprintf('<line x1="%s" y1="8" x2="%s" y2="%s" stroke="#b9ae9b" stroke-width="0.7"/>', $from, $from, $h - $bottom);
         }
         for ($k = 0; $k <= 4; $k++) {
-            $p = $pMax / 1.08 * $k / 4;
-            $svg .= sprintf('<line x1="%d" y1="%s" x2="%d" y2="%s" stroke="#ddd4c4" stroke-width="0.6"/><text x="%d" y="%s" font-size="9" text-anchor="end" fill="#4a423a">%s</text>', $left, $y($p), $w - 8, $y($p), $left - 4, $y($p) + 3, htmlspecialchars(Display::value('p_kpa', $p, 0, $units)));
-            $t = $t0 + ($t1 - $t0) * $k / 4;
-            $svg .= sprintf('<text x="%s" y="%d" font-size="9" text-anchor="middle" fill="#4a423a">%d min</text>', $x($t), $h - 12, round($t));
+            $p = (($pMax / 1.08) * $k) / 4;
+            $svg .= sprintf(
+                '<line x1="%d" y1="%s" x2="%d" y2="%s" stroke="#ddd4c4" stroke-width="0.6"/>'.
+                    '<text x="%d" y="%s" font-size="9" text-anchor="end" fill="#4a423a">%s</text>',
+                $left,
+                $y($p),
+                $w - 8,
+                $y($p),
+                $left - 4,
+                $y($p) + 3,
+                htmlspecialchars(Display::value('p_kpa', $p, 0, $units)),
+            );
+            $t = $t0 + (($t1 - $t0) * $k) / 4;
+            $svg .= sprintf(
+                '<text x="%s" y="%d" font-size="9" text-anchor="middle" fill="#4a423a">%d min</text>',
+                $x($t),
+                $h - 12,
+                round($t),
+            );
         }
         $every = max(1, intdiv(count($samples), 900));
         $points = [];

@@ -33,14 +33,25 @@ final class CreateLine
         $procedure = ProcedureText::usableIn([$project->id])->where('family', 'joint')->find($body['procedure_hash'])
             ?? throw Refused::field('procedure_hash', 'Choose the procedure for the joints.');
         if ($body['mdp_bar'] < $body['design_bar']) {
-            throw Refused::field('mdp_bar', "The maximum design pressure {$body['mdp_bar']} bar is below the design pressure {$body['design_bar']} bar.");
+            throw Refused::field(
+                'mdp_bar',
+                "The maximum design pressure {$body['mdp_bar']} bar is below the design pressure {$body['design_bar']} bar.",
+            );
         }
 
         return DB::transaction(function () use ($project, $by, $body, $pipe, $centreLine, $procedure): Line {
             $line = Line::query()->create([
-                'id' => $body['id'] ?? (string) Str::uuid(), 'project_id' => $project->id, 'name' => $body['name'], 'service' => $body['service'], 'pipe' => $pipe,
-                'design_bar' => $body['design_bar'], 'mdp_bar' => $body['mdp_bar'], 'pipe_length_m' => $body['pipe_length_m'],
-                'procedure_hash' => $procedure->hash, 'centre_line' => $centreLine, 'created_by' => $by->id,
+                'id' => $body['id'] ?? (string) Str::uuid(),
+                'project_id' => $project->id,
+                'name' => $body['name'],
+                'service' => $body['service'],
+                'pipe' => $pipe,
+                'design_bar' => $body['design_bar'],
+                'mdp_bar' => $body['mdp_bar'],
+                'pipe_length_m' => $body['pipe_length_m'],
+                'procedure_hash' => $procedure->hash,
+                'centre_line' => $centreLine,
+                'created_by' => $by->id,
             ]);
             $this->planJoints($line, $procedure);
             foreach ($body['sections'] ?? [] as $section) {
@@ -59,10 +70,18 @@ final class CreateLine
             ?? throw Refused::field('method_hash', 'Choose the test method.');
 
         return Section::query()->create([
-            'line_id' => $line->id, 'name' => $body['name'], 'from_m' => $body['from_m'], 'to_m' => $body['to_m'], 'method_hash' => $method->hash,
+            'line_id' => $line->id,
+            'name' => $body['name'],
+            'from_m' => $body['from_m'],
+            'to_m' => $body['to_m'],
+            'method_hash' => $method->hash,
             'ask' => [
-                'gauge_m' => $body['gauge_m'] ?? $body['from_m'], 'stp_method' => $body['stp_method'] ?? 'en805-surge-calculated',
-                'water_c' => $body['water_c'] ?? 12, 'fill_l_s' => $body['fill_l_s'] ?? 5, 'pipe_max_bar' => $body['pipe_max_bar'] ?? null, 'factor' => $body['factor'] ?? null,
+                'gauge_m' => $body['gauge_m'] ?? $body['from_m'],
+                'stp_method' => $body['stp_method'] ?? 'en805-surge-calculated',
+                'water_c' => $body['water_c'] ?? 12,
+                'fill_l_s' => $body['fill_l_s'] ?? 5,
+                'pipe_max_bar' => $body['pipe_max_bar'] ?? null,
+                'factor' => $body['factor'] ?? null,
             ],
         ]);
     }
@@ -77,10 +96,16 @@ final class CreateLine
         foreach ($points as $i => $point) {
             $row = array_map(fn ($v) => is_numeric($v) ? round((float) $v, 4) : null, array_values((array) $point));
             if (count($row) !== 4 || in_array(null, $row, true)) {
-                throw Refused::field('centre_line', 'centre_line, point '.($i + 1).': chainage, easting, northing and level are wanted, all as numbers.');
+                throw Refused::field(
+                    'centre_line',
+                    'centre_line, point '.($i + 1).': chainage, easting, northing and level are wanted, all as numbers.',
+                );
             }
             if ($i > 0 && $row[0] <= $line[$i - 1][0]) {
-                throw Refused::field('centre_line', 'centre_line, point '.($i + 1).": the chainage must grow; {$row[0]} follows {$line[$i - 1][0]}.");
+                throw Refused::field(
+                    'centre_line',
+                    'centre_line, point '.($i + 1).": the chainage must grow; {$row[0]} follows {$line[$i - 1][0]}.",
+                );
             }
             $line[] = [(float) $row[0], (float) $row[1], (float) $row[2], (float) $row[3]];
         }
@@ -105,8 +130,14 @@ final class CreateLine
         $rows = [];
         for ($n = 1; $n === 1 || ($n - 1) * $line->pipe_length_m < $line->length() - 0.01; $n++) {
             $rows[] = [
-                'id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => sprintf('%03d', $n), 'plain' => (string) $n, 'size' => $size,
-                'length_m' => round(min($line->pipe_length_m, $line->length() - ($n - 1) * $line->pipe_length_m), 3), 'created_at' => now(), 'updated_at' => now(),
+                'id' => (string) Str::uuid(),
+                'line_id' => $line->id,
+                'number' => sprintf('%03d', $n),
+                'plain' => (string) $n,
+                'size' => $size,
+                'length_m' => round(min($line->pipe_length_m, $line->length() - ($n - 1) * $line->pipe_length_m), 3),
+                'created_at' => now(),
+                'updated_at' => now(),
             ];
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $chunk) {
@@ -126,9 +157,17 @@ final class CreateLine
         foreach (array_slice($pipes, 0, -1) as $i => $pipe) {
             $next = $pipes[$i + 1];
             $rows[] = [
-                'id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => (string) ($i + 1), 'chainage_m' => round($start + ($i + 1) * $line->pipe_length_m, 3),
-                'total' => $total, 'next_step' => $first, 'pipes' => json_encode(['a' => $pipe['number'], 'b' => $next['number']]), 'pipe_a_id' => $pipe['id'], 'pipe_b_id' => $next['id'],
-                'created_at' => now(), 'updated_at' => now(),
+                'id' => (string) Str::uuid(),
+                'line_id' => $line->id,
+                'number' => (string) ($i + 1),
+                'chainage_m' => round($start + ($i + 1) * $line->pipe_length_m, 3),
+                'total' => $total,
+                'next_step' => $first,
+                'pipes' => json_encode(['a' => $pipe['number'], 'b' => $next['number']]),
+                'pipe_a_id' => $pipe['id'],
+                'pipe_b_id' => $next['id'],
+                'created_at' => now(),
+                'updated_at' => now(),
             ];
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $chunk) {

@@ -44,8 +44,12 @@ final class CutOutJoint
         }
         $length = $pieceM ?? $cutOut->pieceM;
         $piece = Pipe::query()->create([
-            'line_id' => $joint->line_id, 'number' => "{$joint->number}P", 'plain' => PipeNumber::plain("{$joint->number}P"), 'size' => $ends['a']->size ?? $joint->line()->pipe,
-            'length_m' => $length, 'user_id' => $by->id,
+            'line_id' => $joint->line_id,
+            'number' => "{$joint->number}P",
+            'plain' => PipeNumber::plain("{$joint->number}P"),
+            'size' => $ends['a']->size ?? $joint->line()->pipe,
+            'length_m' => $length,
+            'user_id' => $by->id,
         ]);
 
         return [
@@ -58,8 +62,12 @@ final class CutOutJoint
     private function joint(Joint $old, string $letter, float $shift, array $ends): Joint
     {
         $new = new Joint([
-            'id' => (string) Str::uuid(), 'line_id' => $old->line_id, 'number' => $old->number.$letter, 'chainage_m' => $old->chainage_m + $shift,
-            'procedure_hash' => $old->procedure_hash, 'replaces_id' => $old->id,
+            'id' => (string) Str::uuid(),
+            'line_id' => $old->line_id,
+            'number' => $old->number.$letter,
+            'chainage_m' => $old->chainage_m + $shift,
+            'procedure_hash' => $old->procedure_hash,
+            'replaces_id' => $old->id,
         ]);
         $new->meets($ends);
         $new->save();

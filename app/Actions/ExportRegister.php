@@ -14,7 +14,19 @@ use Diastoma\Core\PressureTest\SectionPlan;
 final class ExportRegister
 {
     /** What stands there of every joint, before and after what its procedure tells. */
-    private const FIRST = ['joint', 'chainage_m', 'easting', 'northing', 'level_m', 'state', 'verdict', 'pipe_a', 'pipe_b', 'procedure', 'procedure_version'];
+    private const FIRST = [
+        'joint',
+        'chainage_m',
+        'easting',
+        'northing',
+        'level_m',
+        'state',
+        'verdict',
+        'pipe_a',
+        'pipe_b',
+        'procedure',
+        'procedure_version',
+    ];
 
     private const LAST = ['signed_by', 'sealed_utc', 'replaces', 'cut_out_reason', 'remark'];
 
@@ -27,9 +39,31 @@ final class ExportRegister
         $told = $this->told($line);
 
         return [
-            'line' => $line->only(['id', 'name', 'service']), 'chain_broken' => SealSubject::broken($line), 'columns' => $told,
-            'joints' => $line->joints->map(fn (Joint $j) => ['id' => $j->id] + $this->nested($this->row($line, $centre, $j, $numbers[$j->replaces_id] ?? '', $told), $told))->all(),
-            'tests' => $line->sections->flatMap(fn (Section $s) => $s->tests->map(fn (PressureTest $t) => ['id' => $t->id, 'section' => $s->name, 'number' => $t->number, 'state' => $t->state, 'verdict' => $t->verdict, 'sealed_at' => $t->sealed_at?->toIso8601ZuluString(), 'headline' => $t->headline[0]['text'] ?? null]))->values()->all(),
+            'line' => $line->only(['id', 'name', 'service']),
+            'chain_broken' => SealSubject::broken($line),
+            'columns' => $told,
+            'joints' => $line->joints
+                ->map(
+                    fn (Joint $j) => ['id' => $j->id] +
+                        $this->nested($this->row($line, $centre, $j, $numbers[$j->replaces_id] ?? '', $told), $told),
+                )
+                ->all(),
+            'tests' => $line->sections
+                ->flatMap(
+                    fn (Section $s) => $s->tests->map(
+                        fn (PressureTest $t) => [
+                            'id' => $t->id,
+                            'section' => $s->name,
+                            'number' => $t->number,
+                            'state' => $t->state,
+                            'verdict' => $t->verdict,
+                            'sealed_at' => $t->sealed_at?->toIso8601ZuluString(),
+                            'headline' => $t->headline[0]['text'] ?? null,
+                        ],
+                    ),
+                )
+                ->values()
+                ->all(),
         ];
     }
 
@@ -42,33 +76,71 @@ final class ExportRegister
         fputcsv($out, $columns, ';', '"', '');
         $numbers = Joint::query()->where('line_id', $line->id)->pluck('number', 'id');
         $centre = new CentreLine($line->centre_line);
-        Joint::query()->with('procedureText')->where('line_id', $line->id)->orderBy('chainage_m')->orderBy('number')->chunk(500, function ($joints) use ($out, $line, $centre, $numbers, $told, $columns): void {
-            foreach ($joints as $joint) {
-                $row = $this->row($line, $centre, $joint, $numbers[$joint->replaces_id] ?? '', $told);
-                // A cell that begins like a formula must stay text in a spreadsheet.
-                fputcsv($out, array_map(fn ($c) => is_string($row[$c]) && preg_match('/^[=+@-]/', $row[$c]) === 1 && ! is_numeric($row[$c]) ? "'".$row[$c] : $row[$c], $columns), ';', '"', '');
-            }
-        });
+        Joint::query()
+            ->with('procedureText')
+            ->where('line_id', $line->id)
+            ->orderBy('chainage_m')
+            ->orderBy('number')
+            ->chunk(500, function ($joints) use ($out, $line, $centre, $numbers, $told, $columns): void {
+                foreach ($joints as $joint) {
+                    $row = $this->row($line, $centre, $joint, $numbers[$joint->replaces_id] ?? '', $told);
+                    // A cell that begins like a formula must stay text in a spreadsheet.
+                    fputcsv(
+                        $out,
+                        array_map(
+                            fn ($c) => is_string($row[$c]) && preg_match('/^[=+@-]/', $row[$c]) === 1 && ! is_numeric($row[$c])
+                                ? "'".$row[$c]
+                                : $row[$c],
+                            $columns,
+                        ),
+                        ';',
+                        '"',
+                        '',
+                    );
+                }
+            });
         fclose($out);
     }
 
     public function geoJson(Line $line): string
     {
-        $features = [[
-            'type' => 'Feature', 'geometry' => ['type' => 'LineString', 'coordinates' => array_map(fn ($p) => [$p[1], $p[2], $p[3]], $line->centre_line)],
-            'properties' => ['kind' => 'line', 'name' => $line->name, 'service' => $line->service, 'chainages' => array_column($line->centre_line, 0)] + $line->pipe,
-        ]];
+        $features = [
+            [
+                'type' => 'Feature',
+                'geometry' => ['type' => 'LineString', 'coordinates' => array_map(fn ($p) => [$p[1], $p[2], $p[3]], $line->centre_line)],
+                'properties' => [
+                    'kind' => 'line',
+                    'name' => $line->name,
+                    'service' => $line->service,
+                    'chainages' => array_column($line->centre_line, 0),
+                ] + $line->pipe,
+            ],
+        ];
         $register = $this->register($line);
         $centre = new CentreLine($line->centre_line);
         foreach ($register['joints'] as $row) {
-            $features[] = ['type' => 'Feature', 'geometry' => ['type' => 'Point', 'coordinates' => [$row['easting'], $row['northing'], $row['level_m']]], 'properties' => ['kind' => 'joint'] + array_diff_key($row, ['told' => true]) + (array) $row['told']];
+            $features[] = [
+                'type' => 'Feature',
+                'geometry' => ['type' => 'Point', 'coordinates' => [$row['easting'], $row['northing'], $row['level_m']]],
+                'properties' => ['kind' => 'joint'] + array_diff_key($row, ['told' => true]) + (array) $row['told'],
+            ];
         }
         foreach ($line->sections as $section) {
-            $coordinates = array_map(fn ($c) => self::place($centre, $c), array_column(SectionPlan::profile($line->centre_line, $section->from_m, $section->to_m), 0));
-            $features[] = ['type' => 'Feature', 'geometry' => ['type' => 'LineString', 'coordinates' => $coordinates], 'properties' => ['kind' => 'section'] + $section->only(['name', 'from_m', 'to_m'])];
+            $coordinates = array_map(
+                fn ($c) => self::place($centre, $c),
+                array_column(SectionPlan::profile($line->centre_line, $section->from_m, $section->to_m), 0),
+            );
+            $features[] = [
+                'type' => 'Feature',
+                'geometry' => ['type' => 'LineString', 'coordinates' => $coordinates],
+                'properties' => ['kind' => 'section'] + $section->only(['name', 'from_m', 'to_m']),
+            ];
         }
 
-        return json_encode(['type' => 'FeatureCollection', 'name' => $line->name, 'features' => $features], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+        return json_encode(
+            ['type' => 'FeatureCollection', 'name' => $line->name, 'features' => $features],
+            JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        );
     }
 
     /**
@@ -82,12 +154,28 @@ final class ExportRegister
         $clocks = array_combine(array_map(fn (string $name) => "{$name}_utc", array_keys($joint->clocks ?? [])), $joint->clocks ?? []);
 
         return array_combine(self::FIRST, [
-            $joint->number, $joint->chainage_m, $easting, $northing, $level, $joint->state, $joint->verdict, $joint->pipes['a'] ?? '', $joint->pipes['b'] ?? '',
-            $procedure->title, $procedure->version,
-        ])
-            + array_map(fn (string $column) => $clocks[$column] ?? $joint->register[$column] ?? '', array_combine(array_keys($told), array_keys($told)))
-            + array_combine(self::LAST, [
-                $joint->signed_by ?? '', $joint->sealed_at?->toIso8601ZuluString() ?? '', $replaces, $joint->cut_out_reason ?? '', $joint->headline[0]['text'] ?? '',
+            $joint->number,
+            $joint->chainage_m,
+            $easting,
+            $northing,
+            $level,
+            $joint->state,
+            $joint->verdict,
+            $joint->pipes['a'] ?? '',
+            $joint->pipes['b'] ?? '',
+            $procedure->title,
+            $procedure->version,
+        ]) +
+            array_map(
+                fn (string $column) => $clocks[$column] ?? ($joint->register[$column] ?? ''),
+                array_combine(array_keys($told), array_keys($told)),
+            ) +
+            array_combine(self::LAST, [
+                $joint->signed_by ?? '',
+                $joint->sealed_at?->toIso8601ZuluString() ?? '',
+                $replaces,
+                $joint->cut_out_reason ?? '',
+                $joint->headline[0]['text'] ?? '',
             ]);
     }
 
@@ -104,7 +192,13 @@ final class ExportRegister
     /** @return array<string, string> column => label, of all that the procedures of its joints tell */
     private function told(Line $line): array
     {
-        $hashes = Joint::query()->where('line_id', $line->id)->distinct()->pluck('procedure_hash')->push($line->procedure_hash)->filter()->unique();
+        $hashes = Joint::query()
+            ->where('line_id', $line->id)
+            ->distinct()
+            ->pluck('procedure_hash')
+            ->push($line->procedure_hash)
+            ->filter()
+            ->unique();
         $told = [];
         foreach (ProcedureText::query()->whereIn('hash', $hashes)->orderBy('key')->orderBy('version')->get() as $text) {
             $tells = $text->procedure()->tells;

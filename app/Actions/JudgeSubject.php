@@ -26,7 +26,9 @@ final class JudgeSubject
             'total' => $judgement->total,
             'next_step' => $judgement->next,
             'clocks' => $judgement->clocks,
-            'headline' => $worst === null || $worst['reason']->verdict === Verdict::Good ? null : [$worst['reason']->toArray(UnitSystem::Metric, null)],
+            'headline' => $worst === null || $worst['reason']->verdict === Verdict::Good
+                    ? null
+                    : [$worst['reason']->toArray(UnitSystem::Metric, null)],
             'state' => $this->state($subject, $judgement),
         ]);
         if ($subject instanceof Joint) {
@@ -104,7 +106,10 @@ final class JudgeSubject
     {
         $told = $judgement->told;
         $joint->fill(['left_face' => $told->leftFace, 'register' => $told->register, 'signed_by' => $judgement->sealedBy()]);
-        $laid = array_filter([$joint->pipeOf('a'), $joint->pipeOf('b')], fn (?Pipe $pipe) => $told->leftFace && $pipe?->state === Pipe::TO_HAND);
+        $laid = array_filter(
+            [$joint->pipeOf('a'), $joint->pipeOf('b')],
+            fn (?Pipe $pipe) => $told->leftFace && $pipe?->state === Pipe::TO_HAND,
+        );
         array_map(fn (Pipe $pipe) => $pipe->update(['state' => Pipe::LAID]), $laid);
     }
 }

@@ -39,10 +39,20 @@ final class KeepPhoto
 
         // The row is taken first: who comes with the same id at the same moment waits for it, and writes over nothing.
         return DB::transaction(function () use ($subject, $by, $id, $step, $takenAt, $jpeg): Photo {
-            $photo = Photo::query()->createOrFirst(['id' => $id], [
-                'subject_type' => $subject->getMorphClass(), 'subject_id' => $subject->getKey(), 'step' => $step, 'sha256' => hash('sha256', $jpeg['bytes']),
-                'bytes' => strlen($jpeg['bytes']), 'width' => $jpeg['width'], 'height' => $jpeg['height'], 'taken_at' => $takenAt, 'user_id' => $by->id,
-            ]);
+            $photo = Photo::query()->createOrFirst(
+                ['id' => $id],
+                [
+                    'subject_type' => $subject->getMorphClass(),
+                    'subject_id' => $subject->getKey(),
+                    'step' => $step,
+                    'sha256' => hash('sha256', $jpeg['bytes']),
+                    'bytes' => strlen($jpeg['bytes']),
+                    'width' => $jpeg['width'],
+                    'height' => $jpeg['height'],
+                    'taken_at' => $takenAt,
+                    'user_id' => $by->id,
+                ],
+            );
             if (! $photo->wasRecentlyCreated) {
                 return $this->same($photo, $subject, $step);
             }
@@ -63,11 +73,17 @@ final class KeepPhoto
     private function write(string $path, string $bytes): void
     {
         $part = $path.'.'.Str::random(8).'.part';
-        if (Storage::put($part, $bytes) && hash('sha256', (string) Storage::get($part)) === hash('sha256', $bytes) && Storage::move($part, $path)) {
+        if (
+            Storage::put($part, $bytes) &&
+            hash('sha256', (string) Storage::get($part)) === hash('sha256', $bytes) &&
+            Storage::move($part, $path)
+        ) {
             return;
         }
         Storage::delete($part);
-        throw new NoRoom('The picture could not be written whole: the disk of the server may be full. It stays on your device and is sent again.');
+        throw new NoRoom(
+            'The picture could not be written whole: the disk of the server may be full. It stays on your device and is sent again.',
+        );
     }
 
     /** @return array{bytes: string, width: int, height: int} */

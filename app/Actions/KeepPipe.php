@@ -25,8 +25,14 @@ final class KeepPipe
     {
         try {
             return Pipe::query()->create([
-                'line_id' => $line->id, 'number' => trim($body['number']), 'plain' => PipeNumber::plain($body['number']), 'size' => $this->size($line, $body, $line->pipe),
-                'serial' => $body['serial'] ?? null, 'length_m' => $body['length_m'] ?? $line->pipe_length_m, 'source' => $body['source'] ?? null, 'user_id' => $by->id,
+                'line_id' => $line->id,
+                'number' => trim($body['number']),
+                'plain' => PipeNumber::plain($body['number']),
+                'size' => $this->size($line, $body, $line->pipe),
+                'serial' => $body['serial'] ?? null,
+                'length_m' => $body['length_m'] ?? $line->pipe_length_m,
+                'source' => $body['source'] ?? null,
+                'user_id' => $by->id,
             ]);
         } catch (UniqueConstraintViolationException) {
             throw new Conflict('number', "There is a pipe {$body['number']} on this line already.");
@@ -46,9 +52,15 @@ final class KeepPipe
             $begun = $joints->first(fn (Joint $joint) => $joint->state !== 'planned');
             $size = $this->size($line, $body, $pipe->size);
             if ($begun !== null && $size != $pipe->size) {
-                throw new Conflict('size', "Pipe {$pipe->number} lies in joint {$begun->number}, which was begun and judged with it: its size stays as it is.");
+                throw new Conflict(
+                    'size',
+                    "Pipe {$pipe->number} lies in joint {$begun->number}, which was begun and judged with it: its size stays as it is.",
+                );
             }
-            $pipe->update(['size' => $size, 'user_id' => $by->id] + array_intersect_key($body, ['serial' => true, 'length_m' => true, 'source' => true]));
+            $pipe->update(
+                ['size' => $size, 'user_id' => $by->id] +
+                    array_intersect_key($body, ['serial' => true, 'length_m' => true, 'source' => true]),
+            );
             $joints->each(fn (Joint $joint) => ($this->judge)($joint));
 
             return $pipe;
@@ -58,7 +70,11 @@ final class KeepPipe
     /** @return Collection<int, Joint> in which it lies or is planned */
     public static function joints(Pipe $pipe): Collection
     {
-        return Joint::query()->with(['ofLine.project', 'ofLine.procedureText', 'procedureText'])->where('line_id', $pipe->line_id)->where(fn ($q) => $q->where('pipe_a_id', $pipe->id)->orWhere('pipe_b_id', $pipe->id))->get();
+        return Joint::query()
+            ->with(['ofLine.project', 'ofLine.procedureText', 'procedureText'])
+            ->where('line_id', $pipe->line_id)
+            ->where(fn ($q) => $q->where('pipe_a_id', $pipe->id)->orWhere('pipe_b_id', $pipe->id))
+            ->get();
     }
 
     /**
@@ -68,7 +84,10 @@ final class KeepPipe
      */
     private function size(Line $line, array $body, array $before): array
     {
-        $said = array_filter(array_intersect_key($body, ['material' => true, 'series' => true, 'nominal' => true, 'sdr' => true, 'wall_mm' => true]), fn (mixed $v) => $v !== null);
+        $said = array_filter(
+            array_intersect_key($body, ['material' => true, 'series' => true, 'nominal' => true, 'sdr' => true, 'wall_mm' => true]),
+            fn (mixed $v) => $v !== null,
+        );
         if ($said === []) {
             return $before;
         }

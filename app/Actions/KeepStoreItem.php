@@ -14,7 +14,12 @@ use Illuminate\Support\Str;
 /** Puts a thing into the stores, or what is newly known of it in the place of what was known. Nothing is overwritten. */
 final class KeepStoreItem
 {
-    /** @param  array{id: string, kind: string, name: string, values: array<string, mixed>, supersedes?: string|null, reason?: string|null, retired?: bool|null}  $body */
+    /**
+     * @param  array{
+     *     id: string, kind: string, name: string, values: array<string, mixed>,
+     *     supersedes?: string|null, reason?: string|null, retired?: bool|null
+     * }  $body
+     */
     public function __invoke(Project $project, User $by, array $body): StoreItem
     {
         return DB::transaction(function () use ($project, $by, $body): StoreItem {
@@ -22,9 +27,13 @@ final class KeepStoreItem
             Project::query()->lockForUpdate()->findOrFail($project->id);
             $known = StoreItem::query()->find($body['id']);
             if ($known !== null) {
-                return $known->project_id === $project->id ? $known : throw new Conflict('id', 'Another thing is kept under this id already; make a new id.');
+                return $known->project_id === $project->id
+                    ? $known
+                    : throw new Conflict('id', 'Another thing is kept under this id already; make a new id.');
             }
-            $before = isset($body['supersedes']) ? StoreItem::query()->lockForUpdate()->where('project_id', $project->id)->find($body['supersedes']) : null;
+            $before = isset($body['supersedes'])
+                ? StoreItem::query()->lockForUpdate()->where('project_id', $project->id)->find($body['supersedes'])
+                : null;
             if (isset($body['supersedes'])) {
                 if ($before === null || $before->kind !== $body['kind']) {
                     throw Refused::field('supersedes', 'supersedes names nothing of this kind in the stores of the project.');
@@ -43,8 +52,16 @@ final class KeepStoreItem
             }
 
             return StoreItem::query()->create([
-                'id' => $body['id'], 'project_id' => $project->id, 'thing_id' => $before->thing_id ?? (string) Str::uuid(), 'kind' => $body['kind'], 'name' => $body['name'],
-                'values' => StoreKind::of($body['kind'])->checked($body['values']), 'supersedes' => $before?->id, 'reason' => $body['reason'] ?? null, 'retired' => $body['retired'] ?? false, 'user_id' => $by->id,
+                'id' => $body['id'],
+                'project_id' => $project->id,
+                'thing_id' => $before->thing_id ?? (string) Str::uuid(),
+                'kind' => $body['kind'],
+                'name' => $body['name'],
+                'values' => StoreKind::of($body['kind'])->checked($body['values']),
+                'supersedes' => $before?->id,
+                'reason' => $body['reason'] ?? null,
+                'retired' => $body['retired'] ?? false,
+                'user_id' => $by->id,
                 'created_at' => now(),
             ]);
         });

@@ -45,7 +45,11 @@ final class PlanSection
      */
     public function runs(Section $section): array
     {
-        $inLine = Joint::query()->where('line_id', $section->line_id)->where('place', 'in-line')->where('state', '!=', 'cut-out')->orderBy('chainage_m');
+        $inLine = Joint::query()
+            ->where('line_id', $section->line_id)
+            ->where('place', 'in-line')
+            ->where('state', '!=', 'cut-out')
+            ->orderBy('chainage_m');
         $inside = $inLine->clone()->where('chainage_m', '>', $section->from_m)->where('chainage_m', '<', $section->to_m)->get();
         // The pipe that reaches over the end is that of the joint beyond it; where there is none, the last joint's second.
         $joints = $inside->merge($inLine->clone()->where('chainage_m', '>=', $section->to_m)->limit(1)->get());
@@ -97,7 +101,9 @@ final class PlanSection
      */
     private static function allowanceMaterial(array $runs): ?string
     {
-        $all = array_values(array_unique(array_map(fn (array $run) => Material::startValues($run['material'])['allowance_material'], $runs)));
+        $all = array_values(
+            array_unique(array_map(fn (array $run) => Material::startValues($run['material'])['allowance_material'], $runs)),
+        );
 
         return in_array('pe', $all, true) ? 'pe' : (count($all) === 1 ? $all[0] : null);
     }
@@ -126,8 +132,12 @@ final class PlanSection
         $test = new PressureTest([
             'id' => (string) Str::uuid(), 'section_id' => $section->id, 'number' => (int) $section->tests()->max('number') + 1,
             'context' => [
-                'segments' => $plan['segments'], 'allowance_segments' => $plan['allowance_segments'], 'gauge_target_kpa' => round($plan['gauge']['target_kpa'], 3),
-                'stp_kpa' => $plan['stp_kpa'], 'time_zone' => $section->line->project->time_zone, 'creep_m' => max(array_map(fn (array $run) => $run['creep_m'] ?? 0, $runs)) ?: null,
+                'segments' => $plan['segments'],
+                'allowance_segments' => $plan['allowance_segments'],
+                'gauge_target_kpa' => round($plan['gauge']['target_kpa'], 3),
+                'stp_kpa' => $plan['stp_kpa'],
+                'time_zone' => $section->line->project->time_zone,
+                'creep_m' => max(array_map(fn (array $run) => $run['creep_m'] ?? 0, $runs)) ?: null,
                 'allowance_material' => self::allowanceMaterial($runs),
                 'open_at_start' => $plan['missing'],
             ],

@@ -28,9 +28,23 @@ final class ReadCentreLine
         $delimiter = substr_count($lines[0], ';') > 0 ? ';' : (substr_count($lines[0], "\t") > 0 ? "\t" : ',');
         $heading = array_map(fn ($h) => mb_strtolower(trim((string) $h)), str_getcsv($lines[0], $delimiter, '"', ''));
         $at = [];
-        foreach (['chainage' => '/^(chainage|station)/', 'easting' => '/^(easting|east|e\b|x\b)/', 'northing' => '/^(northing|north|n\b|y\b)/', 'level' => '/^(level|elevation|height|z\b)/'] as $name => $pattern) {
+        foreach (
+            [
+                'chainage' => '/^(chainage|station)/',
+                'easting' => '/^(easting|east|e\b|x\b)/',
+                'northing' => '/^(northing|north|n\b|y\b)/',
+                'level' => '/^(level|elevation|height|z\b)/',
+            ] as $name => $pattern
+        ) {
             $found = array_keys(array_filter($heading, fn ($h) => preg_match($pattern, $h) === 1));
-            $at[$name] = $found[0] ?? throw Refused::field('file', "The heading has no column \"{$name}\"; wanted are chainage, easting, northing, level. Found: ".implode(', ', $heading).'.');
+            $at[$name] =
+                $found[0] ??
+                throw Refused::field(
+                    'file',
+                    "The heading has no column \"{$name}\"; wanted are chainage, easting, northing, level. Found: ".
+                        implode(', ', $heading).
+                        '.',
+                );
         }
         $points = [];
         foreach (array_slice($lines, 1) as $i => $line) {
@@ -39,7 +53,10 @@ final class ReadCentreLine
             }
             $cells = str_getcsv($line, $delimiter, '"', '');
             if ($delimiter === ',' && count($cells) > count($heading)) {
-                throw Refused::field('file', 'line '.($i + 2).' holds more cells than the heading. Decimal commas need semicolons between the columns.');
+                throw Refused::field(
+                    'file',
+                    'line '.($i + 2).' holds more cells than the heading. Decimal commas need semicolons between the columns.',
+                );
             }
             $point = [];
             foreach ($at as $name => $column) {

@@ -23,13 +23,35 @@ final class ReadDayLog
         $tests = PressureTest::query()->whereIn('section_id', $line->sections()->select('id'));
         $facts = Fact::query()->with(['user', 'subject'])
             ->select(['seq', 'subject_type', 'subject_id', 'step', 'recorded_at', 'user_id', 'supersedes'])
-            ->where(fn ($q) => $q->where(fn ($w) => $w->where('subject_type', (new Joint)->getMorphClass())->whereIn('subject_id', Joint::query()->where('line_id', $line->id)->select('id')))
-                ->orWhere(fn ($w) => $w->where('subject_type', (new PressureTest)->getMorphClass())->whereIn('subject_id', $tests->select('id')))
-                ->orWhere(fn ($w) => $w->where('subject_type', (new Stretch)->getMorphClass())->whereIn('subject_id', $line->stretches()->select('id'))))
-            ->orderByDesc('seq')->limit(self::FACTS)->get()
+            ->where(
+                fn ($q) => $q
+                    ->where(
+                        fn ($w) => $w
+                            ->where('subject_type', (new Joint)->getMorphClass())
+                            ->whereIn('subject_id', Joint::query()->where('line_id', $line->id)->select('id')),
+                    )
+                    ->orWhere(
+                        fn ($w) => $w
+                            ->where('subject_type', (new PressureTest)->getMorphClass())
+                            ->whereIn('subject_id', $tests->select('id')),
+                    )
+                    ->orWhere(
+                        fn ($w) => $w
+                            ->where('subject_type', (new Stretch)->getMorphClass())
+                            ->whereIn('subject_id', $line->stretches()->select('id')),
+                    ),
+            )
+            ->orderByDesc('seq')
+            ->limit(self::FACTS)
+            ->get()
             // What was recorded without network came later than it was done.
-            ->sortByDesc(fn (Fact $f) => strtotime($f->recorded_at), SORT_NUMERIC)->values();
-        $facts->loadMorph('subject', [Joint::class => ['ofLine.project', 'ofLine.procedureText', 'procedureText'], PressureTest::class => ['section.line.project', 'section.method'], Stretch::class => ['ofLine.project', 'procedureText']]);
+            ->sortByDesc(fn (Fact $f) => strtotime($f->recorded_at), SORT_NUMERIC)
+            ->values();
+        $facts->loadMorph('subject', [
+            Joint::class => ['ofLine.project', 'ofLine.procedureText', 'procedureText'],
+            PressureTest::class => ['section.line.project', 'section.method'],
+            Stretch::class => ['ofLine.project', 'procedureText'],
+        ]);
         $entries = [];
         $before = '';
         foreach ($facts as $fact) {

@@ -27,16 +27,31 @@ final class RecordFact
     {
     }
 
-    /** @param  array{id: string, step: string, value: array<string, mixed>, recorded_at: string, supersedes?: string|null, reason?: string|null}  $body */
+    /**
+     * @param  array{
+     *     id: string, step: string, value: array<string, mixed>, recorded_at: string,
+     *     supersedes?: string|null, reason?: string|null
+     * }  $body
+     */
     public function __invoke(Subject $subject, User $by, Role $role, array $body): Recording
     {
-        return DB::transaction(fn () => $this->record($subject::query()->lockForUpdate()->findOrFail($subject->getKey())->knowing($subject), $by, $role, $body), 3);
+        return DB::transaction(
+            function () use ($subject, $by, $role, $body) {
+                $locked = $subject::query()->lockForUpdate()->findOrFail($subject->getKey());
+
+                return $this->record($locked->knowing($subject), $by, $role, $body);
+            },
+            3,
+        );
     }
 
     /** @param  array<string, mixed>  $body */
     private function record(Subject $subject, User $by, Role $role, array $body): Recording
     {
-        $hash = hash('sha256', Procedure::canonical([$subject->getKey(), $body['step'], $body['value'], $body['recorded_at'], $body['supersedes'] ?? null]));
+        $hash = hash(
+            'sha256',
+            Procedure::canonical([$subject->getKey(), $body['step'], $body['value'], $body['recorded_at'], $body['supersedes'] ?? null]),
+        );
         $known = $subject->recorded()->firstWhere('id', $body['id']);
         if ($known !== null) {
             return $known->body_hash === $hash ? new Recording($subject, $known, $subject->judgement(), false, [$subject])
@@ -96,8 +111,12 @@ final class RecordFact
             if ($field->type !== 'item' || ! isset($value[$field->key])) {
                 continue;
             }
-            $item = StoreItem::query()->where('project_id', $subject->line()->project_id)->where('kind', $field->of)->find($value[$field->key]['id'])
-                ?? throw Refused::field($field->key, "{$field->label}: that is not in the stores of this project.");
+            $item =
+                StoreItem::query()
+                    ->where('project_id', $subject->line()->project_id)
+                    ->where('kind', $field->of)
+                    ->find($value[$field->key]['id']) ??
+                throw Refused::field($field->key, "{$field->label}: that is not in the stores of this project.");
             $value[$field->key] = $item->snapshot();
         }
 
@@ -107,7 +126,9 @@ final class RecordFact
     private function mustBeAllowed(Step $step, Role $role): void
     {
         if ($step->roles !== [] && ! in_array($role->value, $step->roles, true)) {
-            throw new AuthorizationException("\"{$step->title([])}\" is signed by ".implode(' or ', $step->roles).", not by a {$role->value}.");
+            throw new AuthorizationException(
+                "\"{$step->title([])}\" is signed by ".implode(' or ', $step->roles).", not by a {$role->value}.",
+            );
         }
     }
 

@@ -13,7 +13,12 @@ final readonly class Recording
      * @param  bool  $stored  false: it was stored already
      * @param  list<Subject>  $changed  what now stands otherwise in the lists of the line
      */
-    public function __construct(public Subject $subject, public Fact $fact, public Judgement $judgement, public bool $stored, public array $changed)
-    {
+    public function __construct(
+        public Subject $subject,
+        public Fact $fact,
+        public Judgement $judgement,
+        public bool $stored,
+        public array $changed,
+    ) {
     }
 }

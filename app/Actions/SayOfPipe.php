@@ -21,7 +21,10 @@ final class SayOfPipe
         return DB::transaction(function () use ($pipe, $by, $rejected, $reason): Pipe {
             $pipe = Pipe::query()->lockForUpdate()->findOrFail($pipe->id);
             if ($rejected === ($pipe->state === Pipe::REJECTED)) {
-                throw Refused::field('rejected', $rejected ? "Pipe {$pipe->number} is rejected already: {$pipe->reason}" : "Pipe {$pipe->number} is not rejected.");
+                throw Refused::field(
+                    'rejected',
+                    $rejected ? "Pipe {$pipe->number} is rejected already: {$pipe->reason}" : "Pipe {$pipe->number} is not rejected.",
+                );
             }
             $joints = KeepPipe::joints($pipe);
             $lies = $joints->contains(fn (Joint $joint) => $joint->left_face);

@@ -38,7 +38,8 @@ final class SealSubject
     {
         $broken = [];
         $previous = str_repeat('0', 64);
-        Seal::query()->where('line_id', $line->id)->orderBy('seq')->chunk(self::AT_ONCE, function (Collection $seals) use (&$broken, &$previous): void {
+        $ofLine = Seal::query()->where('line_id', $line->id)->orderBy('seq');
+        $ofLine->chunk(self::AT_ONCE, function (Collection $seals) use (&$broken, &$previous): void {
             $hashes = self::factsHashes($seals->pluck('subject_type')->unique()->all(), $seals->pluck('subject_id')->all());
             foreach ($seals as $seal) {
                 $own = Seal::hashOf($seal->previous, $seal->facts_hash, $seal->procedure_hash, $seal->verdict, $seal->sealed_at);
@@ -68,8 +69,16 @@ final class SealSubject
     private static function factsHashes(array $types, array $subjects): array
     {
         $facts = [];
-        foreach (Fact::query()->whereIn('subject_type', $types)->whereIn('subject_id', $subjects)->orderBy('subject_type')->orderBy('subject_id')->orderBy('seq')->cursor() as $f) {
-            $facts[$f->subject_id][] = [$f->id, $f->step, $f->value, $f->typed, $f->recorded_at, $f->user_id, $f->role, $f->supersedes, $f->reason];
+        $recorded = Fact::query()
+            ->whereIn('subject_type', $types)
+            ->whereIn('subject_id', $subjects)
+            ->orderBy('subject_type')
+            ->orderBy('subject_id')
+            ->orderBy('seq');
+        foreach ($recorded->cursor() as $f) {
+            $facts[$f->subject_id][] = [
+                $f->id, $f->step, $f->value, $f->typed, $f->recorded_at, $f->user_id, $f->role, $f->supersedes, $f->reason,
+            ];
         }
 
         return array_map(self::hash(...), $facts);

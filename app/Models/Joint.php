@@ -87,9 +87,17 @@ class Joint extends Subject
         $ends = array_map(fn (Pipe $pipe) => $pipe->known(), array_filter(['a' => $this->pipeOf('a'), 'b' => $this->pipeOf('b')]));
 
         return self::common($ends, $line->pipe) + [
-            'ends' => $ends, 'rejected' => $this->around()->where('state', Pipe::REJECTED)->map(fn (Pipe $p) => ['number' => $p->number, 'reason' => $p->reason ?? ''])->values()->all(),
-            'service' => $line->service, 'time_zone' => $line->project->time_zone, 'mdp_bar' => $line->mdp_bar,
-            'sides' => ['a' => "pipe {$pipes['a']}", 'b' => "pipe {$pipes['b']}"], 'pipes' => array_filter($this->pipes ?? []),
+            'ends' => $ends,
+            'rejected' => $this->around()
+                ->where('state', Pipe::REJECTED)
+                ->map(fn (Pipe $p) => ['number' => $p->number, 'reason' => $p->reason ?? ''])
+                ->values()
+                ->all(),
+            'service' => $line->service,
+            'time_zone' => $line->project->time_zone,
+            'mdp_bar' => $line->mdp_bar,
+            'sides' => ['a' => "pipe {$pipes['a']}", 'b' => "pipe {$pipes['b']}"],
+            'pipes' => array_filter($this->pipes ?? []),
             // The first of the two joints that replace one brings the closing piece.
             'closing_piece' => $this->replaces_id !== null && str_ends_with($this->number, 'A'),
             'attached' => $this->procedure()->tells->attached === null ? [] : $this->attached(),
@@ -125,7 +133,10 @@ class Joint extends Subject
     {
         $own = array_filter([$this->pipe_a_id, $this->pipe_b_id]);
 
-        return $this->around ??= Pipe::query()->where('line_id', $this->line_id)->where(fn ($q) => $q->whereIn('id', $own)->orWhere('state', Pipe::REJECTED))->get();
+        return $this->around ??= Pipe::query()
+            ->where('line_id', $this->line_id)
+            ->where(fn ($q) => $q->whereIn('id', $own)->orWhere('state', Pipe::REJECTED))
+            ->get();
     }
 
     public function pipeOf(string $side): ?Pipe
@@ -138,16 +149,33 @@ class Joint extends Subject
     /** These pipes meet here. @param  array<'a'|'b', Pipe|null>  $pipes */
     public function meets(array $pipes): void
     {
-        $this->fill(['pipe_a_id' => ($pipes['a'] ?? null)?->id, 'pipe_b_id' => ($pipes['b'] ?? null)?->id, 'pipes' => array_map(fn (?Pipe $p) => $p->number ?? '', $pipes + ['a' => null, 'b' => null])]);
+        $this->fill([
+            'pipe_a_id' => ($pipes['a'] ?? null)?->id,
+            'pipe_b_id' => ($pipes['b'] ?? null)?->id,
+            'pipes' => array_map(fn (?Pipe $p) => $p->number ?? '', $pipes + ['a' => null, 'b' => null]),
+        ]);
         $this->around = null;
     }
 
     /** @return list<array{number: string, end: string, verdict: string, free_from: string|null}> */
     private function attached(): array
     {
-        return array_values(self::query()->where('host_id', $this->id)->where('state', '!=', 'cut-out')->orderBy('number')->get()->map(fn (self $r) => [
-            'number' => $r->number, 'end' => (string) $r->side, 'verdict' => $r->soundness(), 'free_from' => $r->clocks[Clock::PULL] ?? null,
-        ])->all());
+        return array_values(
+            self::query()
+                ->where('host_id', $this->id)
+                ->where('state', '!=', 'cut-out')
+                ->orderBy('number')
+                ->get()
+                ->map(
+                    fn (self $r) => [
+                        'number' => $r->number,
+                        'end' => (string) $r->side,
+                        'verdict' => $r->soundness(),
+                        'free_from' => $r->clocks[Clock::PULL] ?? null,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** How it was made, whether or not it is signed yet: a signature that is still to come opens nothing here. */

@@ -30,7 +30,13 @@ class Line extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['pipe' => 'array', 'centre_line' => 'array', 'design_bar' => 'float', 'mdp_bar' => 'float', 'pipe_length_m' => 'float'];
+    protected $casts = [
+        'pipe' => 'array',
+        'centre_line' => 'array',
+        'design_bar' => 'float',
+        'mdp_bar' => 'float',
+        'pipe_length_m' => 'float',
+    ];
 
     /** @return BelongsTo<Project, $this> */
     public function project(): BelongsTo

@@ -46,7 +46,10 @@ class Pipe extends Model
     /** The pipe of a number; one that is not known yet is a pipe of the line as it was planned. */
     public static function findOrMake(Line $line, string $number, ?int $by): self
     {
-        return self::query()->createOrFirst(['line_id' => $line->id, 'plain' => PipeNumber::plain($number)], ['number' => trim($number), 'size' => $line->pipe, 'user_id' => $by]);
+        return self::query()->createOrFirst(
+            ['line_id' => $line->id, 'plain' => PipeNumber::plain($number)],
+            ['number' => trim($number), 'size' => $line->pipe, 'user_id' => $by],
+        );
     }
 
     /** What is known of it where a joint is judged. @return array<string, mixed> */

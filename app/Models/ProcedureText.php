@@ -61,13 +61,25 @@ class ProcedureText extends Model
 
     public static function freeze(Procedure $procedure, ?int $projectId = null, ?int $by = null): self
     {
-        $text = self::query()->firstOrCreate(['hash' => $procedure->hash], [
-            'project_id' => $projectId, 'key' => $procedure->id, 'version' => $procedure->version, 'title' => $procedure->title,
-            'family' => $procedure->family, 'joint_type' => $procedure->jointType,
-            'body' => json_encode($procedure->text, JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR), 'loaded_by' => $by,
-        ]);
+        $text = self::query()->firstOrCreate(
+            ['hash' => $procedure->hash],
+            [
+                'project_id' => $projectId,
+                'key' => $procedure->id,
+                'version' => $procedure->version,
+                'title' => $procedure->title,
+                'family' => $procedure->family,
+                'joint_type' => $procedure->jointType,
+                'body' => json_encode($procedure->text, JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR),
+                'loaded_by' => $by,
+            ],
+        );
         if ($projectId !== null && $text->project_id !== null && $text->project_id !== $projectId) {
-            DB::table('procedure_project')->insertOrIgnore(['procedure_hash' => $text->hash, 'project_id' => $projectId, 'loaded_by' => $by]);
+            DB::table('procedure_project')->insertOrIgnore([
+                'procedure_hash' => $text->hash,
+                'project_id' => $projectId,
+                'loaded_by' => $by,
+            ]);
         }
 
         return $text;

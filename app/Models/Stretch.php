@@ -55,7 +55,13 @@ class Stretch extends Subject
     {
         $line = $this->ofLine;
 
-        return $line->pipe + ['service' => $line->service, 'time_zone' => $line->project->time_zone, 'mdp_bar' => $line->mdp_bar, 'from_m' => $this->from_m, 'to_m' => $this->to_m ?? $this->from_m];
+        return $line->pipe + [
+            'service' => $line->service,
+            'time_zone' => $line->project->time_zone,
+            'mdp_bar' => $line->mdp_bar,
+            'from_m' => $this->from_m,
+            'to_m' => $this->to_m ?? $this->from_m,
+        ];
     }
 
     public function closed(): ?string

@@ -57,7 +57,10 @@ abstract class Subject extends Model
     public function recorded(): Collection
     {
         if (! $this->relationLoaded('facts')) {
-            $this->setRelation('facts', $this->facts()->join('users', 'users.id', '=', 'facts.user_id')->select('facts.*', 'users.name as by')->get());
+            $this->setRelation(
+                'facts',
+                $this->facts()->join('users', 'users.id', '=', 'facts.user_id')->select('facts.*', 'users.name as by')->get(),
+            );
         }
 
         return $this->facts;

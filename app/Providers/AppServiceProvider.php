@@ -26,12 +26,21 @@ final class AppServiceProvider extends ServiceProvider
         // Paths, not addresses: the same page works behind any host name.
         Vite::createAssetPathsUsing(fn (string $path) => '/'.$path);
         Model::shouldBeStrict(! $this->app->isProduction());
-        Relation::enforceMorphMap(['joint' => \App\Models\Joint::class, 'test' => \App\Models\PressureTest::class, 'stretch' => \App\Models\Stretch::class]);
+        Relation::enforceMorphMap([
+            'joint' => \App\Models\Joint::class,
+            'test' => \App\Models\PressureTest::class,
+            'stretch' => \App\Models\Stretch::class,
+        ]);
         Route::bind('subject', function (string $id, RoutingRoute $route): Model {
             $class = Relation::getMorphedModel((string) $route->parameter('kind')) ?? abort(404);
 
             return $class::query()->findOrFail($id);
         });
-        RateLimiter::for('sign-in', fn (Request $request) => Limit::perMinute(8)->by(Address::normal(is_string($request->input('email')) ? $request->input('email') : '').'|'.$request->ip()));
+        RateLimiter::for(
+            'sign-in',
+            fn (Request $request) => Limit::perMinute(8)->by(
+                Address::normal(is_string($request->input('email')) ? $request->input('email') : '').'|'.$request->ip(),
+            ),
+        );
     }
 }

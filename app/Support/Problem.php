@@ -19,11 +19,19 @@ final class Problem
     {
         [$status, $title, $errors] = match (true) {
             $e instanceof Refused => [422, $e->getMessage(), $e->faults],
-            $e instanceof ValidationException => [422, collect($e->errors())->flatten()->first(), collect($e->errors())->map(fn ($m, $f) => ['field' => $f, 'message' => $m[0]])->values()->all()],
+            $e instanceof ValidationException => [
+                422,
+                collect($e->errors())->flatten()->first(),
+                collect($e->errors())->map(fn ($m, $f) => ['field' => $f, 'message' => $m[0]])->values()->all(),
+            ],
             $e instanceof NoRoom => [507, $e->getMessage(), []],
             $e instanceof Conflict => [409, $e->getMessage(), [['field' => $e->field, 'message' => $e->getMessage()]]],
             $e instanceof AuthenticationException => [401, 'Sign in first.', []],
-            $e instanceof AuthorizationException => [403, $e->getMessage() === 'This action is unauthorized.' ? 'Your role on this project does not allow that.' : $e->getMessage(), []],
+            $e instanceof AuthorizationException => [
+                403,
+                $e->getMessage() === 'This action is unauthorized.' ? 'Your role on this project does not allow that.' : $e->getMessage(),
+                [],
+            ],
             $e instanceof ModelNotFoundException => [404, 'There is nothing here by that name.', []],
             $e instanceof TokenMismatchException => [419, 'The page is too old. Load it again.', []],
             $e instanceof HttpExceptionInterface => [$e->getStatusCode(), self::plain($e->getStatusCode()), []],

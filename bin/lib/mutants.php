@@ -14,8 +14,25 @@ const FOLDERS = ['Procedure', 'Instrument', 'Round', 'PressureTest'];
 
 /** One operator for another, as a slip of the hand or of the head would. */
 const SLIPS = [
-    '<' => '<=', '<=' => '<', '>' => '>=', '>=' => '>', '===' => '!==', '!==' => '===', '&&' => '||', '||' => '&&', '+' => '-', '-' => '+', '*' => '/', '/' => '*',
-    'true' => 'false', 'false' => 'true', 'min' => 'max', 'max' => 'min', 'Open' => 'Good', 'Bad' => 'Close', '??' => '?:',
+    '<' => '<=',
+    '<=' => '<',
+    '>' => '>=',
+    '>=' => '>',
+    '===' => '!==',
+    '!==' => '===',
+    '&&' => '||',
+    '||' => '&&',
+    '+' => '-',
+    '-' => '+',
+    '*' => '/',
+    '/' => '*',
+    'true' => 'false',
+    'false' => 'true',
+    'min' => 'max',
+    'max' => 'min',
+    'Open' => 'Good',
+    'Bad' => 'Close',
+    '??' => '?:',
 ];
 
 $root = dirname(__DIR__, 2);
@@ -23,7 +40,13 @@ $mutants = [];
 foreach (require "{$root}/core/tests/mutants.php" as $name => [$file, $was, $now]) {
     $text = (string) file_get_contents("{$root}/core/src/{$file}");
     substr_count($text, $was) === 1 || exit("\"{$name}\": what it changes stands ".substr_count($text, $was)." times in {$file}.\n");
-    $mutants[] = ['name' => $name, 'file' => $file, 'was' => $text, 'text' => str_replace($was, $now, $text), 'line' => substr_count(strstr($text, $was, true) ?: '', "\n") + 1];
+    $mutants[] = [
+        'name' => $name,
+        'file' => $file,
+        'was' => $text,
+        'text' => str_replace($was, $now, $text),
+        'line' => substr_count(strstr($text, $was, true) ?: '', "\n") + 1,
+    ];
 }
 array_push($mutants, ...random($root, (int) ($argv[1] ?? 0), (int) ($argv[2] ?? 1)));
 
@@ -45,7 +68,8 @@ function random(string $root, int $many, int $seed): array
 {
     $places = [];
     foreach (FOLDERS as $folder) {
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/core/src/{$folder}", FilesystemIterator::SKIP_DOTS)) as $file) {
+        $tree = new RecursiveDirectoryIterator("{$root}/core/src/{$folder}", FilesystemIterator::SKIP_DOTS);
+        foreach (new RecursiveIteratorIterator($tree) as $file) {
             $relative = substr((string) $file, strlen("{$root}/core/src/"));
             foreach (PhpToken::tokenize((string) file_get_contents((string) $file)) as $token) {
                 if (isset(SLIPS[$token->text]) && ! $token->is([T_COMMENT, T_DOC_COMMENT, T_CONSTANT_ENCAPSED_STRING])) {
@@ -61,7 +85,13 @@ function random(string $root, int $many, int $seed): array
         [$file, $at, $was, $line] = $place;
         $text = (string) file_get_contents("{$root}/core/src/{$file}");
 
-        return ['name' => "{$was} for ".SLIPS[$was], 'file' => $file, 'was' => $text, 'text' => substr_replace($text, SLIPS[$was], $at, strlen($was)), 'line' => $line];
+        return [
+            'name' => "{$was} for ".SLIPS[$was],
+            'file' => $file,
+            'was' => $text,
+            'text' => substr_replace($text, SLIPS[$was], $at, strlen($was)),
+            'line' => $line,
+        ];
     }, array_slice($places, 0, $many));
 }
 
@@ -70,7 +100,9 @@ function copyOf(string $root, int $n): string
 {
     $folder = sys_get_temp_dir().'/mutants-'.getmypid()."-{$n}";
     mkdir($folder);
-    foreach (['cp -al vendor', 'cp -r core', 'cp -r examples', 'cp -r docs', 'cp -r tests', 'cp phpunit.xml', 'cp composer.json'] as $copy) {
+    foreach (
+        ['cp -al vendor', 'cp -r core', 'cp -r examples', 'cp -r docs', 'cp -r tests', 'cp phpunit.xml', 'cp composer.json'] as $copy
+    ) {
         [$command, $what] = [substr($copy, 0, (int) strrpos($copy, ' ')), substr($copy, (int) strrpos($copy, ' ') + 1)];
         shell_exec("{$command} ".escapeshellarg("{$root}/{$what}").' '.escapeshellarg("{$folder}/{$what}"));
     }
@@ -116,7 +148,15 @@ function tried(array $mutants, array $workers): array
 function testFiles(string $folder): array
 {
     $files = array_map(fn (string $path) => 'core/tests/'.basename($path), glob("{$folder}/core/tests/*Test.php") ?: []);
-    $slow = ['core/tests/UnitsTest.php', 'core/tests/PropertiesTest.php', 'core/tests/FusionPropertiesTest.php', 'core/tests/ConfidenceTest.php', 'core/tests/HostileInputTest.php', 'core/tests/MeltTest.php', 'core/tests/LogsTest.php'];
+    $slow = [
+        'core/tests/UnitsTest.php',
+        'core/tests/PropertiesTest.php',
+        'core/tests/FusionPropertiesTest.php',
+        'core/tests/ConfidenceTest.php',
+        'core/tests/HostileInputTest.php',
+        'core/tests/MeltTest.php',
+        'core/tests/LogsTest.php',
+    ];
 
     return [...array_values(array_diff($files, $slow, ['core/tests/ArchitectureTest.php'])), ...$slow];
 }
@@ -129,7 +169,12 @@ function begun(string $folder, array $mutant)
 {
     file_put_contents("{$folder}/core/src/{$mutant['file']}", $mutant['text']);
     $each = 'for f in "$@"; do '.escapeshellarg(PHP_BINARY).' -d pcov.enabled=0 vendor/bin/pest "$f" --bail --compact || exit 1; done';
-    $process = proc_open(['timeout', '300', 'sh', '-c', $each, 'sh', ...testFiles($folder)], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, $folder);
+    $process = proc_open(
+        ['timeout', '300', 'sh', '-c', $each, 'sh', ...testFiles($folder)],
+        [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
+        $pipes,
+        $folder,
+    );
 
     return is_resource($process) ? $process : throw new RuntimeException('Tests cannot be started');
 }

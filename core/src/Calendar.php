@@ -46,7 +46,10 @@ final class Calendar
         try {
             $zone = new \DateTimeZone($name);
         } catch (\Throwable) {
-            throw Refused::field($field, "{$field} \"{$name}\" is not known; write a name such as Europe/Vienna or an offset such as -05:00.");
+            throw Refused::field(
+                $field,
+                "{$field} \"{$name}\" is not known; write a name such as Europe/Vienna or an offset such as -05:00.",
+            );
         }
 
         // Out of the offset that it writes, a moment must be readable again.

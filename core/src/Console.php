@@ -43,9 +43,13 @@ final class Console
             return match ($words[0] ?? '') {
                 'calc' => $this->calc(array_slice($words, 1)),
                 'check' => $this->check($words[1] ?? ''),
-                'example' => $this->print((Procedure\Example::shipped()[$words[1] ?? ''] ?? throw self::noExample($words[1] ?? ''))->toJudge($words[2] ?? null)),
+                'example' => $this->print(
+                    (Procedure\Example::shipped()[$words[1] ?? ''] ?? throw self::noExample($words[1] ?? ''))->toJudge($words[2] ?? null),
+                ),
                 'forms' => $this->forms(),
-                'judge' => isset($words[2]) ? $this->tell($words[1], $words[2]) : $this->print((new Procedure\JudgeFromJson)($this->json($words[1] ?? null))),
+                'judge' => isset($words[2])
+                    ? $this->tell($words[1], $words[2])
+                    : $this->print((new Procedure\JudgeFromJson)($this->json($words[1] ?? null))),
                 '--help', '-h', 'help' => $this->help($this->out, 0),
                 default => $this->help($this->err, 64),
             };
@@ -58,7 +62,10 @@ final class Console
 
     private static function noExample(string $id): Refused
     {
-        return Refused::field('procedure', "There is no example for \"{$id}\"; there are some for ".implode(', ', array_keys(Procedure\Example::shipped())).'.');
+        return Refused::field(
+            'procedure',
+            "There is no example for \"{$id}\"; there are some for ".implode(', ', array_keys(Procedure\Example::shipped())).'.',
+        );
     }
 
     /** @param  list<string>  $words */
@@ -123,7 +130,15 @@ final class Console
         foreach ($judgement['steps'] as $step) {
             $said = $step['reasons'] === [] ? [['text' => '', 'do' => '']] : $step['reasons'];
             foreach ($said as $reason) {
-                $lines[] = rtrim(sprintf('%-6s %s%s %s', $step['verdict'], $step['title'], $reason['text'] === '' ? '' : ": {$reason['text']}", $reason['do']));
+                $lines[] = rtrim(
+                    sprintf(
+                        '%-6s %s%s %s',
+                        $step['verdict'],
+                        $step['title'],
+                        $reason['text'] === '' ? '' : ": {$reason['text']}",
+                        $reason['do'],
+                    ),
+                );
             }
             if ($step['locked'] !== null) {
                 $lines[] = "       locked: {$step['locked']}";
@@ -162,7 +177,12 @@ final class Console
         $text = $given ?? (string) stream_get_contents($this->in);
         $decoded = json_decode($text, true, 64);
         if (! is_array($decoded) || ($decoded !== [] && array_is_list($decoded))) {
-            throw Refused::field('json', 'json: the input is no JSON object'.(json_last_error() !== JSON_ERROR_NONE ? ' ('.json_last_error_msg().')' : '').'.');
+            throw Refused::field(
+                'json',
+                'json: the input is no JSON object'.
+                    (json_last_error() !== JSON_ERROR_NONE ? ' ('.json_last_error_msg().')' : '').
+                    '.',
+            );
         }
 
         return $decoded;
@@ -171,7 +191,11 @@ final class Console
     /** @param  array<string, mixed>  $answer */
     private function print(array $answer): int
     {
-        fwrite($this->out, json_encode($answer, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR)."\n");
+        fwrite(
+            $this->out,
+            json_encode($answer, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR).
+                "\n",
+        );
 
         return 0;
     }

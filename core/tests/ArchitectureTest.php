@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 arch('the core knows no framework')->expect('Diastoma\Core')->not->toUse(['Illuminate', 'App', 'Laravel', 'Symfony', 'Dompdf']);
 
-arch('the core reads no clock and keeps no session')->expect('Diastoma\Core')->not->toUse(['time', 'microtime', 'date', 'getenv', 'rand', 'mt_rand', 'random_int', 'dd', 'dump', 'var_dump']);
+arch('the core reads no clock and keeps no session')
+    ->expect('Diastoma\Core')
+    ->not->toUse(['time', 'microtime', 'date', 'getenv', 'rand', 'mt_rand', 'random_int', 'dd', 'dump', 'var_dump']);
 
 it('ships procedures that fit the published schema', function () {
     $validator = new Opis\JsonSchema\Validator;
@@ -20,7 +22,8 @@ function outside(): array
 {
     $found = [];
     foreach (['app', 'resources/js'] as $folder) {
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2)."/{$folder}", FilesystemIterator::SKIP_DOTS)) as $file) {
+        $tree = new RecursiveDirectoryIterator(dirname(__DIR__, 2)."/{$folder}", FilesystemIterator::SKIP_DOTS);
+        foreach (new RecursiveIteratorIterator($tree) as $file) {
             $path = (string) $file;
             if (preg_match('/\.(php|tsx?)$/', $path) === 1 && preg_match('/\.test\.tsx?$|schema\.d\.ts$/', $path) !== 1) {
                 $found[substr($path, strlen(dirname(__DIR__, 2)) + 1)] = (string) file_get_contents($path);
@@ -43,14 +46,36 @@ function names(): array
 }
 
 // Words that mean something else as well: a column, a word of the page. Of them only the use as a step is looked for.
-const EVERYDAY = ['pipes', 'code', 'label', 'gap', 'cooling', 'accept', 'look', 'shape', 'face', 'after', 'pressure-test', 'fill', 'log', 'restraints', 'cut', 'mark', 'clean', 'push', 'seen', 'ready'];
+const EVERYDAY = [
+    'pipes',
+    'code',
+    'label',
+    'gap',
+    'cooling',
+    'accept',
+    'look',
+    'shape',
+    'face',
+    'after',
+    'pressure-test',
+    'fill',
+    'log',
+    'restraints',
+    'cut',
+    'mark',
+    'clean',
+    'push',
+    'seen',
+    'ready',
+];
 
 it('is named by nobody outside: no step, no procedure, no calculation, no kind of joint', function () {
     $found = [];
     foreach (outside() as $file => $text) {
         foreach (names() as $name) {
             $quoted = '[\'"`]'.preg_quote($name, '/').'(@[ab12])?[\'"`]';
-            $asStep = "(steps|values|results|clocks)(\\?\\.)?\\[{$quoted}\\]|(step|next_step|->key|\\.key|->id|\\.id)\\(? *={0,3} *\\(?{$quoted}";
+            $asStep = "(steps|values|results|clocks)(\\?\\.)?\\[{$quoted}\\]|".
+                "(step|next_step|->key|\\.key|->id|\\.id)\\(? *={0,3} *\\(?{$quoted}";
             if (preg_match('/'.(in_array($name, EVERYDAY, true) ? $asStep : $quoted).'/', $text) === 1) {
                 $found[] = "{$file}: {$name}";
             }

@@ -10,7 +10,13 @@ it('finds a place between its points, at them and beyond its ends', function (fl
     $line = new CentreLine([[0.0, 500.0, 800.0, 10.0], [100.0, 600.0, 800.0, 12.0], [150.0, 600.0, 850.0, 9.0]]);
     expect($line->at($chainage))->toEqualWithDelta($place, 1e-12)->and($line->levelAt($chainage))->toEqualWithDelta($place[2], 1e-12);
 })->with([
-    [0, [500, 800, 10]], [50, [550, 800, 11]], [100, [600, 800, 12]], [125, [600, 825, 10.5]], [150, [600, 850, 9]], [-1, [500, 800, 10]], [151, [600, 850, 9]],
+    [0, [500, 800, 10]],
+    [50, [550, 800, 11]],
+    [100, [600, 800, 12]],
+    [125, [600, 825, 10.5]],
+    [150, [600, 850, 9]],
+    [-1, [500, 800, 10]],
+    [151, [600, 850, 9]],
 ]);
 
 it('finds the same place as a walk along all its points', function () {

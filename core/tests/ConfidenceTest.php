@@ -24,13 +24,23 @@ const EIGHTHS = [0, 45, 90, 135, 180, 225, 270, 315];
 /** @return list<array<string, float>> a plane read at angles: mean ± half, largest towards 70 degrees, and noise */
 function plane(Noise $noise, array $angles, string $angle, string $value, float $mean, float $half, float $sigma, float $perTurn = 1): array
 {
-    return array_map(fn ($a) => [$angle => $a / $perTurn, $value => $mean + $half * cos(deg2rad($a - 70)) + $sigma * $noise->normal()], $angles);
+    return array_map(
+        fn ($a) => [$angle => $a / $perTurn, $value => $mean + $half * cos(deg2rad($a - 70)) + $sigma * $noise->normal()],
+        $angles,
+    );
 }
 
-/** @return list<array<string, float>> an oval read across: its range, long towards 25 degrees, and noise; `factor` 2 for diameters, 4 for radii */
+/**
+ * An oval read across: its range, long towards 25 degrees, and noise; `factor` 2 for diameters, 4 for radii.
+ *
+ * @return list<array<string, float>>
+ */
 function oval(Noise $noise, array $angles, string $angle, string $value, float $mean, float $range, float $sigma, float $factor = 2): array
 {
-    return array_map(fn ($a) => [$angle => $a, $value => $mean + $range / $factor * cos(2 * deg2rad($a - 25)) + $sigma * $noise->normal()], $angles);
+    return array_map(
+        fn ($a) => [$angle => $a, $value => $mean + ($range / $factor) * cos(2 * deg2rad($a - 25)) + $sigma * $noise->normal()],
+        $angles,
+    );
 }
 
 /** @return array<string, array{string, callable(Noise): array<string, mixed>, float}> calculation, one draw, share allowed */
@@ -45,22 +55,168 @@ function draws(): array
         'guarded-verdict, over a limit' => ['guarded-verdict', $guarded(['limit_min' => 3], 3 / BEYOND), K2],
         'guarded-verdict, between two' => ['guarded-verdict', $guarded(['limit_min' => 2, 'limit_max' => 3], 3 * BEYOND), K2],
         'guarded-verdict, 95 %' => ['guarded-verdict', $guarded(['limit_max' => 3, 'rule' => 'guarded-95'], 3 * BEYOND), 0.05],
-        'cut-squareness, four readings' => ['cut-squareness', fn (Noise $n) => ['readings' => plane($n, QUARTERS, 'theta_deg', 'value_mm', 5, BEYOND, 0.2), 'od_mm' => 315, 'limit_out_of_square_mm' => 2, 'u_expanded' => $planeU(4, 0.2)], K2],
-        'cut-squareness, eight readings' => ['cut-squareness', fn (Noise $n) => ['readings' => plane($n, EIGHTHS, 'theta_deg', 'value_mm', 5, BEYOND, 0.2), 'od_mm' => 315, 'limit_out_of_square_mm' => 2, 'u_expanded' => $planeU(8, 0.2)], K2],
-        'out-of-round, four diameters' => ['out-of-round', fn (Noise $n) => ['diameters' => oval($n, [0, 45, 90, 135], 'theta_deg', 'value_mm', 315, 3 * BEYOND, 0.1), 'limit_out_of_round' => 3, 'u_expanded' => $planeU(4, 0.1)], K2],
-        'out-of-round, percent of the nominal' => ['out-of-round', fn (Noise $n) => ['diameters' => oval($n, [0, 30, 60, 90, 120, 150], 'theta_deg', 'value_mm', 315, 3.15 * BEYOND, 0.1), 'nominal_od_mm' => 315, 'definition' => 'of-nominal', 'limit_out_of_round' => 1, 'u_expanded' => $planeU(6, 0.1) / 3.15], K2],
-        'ovality-round, three diameters' => ['ovality-round', fn (Noise $n) => ['readings' => oval($n, [0, 60, 120], 'angle_deg', 'd_mm', 315, 3 * BEYOND, 0.1), 'limit_mm' => 3, 'u_instr_mm' => 0.1], TWO_SIDED_95],
-        'ovality-round, eight diameters' => ['ovality-round', fn (Noise $n) => ['readings' => oval($n, [0, 22.5, 45, 67.5, 90, 112.5, 135, 157.5], 'angle_deg', 'd_mm', 315, 3 * BEYOND, 0.1), 'limit_mm' => 3, 'u_instr_mm' => 0.1], TWO_SIDED_95],
-        'ovality-round, worse than stated' => ['ovality-round', fn (Noise $n) => ['readings' => oval($n, [0, 30, 60, 90, 120, 150], 'angle_deg', 'd_mm', 315, 3 * BEYOND, 0.3), 'limit_mm' => 3, 'u_instr_mm' => 0.1], TWO_SIDED_95],
-        'ovality-radii' => ['ovality-radii', fn (Noise $n) => ['readings' => oval($n, EIGHTHS, 'angle_deg', 'r_mm', 157.5, 3 * BEYOND, 0.05, 4), 'limit_mm' => 3, 'u_instr_mm' => 0.05], TWO_SIDED_95],
-        'scrape-depth, too little' => ['scrape-depth', fn (Noise $n) => ['od_before_mm' => 110.4 + 0.02 * $n->normal(), 'od_after_mm' => 110.0 + 1e-6 + 0.02 * $n->normal(), 'u_tape_mm' => 0.02, 'min_mm' => 0.2, 'max_mm' => 0.4], TWO_SIDED_95],
-        'scrape-depth, too much' => ['scrape-depth', fn (Noise $n) => ['od_before_mm' => 110.4 + 0.02 * $n->normal(), 'od_after_mm' => 109.6 - 1e-6 + 0.02 * $n->normal(), 'u_tape_mm' => 0.02, 'min_mm' => 0.2, 'max_mm' => 0.4], TWO_SIDED_95],
-        'joint-gap-fit, angle' => ['joint-gap-fit', fn (Noise $n) => ['readings' => plane($n, QUARTERS, 'hour', 'gap_mm', 20, 222 / 2 * tan(deg2rad(3 * BEYOND)), 0.5, 30), 'lever_diameter_mm' => 222, 'clock_view' => 'up-chainage', 'reading_u_mm' => 0.5, 'max_angle_deg' => 3], K2],
-        'joint-gap-fit, three readings' => ['joint-gap-fit', fn (Noise $n) => ['readings' => plane($n, [0, 120, 240], 'hour', 'gap_mm', 20, 222 / 2 * tan(deg2rad(3 * BEYOND)), 0.5, 30), 'lever_diameter_mm' => 222, 'clock_view' => 'up-chainage', 'reading_u_mm' => 0.5, 'max_angle_deg' => 3], K2],
-        'joint-gap-fit, not in far enough' => ['joint-gap-fit', fn (Noise $n) => ['readings' => plane($n, [70, 130, 190, 250, 310, 10], 'hour', 'gap_mm', 12, 3 * BEYOND, 0.5, 30), 'lever_diameter_mm' => 222, 'clock_view' => 'up-chainage', 'reading_u_mm' => 0.5, 'max_gap_mm' => 15], K2],
-        'joint-gap-fit, in too far' => ['joint-gap-fit', fn (Noise $n) => ['readings' => plane($n, QUARTERS, 'hour', 'gap_mm', 8, 3 * BEYOND, 0.5, 30), 'lever_diameter_mm' => 222, 'clock_view' => 'up-chainage', 'reading_u_mm' => 0.5, 'min_gap_mm' => 5], K2],
-        'round-fit, over at a reading' => ['round-fit', fn (Noise $n) => ['readings' => plane($n, [70, 160, 250, 340], 'theta_deg', 'value', 4, BEYOND, 0.1), 'limit_max' => 5, 'sigma' => 0.1, 'u_expanded' => 0.2], K2],
-        'round-fit, over between readings' => ['round-fit', fn (Noise $n) => ['readings' => plane($n, [25, 115, 205, 295], 'theta_deg', 'value', 4, BEYOND, 0.1), 'limit_max' => 5, 'sigma' => 0.1, 'u_expanded' => 0.2], K2],
+        'cut-squareness, four readings' => [
+            'cut-squareness',
+            fn (Noise $n) => [
+                'readings' => plane($n, QUARTERS, 'theta_deg', 'value_mm', 5, BEYOND, 0.2),
+                'od_mm' => 315,
+                'limit_out_of_square_mm' => 2,
+                'u_expanded' => $planeU(4, 0.2),
+            ],
+            K2,
+        ],
+        'cut-squareness, eight readings' => [
+            'cut-squareness',
+            fn (Noise $n) => [
+                'readings' => plane($n, EIGHTHS, 'theta_deg', 'value_mm', 5, BEYOND, 0.2),
+                'od_mm' => 315,
+                'limit_out_of_square_mm' => 2,
+                'u_expanded' => $planeU(8, 0.2),
+            ],
+            K2,
+        ],
+        'out-of-round, four diameters' => [
+            'out-of-round',
+            fn (Noise $n) => [
+                'diameters' => oval($n, [0, 45, 90, 135], 'theta_deg', 'value_mm', 315, 3 * BEYOND, 0.1),
+                'limit_out_of_round' => 3,
+                'u_expanded' => $planeU(4, 0.1),
+            ],
+            K2,
+        ],
+        'out-of-round, percent of the nominal' => [
+            'out-of-round',
+            fn (Noise $n) => [
+                'diameters' => oval($n, [0, 30, 60, 90, 120, 150], 'theta_deg', 'value_mm', 315, 3.15 * BEYOND, 0.1),
+                'nominal_od_mm' => 315,
+                'definition' => 'of-nominal',
+                'limit_out_of_round' => 1,
+                'u_expanded' => $planeU(6, 0.1) / 3.15,
+            ],
+            K2,
+        ],
+        'ovality-round, three diameters' => [
+            'ovality-round',
+            fn (Noise $n) => [
+                'readings' => oval($n, [0, 60, 120], 'angle_deg', 'd_mm', 315, 3 * BEYOND, 0.1),
+                'limit_mm' => 3,
+                'u_instr_mm' => 0.1,
+            ],
+            TWO_SIDED_95,
+        ],
+        'ovality-round, eight diameters' => [
+            'ovality-round',
+            fn (Noise $n) => [
+                'readings' => oval($n, [0, 22.5, 45, 67.5, 90, 112.5, 135, 157.5], 'angle_deg', 'd_mm', 315, 3 * BEYOND, 0.1),
+                'limit_mm' => 3,
+                'u_instr_mm' => 0.1,
+            ],
+            TWO_SIDED_95,
+        ],
+        'ovality-round, worse than stated' => [
+            'ovality-round',
+            fn (Noise $n) => [
+                'readings' => oval($n, [0, 30, 60, 90, 120, 150], 'angle_deg', 'd_mm', 315, 3 * BEYOND, 0.3),
+                'limit_mm' => 3,
+                'u_instr_mm' => 0.1,
+            ],
+            TWO_SIDED_95,
+        ],
+        'ovality-radii' => [
+            'ovality-radii',
+            fn (Noise $n) => [
+                'readings' => oval($n, EIGHTHS, 'angle_deg', 'r_mm', 157.5, 3 * BEYOND, 0.05, 4),
+                'limit_mm' => 3,
+                'u_instr_mm' => 0.05,
+            ],
+            TWO_SIDED_95,
+        ],
+        'scrape-depth, too little' => [
+            'scrape-depth',
+            fn (Noise $n) => [
+                'od_before_mm' => 110.4 + 0.02 * $n->normal(),
+                'od_after_mm' => 110.0 + 1e-6 + 0.02 * $n->normal(),
+                'u_tape_mm' => 0.02,
+                'min_mm' => 0.2,
+                'max_mm' => 0.4,
+            ],
+            TWO_SIDED_95,
+        ],
+        'scrape-depth, too much' => [
+            'scrape-depth',
+            fn (Noise $n) => [
+                'od_before_mm' => 110.4 + 0.02 * $n->normal(),
+                'od_after_mm' => 109.6 - 1e-6 + 0.02 * $n->normal(),
+                'u_tape_mm' => 0.02,
+                'min_mm' => 0.2,
+                'max_mm' => 0.4,
+            ],
+            TWO_SIDED_95,
+        ],
+        'joint-gap-fit, angle' => [
+            'joint-gap-fit',
+            fn (Noise $n) => [
+                'readings' => plane($n, QUARTERS, 'hour', 'gap_mm', 20, (222 / 2) * tan(deg2rad(3 * BEYOND)), 0.5, 30),
+                'lever_diameter_mm' => 222,
+                'clock_view' => 'up-chainage',
+                'reading_u_mm' => 0.5,
+                'max_angle_deg' => 3,
+            ],
+            K2,
+        ],
+        'joint-gap-fit, three readings' => [
+            'joint-gap-fit',
+            fn (Noise $n) => [
+                'readings' => plane($n, [0, 120, 240], 'hour', 'gap_mm', 20, (222 / 2) * tan(deg2rad(3 * BEYOND)), 0.5, 30),
+                'lever_diameter_mm' => 222,
+                'clock_view' => 'up-chainage',
+                'reading_u_mm' => 0.5,
+                'max_angle_deg' => 3,
+            ],
+            K2,
+        ],
+        'joint-gap-fit, not in far enough' => [
+            'joint-gap-fit',
+            fn (Noise $n) => [
+                'readings' => plane($n, [70, 130, 190, 250, 310, 10], 'hour', 'gap_mm', 12, 3 * BEYOND, 0.5, 30),
+                'lever_diameter_mm' => 222,
+                'clock_view' => 'up-chainage',
+                'reading_u_mm' => 0.5,
+                'max_gap_mm' => 15,
+            ],
+            K2,
+        ],
+        'joint-gap-fit, in too far' => [
+            'joint-gap-fit',
+            fn (Noise $n) => [
+                'readings' => plane($n, QUARTERS, 'hour', 'gap_mm', 8, 3 * BEYOND, 0.5, 30),
+                'lever_diameter_mm' => 222,
+                'clock_view' => 'up-chainage',
+                'reading_u_mm' => 0.5,
+                'min_gap_mm' => 5,
+            ],
+            K2,
+        ],
+        'round-fit, over at a reading' => [
+            'round-fit',
+            fn (Noise $n) => [
+                'readings' => plane($n, [70, 160, 250, 340], 'theta_deg', 'value', 4, BEYOND, 0.1),
+                'limit_max' => 5,
+                'sigma' => 0.1,
+                'u_expanded' => 0.2,
+            ],
+            K2,
+        ],
+        'round-fit, over between readings' => [
+            'round-fit',
+            fn (Noise $n) => [
+                'readings' => plane($n, [25, 115, 205, 295], 'theta_deg', 'value', 4, BEYOND, 0.1),
+                'limit_max' => 5,
+                'sigma' => 0.1,
+                'u_expanded' => 0.2,
+            ],
+            K2,
+        ],
     ];
 }
 
@@ -78,8 +234,11 @@ it('would notice an uncertainty that is not respected', function () {
 it('draws every calculation that judges with an uncertainty', function () {
     // Theirs is no uncertainty of what is judged: the tool itself is, or the reading to be taken again; in a trace u is a voltage.
     $other = ['resolution-check', 'round-outlier', 'gap-deflection', 'fusion-trace'];
-    $with = array_filter(Registry::standard()->names(), fn (string $name) => in_array('verdict', Registry::standard()->about($name)->gives, true)
-        && preg_grep('/^(u|sigma)(_|$)|_u_[a-z]+$|_u$/', array_keys(Registry::standard()->schema($name)['properties'])) !== []);
+    $with = array_filter(
+        Registry::standard()->names(),
+        fn (string $name) => in_array('verdict', Registry::standard()->about($name)->gives, true) &&
+            preg_grep('/^(u|sigma)(_|$)|_u_[a-z]+$|_u$/', array_keys(Registry::standard()->schema($name)['properties'])) !== [],
+    );
     expect(array_values(array_diff($with, $other, array_column(draws(), 0))))->toBe([]);
 });
 

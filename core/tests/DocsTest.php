@@ -22,7 +22,10 @@ it('answers the example of the guide as the guide says', function () {
     expect($code)->toBe(0)->and(page('docs/write-a-procedure.md'))->toContain("```\n{$said}```");
     $skew = tempnam(sys_get_temp_dir(), 'facts');
     file_put_contents($skew, str_replace('"6:00", "value_mm": 1.2', '"6:00", "value_mm": 12', (string) file_get_contents($facts)));
-    expect(console(['judge', $file, $skew])[1])->toContain('12.0 mm out of square; up to 3.0 mm is allowed. Cut again with the guide.', 'locked: "Squareness of the cut" must be good first.');
+    expect(console(['judge', $file, $skew])[1])->toContain(
+        '12.0 mm out of square; up to 3.0 mm is allowed. Cut again with the guide.',
+        'locked: "Squareness of the cut" must be good first.',
+    );
     unlink($skew);
 });
 
@@ -30,7 +33,10 @@ it('shows in the guide pieces of its example, and a first step that loads', func
     preg_match_all('/```json\n(.*?)```/s', page('docs/write-a-procedure.md'), $blocks);
     expect(ProcedureFile::read($blocks[1][0])->steps)->toHaveCount(1);
     $slip = str_replace('"want": true, "do": "Clean', '"wnat": true, "do": "Clean', $blocks[1][0]);
-    expect(fn () => ProcedureFile::read($slip))->toThrow(Diastoma\Core\Refused::class, 'line 13: steps[0].fields[0].wnat: "wnat" is not known here; did you mean "want"?');
+    expect(fn () => ProcedureFile::read($slip))->toThrow(
+        Diastoma\Core\Refused::class,
+        'line 13: steps[0].fields[0].wnat: "wnat" is not known here; did you mean "want"?',
+    );
     $flat = fn (string $json): string => (string) preg_replace('/\s+/', '', $json);
     foreach (preg_split('/\n/', $blocks[1][1].$blocks[1][2]) ?: [] as $line) {
         expect($flat(page('examples/push-on.json')))->toContain(rtrim($flat($line), '{}[],'));
@@ -63,7 +69,9 @@ it('declares all verdicts and codes to which a calculation comes in its worked e
                 expect($about->gives)->toContain($list);
                 foreach (array_filter((array) ($out[$list] ?? [])) as $held) {
                     $code = (string) (is_array($held) ? $held['code'] : $held);
-                    expect(Codes::fits($code, $codes) || in_array($list, ['reasons'], true) && str_contains($code, ' '))->toBeTrue("{$about->name}: {$list} holds {$code}");
+                    expect(Codes::fits($code, $codes) || (in_array($list, ['reasons'], true) && str_contains($code, ' ')))->toBeTrue(
+                        "{$about->name}: {$list} holds {$code}",
+                    );
                 }
             }
         }

@@ -14,7 +14,10 @@ require_once __DIR__.'/helpers.php';
 
 /* Facts as a crew records them, kept beside each procedure: one good run, and others with the sentence that must come. */
 
-dataset('procedures that ship', fn () => array_combine(array_keys(Procedure::shipped()), array_map(fn (string $id) => [$id], array_keys(Procedure::shipped()))));
+dataset(
+    'procedures that ship',
+    fn () => array_combine(array_keys(Procedure::shipped()), array_map(fn (string $id) => [$id], array_keys(Procedure::shipped()))),
+);
 
 it('has an example for each procedure and method, with one that is bad', function (string $id) {
     expect(Example::shipped())->toHaveKey($id)->and(array_column(Example::shipped()[$id]->others(), 'verdict'))->toContain('bad');
@@ -23,7 +26,12 @@ it('has an example for each procedure and method, with one that is bad', functio
 it('judges the good run good, every step of it done and none left over', function (string $id) {
     $judgement = Example::shipped()[$id]->judged();
     $undone = array_filter($judgement->steps, fn (StepState $s) => ! $s->step->optional && $s->status !== 'done');
-    expect($judgement->verdict)->toBeIn([Verdict::Good, Verdict::Close], saying($judgement))->and(array_keys($undone))->toBe([])->and($judgement->next)->toBeNull();
+    expect($judgement->verdict)
+        ->toBeIn([Verdict::Good, Verdict::Close], saying($judgement))
+        ->and(array_keys($undone))
+        ->toBe([])
+        ->and($judgement->next)
+        ->toBeNull();
 })->with('procedures that ship');
 
 it('is open until the last step is done, whichever is left out', function (string $id) {
@@ -34,7 +42,12 @@ it('is open until the last step is done, whichever is left out', function (strin
             continue;
         }
         $facts = array_values(array_filter($all, fn ($f) => $f->step !== $left->step));
-        $judgement = Diastoma\Core\Procedure\Judge::judge($example->procedure, $facts, $example->line(), new DateTimeImmutable('2026-05-05T08:00:00+02:00'));
+        $judgement = Diastoma\Core\Procedure\Judge::judge(
+            $example->procedure,
+            $facts,
+            $example->line(),
+            new DateTimeImmutable('2026-05-05T08:00:00+02:00'),
+        );
         expect($judgement->verdict)->toBeIn([Verdict::Open, Verdict::Bad], $left->step);
     }
 })->with('procedures that ship');
@@ -49,9 +62,16 @@ dataset('what else may happen', function () {
 
 it('says what is wrong in the sentence that its example wants', function (string $id, array $other) {
     $judgement = Example::shipped()[$id]->judged($other['name']);
-    $said = array_map(fn ($r) => $r->text->in(UnitSystem::Metric, new DateTimeZone('Europe/Vienna')), $judgement->steps[$other['step']]->reasons);
-    expect($judgement->steps[$other['step']]->verdict->value)->toBe($other['verdict'])->and(in_array($judgement->verdict, [Verdict::Good], true))->toBeFalse()
-        ->and($other['says'] === '' ? $said : array_filter($said, fn (string $s) => str_contains($s, $other['says'])))->toHaveCount($other['says'] === '' ? 0 : 1);
+    $said = array_map(
+        fn ($r) => $r->text->in(UnitSystem::Metric, new DateTimeZone('Europe/Vienna')),
+        $judgement->steps[$other['step']]->reasons,
+    );
+    expect($judgement->steps[$other['step']]->verdict->value)
+        ->toBe($other['verdict'])
+        ->and(in_array($judgement->verdict, [Verdict::Good], true))
+        ->toBeFalse()
+        ->and($other['says'] === '' ? $said : array_filter($said, fn (string $s) => str_contains($s, $other['says'])))
+        ->toHaveCount($other['says'] === '' ? 0 : 1);
 })->with('what else may happen');
 
 it('gives the same judgement when it is handed out and read again', function (string $id) {

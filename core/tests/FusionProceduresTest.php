@@ -28,7 +28,13 @@ function radii(float $oval, float $extra = 0.0): array
 
 function gapRound(float $top): array
 {
-    return ['readings' => array_map(fn (string $clock, int $k) => ['clock' => $clock, 'value_mm' => round($top * (0.75 + 0.25 * cos(deg2rad(45 * $k))), 2)], ['12:00', '1:30', '3:00', '4:30', '6:00', '7:30', '9:00', '10:30'], range(0, 7))];
+    return [
+        'readings' => array_map(
+            fn (string $clock, int $k) => ['clock' => $clock, 'value_mm' => round($top * (0.75 + 0.25 * cos(deg2rad(45 * $k))), 2)],
+            ['12:00', '1:30', '3:00', '4:30', '6:00', '7:30', '9:00', '10:30'],
+            range(0, 7),
+        ),
+    ];
 }
 
 /**
@@ -41,20 +47,68 @@ function largeCoupling(array $gaps = [2.6, 1.6], string $windings = 'one'): arra
 {
     $yes = fn (string ...$keys): array => array_fill_keys($keys, true);
     $all = [
-        ['kit', kit(), 0], ['conditions', ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 14, 'fitting_c' => 14, 'wind_ms' => 2, 'shelter' => false, 'rain' => false], 2],
-        ['pipes', ['pipe_a' => '7', 'pipe_b' => '8', 'slides' => 'normal'], 3], ['code', ['code' => fittingCode(630, 39.5, 0.8, 900), 'layout' => layout()], 4],
-        ['label', ['dn_mm' => 630, 'voltage_v' => 39.5, 'time_s' => 900, 'cooling_min' => 45, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 440, 'windings' => $windings, 'preheat_v' => 24, 'preheat_s' => 600], 5],
+        ['kit', kit(), 0],
+        [
+            'conditions',
+            ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 14, 'fitting_c' => 14, 'wind_ms' => 2, 'shelter' => false, 'rain' => false],
+            2,
+        ],
+        ['pipes', ['pipe_a' => '7', 'pipe_b' => '8', 'slides' => 'normal'], 3],
+        ['code', ['code' => fittingCode(630, 39.5, 0.8, 900), 'layout' => layout()], 4],
+        [
+            'label',
+            [
+                'dn_mm' => 630,
+                'voltage_v' => 39.5,
+                'time_s' => 900,
+                'cooling_min' => 45,
+                'sdr_min' => 11,
+                'sdr_max' => 17,
+                'coupling_mm' => 440,
+                'windings' => $windings,
+                'preheat_v' => 24,
+                'preheat_s' => 600,
+            ],
+            5,
+        ],
         ['preheat-code', ['code' => fittingCode(630, 24, 0.8, 600), 'layout' => layout()], 6],
-        ['supply', ['generator' => ['id' => 'g', 'name' => 'Set 5', 'rated_va' => 7500, 'voltage_v' => 230, 'derate_pct' => 0], 'other_va' => 0, 'earthed' => true], 7],
+        [
+            'supply',
+            [
+                'generator' => ['id' => 'g', 'name' => 'Set 5', 'rated_va' => 7500, 'voltage_v' => 230, 'derate_pct' => 0],
+                'other_va' => 0,
+                'earthed' => true,
+            ],
+            7,
+        ],
     ];
     foreach (['a' => 10, 'b' => 40] as $side => $at) {
-        array_push($all, ["od@{$side}", ['od_tape_mm' => 631.6], $at], ["shape@{$side}", ['readings' => radii(8)], $at + 1], ["reround@{$side}", $yes('fitted'), $at + 3],
-            ["clamped@{$side}", ['readings' => radii(1.2)], $at + 19], ["toe@{$side}", ['od_end_mm' => 629.9, 'od_back_mm' => 631.6], $at + 20],
-            ["scrape@{$side}", ['od_after_mm' => 631.0] + $yes('marks_gone', 'sharp') + ['tool' => 'turning'], $at + 24], ["mark@{$side}", ['mark_mm' => 220] + $yes('end_square', 'all_round'), $at + 25], ["wipe@{$side}", $yes('wiped', 'dry'), $at + 26]);
+        array_push(
+            $all,
+            ["od@{$side}", ['od_tape_mm' => 631.6], $at],
+            ["shape@{$side}", ['readings' => radii(8)], $at + 1],
+            ["reround@{$side}", $yes('fitted'), $at + 3],
+            ["clamped@{$side}", ['readings' => radii(1.2)], $at + 19],
+            ["toe@{$side}", ['od_end_mm' => 629.9, 'od_back_mm' => 631.6], $at + 20],
+            ["scrape@{$side}", ['od_after_mm' => 631.0] + $yes('marks_gone', 'sharp') + ['tool' => 'turning'], $at + 24],
+            ["mark@{$side}", ['mark_mm' => 220] + $yes('end_square', 'all_round'), $at + 25],
+            ["wipe@{$side}", $yes('wiped', 'dry'), $at + 26],
+        );
     }
     array_push($all, ['restraints', $yes('hooked'), 70], ['pull', ['steps' => 12] + $yes('bag', 'turn', 'level_top', 'level_front'), 80]);
     foreach (['a', 'b'] as $side) {
-        $all[] = ["face@{$side}", ['readings' => [['clock' => '12', 'value_mm' => 1], ['clock' => '3', 'value_mm' => 2], ['clock' => '6', 'value_mm' => 3], ['clock' => '9', 'value_mm' => 2]]], 82];
+        $all[] = [
+            "face@{$side}",
+            [
+                'readings' => [
+                    ['clock' => '12', 'value_mm' => 1],
+                    ['clock' => '3', 'value_mm' => 2],
+                    ['clock' => '6', 'value_mm' => 3],
+                    ['clock' => '9', 'value_mm' => 2],
+                ],
+            ],
+            82,
+        ];
     }
     $all[] = ['gap@0', gapRound($gaps[0]), 85];
     foreach (array_slice($gaps, 1) as $k => $gap) {
@@ -67,16 +121,41 @@ function largeCoupling(array $gaps = [2.6, 1.6], string $windings = 'one'): arra
     if ($windings === 'one') {
         $all[] = ['fusion', traced(39.5, 0.8, 900 * 1.018, $at + 2), $at + 2];
     } else {
-        array_push($all, ['fusion-side@a', traced(39.5, 0.8, 900 * 1.018, $at + 2), $at + 2], ['fusion-side@b', traced(39.5, 0.8, 900 * 1.018, $at + 22), $at + 22]);
+        array_push(
+            $all,
+            ['fusion-side@a', traced(39.5, 0.8, 900 * 1.018, $at + 2), $at + 2],
+            ['fusion-side@b', traced(39.5, 0.8, 900 * 1.018, $at + 22), $at + 22],
+        );
         $at += 20;
     }
 
-    return [...$all, ['cooling', ['released_at' => minute($at + 65)], $at + 65],
-        ['look', ['indicators_up' => true, 'marks_visible' => true, 'marks_moved' => false, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false, 'photos' => ['11111111-1111-4111-8111-111111111111']], $at + 70],
-        ['accept', ['signed' => true], $at + 80]];
+    return [
+        ...$all,
+        ['cooling', ['released_at' => minute($at + 65)], $at + 65],
+        [
+            'look',
+            [
+                'indicators_up' => true,
+                'marks_visible' => true,
+                'marks_moved' => false,
+                'peel_visible' => true,
+                'melt_escape' => false,
+                'wire_exposed' => false,
+                'misaligned' => false,
+                'moved' => false,
+                'wet' => false,
+                'photos' => ['11111111-1111-4111-8111-111111111111'],
+            ],
+            $at + 70,
+        ],
+        ['accept', ['signed' => true], $at + 80],
+    ];
 }
 
-it('makes a large coupling good: clamped round, drawn, preheated once or twice, one winding or two', function (array $gaps, string $windings) {
+it('makes a large coupling good: clamped round, drawn, preheated once or twice, one winding or two', function (
+    array $gaps,
+    string $windings,
+) {
     $judgement = told('ef-coupler-large', largeCoupling($gaps, $windings));
     expect($judgement->verdict)->toBeIn([Verdict::Good, Verdict::Close], saying($judgement))->and($judgement->next)->toBeNull();
     $preheats = array_filter(array_keys($judgement->steps), fn (string $key) => str_starts_with($key, 'preheat@'));
@@ -86,7 +165,12 @@ it('makes a large coupling good: clamped round, drawn, preheated once or twice, 
 it('counts the cooling of two windings from the later one', function () {
     $judgement = told('ef-coupler-large', largeCoupling([2.6, 1.6], 'two'));
     // Side b begins at minute 150 and takes 916 s; 45 min of cooling.
-    expect($judgement->clocks['clamps_off'])->toBe((new DateTimeImmutable(minute(150)))->modify('+916 seconds +45 minutes')->setTimezone(new DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z'));
+    expect($judgement->clocks['clamps_off'])->toBe(
+        (new DateTimeImmutable(minute(150)))
+            ->modify('+916 seconds +45 minutes')
+            ->setTimezone(new DateTimeZone('UTC'))
+            ->format('Y-m-d\TH:i:s\Z'),
+    );
     $missing = array_values(array_filter(largeCoupling([2.6, 1.6], 'two'), fn ($f) => $f[0] !== 'fusion-side@b'));
     $half = told('ef-coupler-large', $missing);
     expect($half->clocks)->not->toHaveKey('clamps_off')->and($half->verdict)->toBe(Verdict::Open)->and($half->next)->toBe('fusion-side@b');
@@ -96,8 +180,12 @@ it('says where the jaws go, and waits before the end is measured again', functio
     $until = array_slice(largeCoupling(), 0, 10);
     $judgement = told('ef-coupler-large', $until, [], 20);
     $state = $judgement->steps['reround@a']->toArray(UnitSystem::Metric, new DateTimeZone('Europe/Vienna'));
-    expect($state['guide'][0])->toContain('8.0 mm oval, over 3.0 mm: jaws at 2:00 and 8:00, the split with the screws at 5:00 and 11:00')
-        ->and($judgement->steps['clamped@a']->lock?->text)->toBe('Not before 08:28.')->and(told('ef-coupler-large', $until, [], 28)->steps['clamped@a']->lock?->text)->toBeNull();
+    expect($state['guide'][0])
+        ->toContain('8.0 mm oval, over 3.0 mm: jaws at 2:00 and 8:00, the split with the screws at 5:00 and 11:00')
+        ->and($judgement->steps['clamped@a']->lock?->text)
+        ->toBe('Not before 08:28.')
+        ->and(told('ef-coupler-large', $until, [], 28)->steps['clamped@a']->lock?->text)
+        ->toBeNull();
     $hasty = told('ef-coupler-large', but(largeCoupling(), 'clamped@a', [], 15));
     expect(saying($hasty))->toContain('Measured at 08:15; the pipe had until 08:28 to come round.');
 });
@@ -105,10 +193,14 @@ it('says where the jaws go, and waits before the end is measured again', functio
 it('asks for no clamp where the end is round, and finds what no clamp cures', function () {
     $round = told('ef-coupler-large', but(largeCoupling(), 'shape@a', ['readings' => radii(1.5)]));
     expect($round->steps)->not->toHaveKey('reround@a')->toHaveKey('reround@b');
-    expect(saying(told('ef-coupler-large', but(largeCoupling(), 'shape@a', ['readings' => radii(8, 2.2)]))))->toContain('Three-lobed by 2.2 mm, or flat in one place; up to 1.5 mm is allowed.');
+    expect(saying(told('ef-coupler-large', but(largeCoupling(), 'shape@a', ['readings' => radii(8, 2.2)]))))->toContain(
+        'Three-lobed by 2.2 mm, or flat in one place; up to 1.5 mm is allowed.',
+    );
     $flat = radii(8);
     $flat[3]['value_mm'] -= 8;
-    expect(saying(told('ef-coupler-large', but(largeCoupling(), 'shape@a', ['readings' => $flat]))))->toContain('A flat spot of 8.0 mm at 4:30');
+    expect(saying(told('ef-coupler-large', but(largeCoupling(), 'shape@a', ['readings' => $flat]))))->toContain(
+        'A flat spot of 8.0 mm at 4:30',
+    );
     $five = told('ef-coupler-large', but(largeCoupling(), 'shape@a', ['readings' => array_slice(radii(8), 0, 6)]));
     expect(saying($five))->toContain('So few readings cannot tell a three-lobed end.');
 });
@@ -118,13 +210,23 @@ it('draws by the restraints only when there are enough and the last is cool', fu
     expect(saying(told('ef-coupler-large', $warm)))->toContain('A restraint was still warm: still warm:4a1')
         ->and(told('ef-coupler-large', array_slice($warm, 0, 7), [], 50)->steps['restraints']->lock?->text)->toBe('Not before 09:00.');
     $few = array_slice(restraints(), 0, 5);
-    expect(saying(told('ef-coupler-large', largeCoupling(), ['restraints' => $few])))->toContain('Only 2 sound restraints on pipe 8; 3 are wanted.');
+    expect(saying(told('ef-coupler-large', largeCoupling(), ['restraints' => $few])))->toContain(
+        'Only 2 sound restraints on pipe 8; 3 are wanted.',
+    );
 });
 
 it('says of the restraints how many there are, what they wait for, and a time only when all are done', function () {
-    $guide = fn (array $restraints) => implode(' ', array_column(
-        told('ef-coupler-large', array_slice(largeCoupling(), 0, 7), ['restraints' => $restraints], 50)->toArray(UnitSystem::Metric, new DateTimeZone('Europe/Vienna'))['steps'], null, 'key',
-    )['restraints']['guide']);
+    $guide = fn (array $restraints) => implode(
+        ' ',
+        array_column(
+            told('ef-coupler-large', array_slice(largeCoupling(), 0, 7), ['restraints' => $restraints], 50)->toArray(
+                UnitSystem::Metric,
+                new DateTimeZone('Europe/Vienna'),
+            )['steps'],
+            null,
+            'key',
+        )['restraints']['guide'],
+    );
     $begun = array_replace_recursive(restraints(), [2 => ['verdict' => 'open'], 4 => ['free_from' => null]]);
     expect($guide([]))->toBe('0 of 3 on pipe 7, 0 of 3 on pipe 8.')
         ->and($guide(restraints()))->toBe('3 of 3 on pipe 7, 3 of 3 on pipe 8. The last is cool from 09:00 on.')
@@ -132,95 +234,257 @@ it('says of the restraints how many there are, what they wait for, and a time on
 });
 
 it('preheats as often as is allowed and then stops', function () {
-    $begun = fn (array $gaps) => told('ef-coupler-large', array_values(array_filter(largeCoupling($gaps), fn ($f) => ! in_array($f[0], ['ready', 'fusion', 'cooling', 'look', 'accept'], true))));
-    expect($begun([2.6])->next)->toBe('preheat@1')->and($begun([2.6, 2.0])->next)->toBe('preheat@2')->and($begun([2.6, 1.9])->next)->toBe('ready');
+    $begun = fn (array $gaps) => told(
+        'ef-coupler-large',
+        array_values(
+            array_filter(largeCoupling($gaps), fn ($f) => ! in_array($f[0], ['ready', 'fusion', 'cooling', 'look', 'accept'], true)),
+        ),
+    );
+    expect($begun([2.6])->next)
+        ->toBe('preheat@1')
+        ->and($begun([2.6, 2.0])->next)
+        ->toBe('preheat@2')
+        ->and($begun([2.6, 1.9])->next)
+        ->toBe('ready');
     $stop = $begun([2.6, 2.4, 2.1]);
-    expect(saying($stop))->toContain('After 2 preheatings the gap is still 2.10 mm; below 2.00 mm is wanted.')->and($stop->verdict)->toBe(Verdict::Bad)->and($stop->steps)->not->toHaveKey('preheat@3');
+    expect(saying($stop))
+        ->toContain('After 2 preheatings the gap is still 2.10 mm; below 2.00 mm is wanted.')
+        ->and($stop->verdict)
+        ->toBe(Verdict::Bad)
+        ->and($stop->steps)
+        ->not->toHaveKey('preheat@3');
     expect(saying(told('ef-coupler-large', largeCoupling([2.6, 2.4, 2.1]))))->toContain('The gap has not closed after 2 preheatings.');
     $early = but(largeCoupling(), 'gap@1', [], 110);
     expect(saying(told('ef-coupler-large', $early)))->toContain('Felt at 09:50; it must cool until 10:00 first.');
 });
 
 it('holds the code for preheating against the label and never takes that of the fusion', function () {
-    $wrong = told('ef-coupler-large', but(largeCoupling(), 'preheat-code', ['code' => fittingCode(630, 39.5, 0.8, 900), 'layout' => layout()]));
-    expect(saying($wrong))->toContain('This code says 39.5 V, 900 s; the label says 24.0 V, 600 s for preheating.')->and($wrong->steps['preheat@1']->lock?->text)->toContain('must be good first');
+    $wrong = told(
+        'ef-coupler-large',
+        but(largeCoupling(), 'preheat-code', ['code' => fittingCode(630, 39.5, 0.8, 900), 'layout' => layout()]),
+    );
+    expect(saying($wrong))
+        ->toContain('This code says 39.5 V, 900 s; the label says 24.0 V, 600 s for preheating.')
+        ->and($wrong->steps['preheat@1']->lock?->text)
+        ->toContain('must be good first');
 });
 
 it('finds a skewed coupling by its faces', function () {
-    $skew = but(largeCoupling(), 'face@b', ['readings' => [['clock' => '12', 'value_mm' => 0], ['clock' => '3', 'value_mm' => 9], ['clock' => '6', 'value_mm' => 1], ['clock' => '9', 'value_mm' => -8]]]);
-    expect(saying(told('ef-coupler-large', $skew)))->toContain('The mark stands 9 mm outside the face', 'swallowed the mark by -8 mm', 'Skewed by 17 mm, most open at 3:00');
+    $skew = but(largeCoupling(), 'face@b', [
+        'readings' => [
+            ['clock' => '12', 'value_mm' => 0],
+            ['clock' => '3', 'value_mm' => 9],
+            ['clock' => '6', 'value_mm' => 1],
+            ['clock' => '9', 'value_mm' => -8],
+        ],
+    ]);
+    expect(saying(told('ef-coupler-large', $skew)))->toContain(
+        'The mark stands 9 mm outside the face',
+        'swallowed the mark by -8 mm',
+        'Skewed by 17 mm, most open at 3:00',
+    );
 });
 
 /** @return list<array{string, array<string, mixed>, int}> a saddle as it should go */
 function saddle(string $fault = 'none'): array
 {
-    $round = fn (float $gap) => ['readings' => array_map(fn ($clock) => ['clock' => $clock, 'value_mm' => $gap], ['12:00', '3:00', '6:00', '9:00'])];
+    $round = fn (float $gap) => [
+        'readings' => array_map(fn ($clock) => ['clock' => $clock, 'value_mm' => $gap], ['12:00', '3:00', '6:00', '9:00']),
+    ];
     $yes = fn (string ...$keys): array => array_fill_keys($keys, true);
 
     return [
-        ['kit', kit(), 0], ['conditions', ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 14, 'fitting_c' => 14, 'wind_ms' => 2, 'shelter' => false, 'rain' => false], 1], ['pipes', ['pipe_a' => '12', 'position' => '12:00'], 2],
+        ['kit', kit(), 0],
+        [
+            'conditions',
+            ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 14, 'fitting_c' => 14, 'wind_ms' => 2, 'shelter' => false, 'rain' => false],
+            1,
+        ],
+        ['pipes', ['pipe_a' => '12', 'position' => '12:00'], 2],
         ['code', ['code' => fittingCode(180, 39.5, 1.1, 100), 'layout' => layout()], 3],
-        ['label', ['dn_mm' => 180, 'outlet_mm' => 32, 'voltage_v' => 39.5, 'time_s' => 100, 'cooling_min' => 10, 'tapping_min' => 60, 'saddle_mm' => 120, 'cover_deg' => 150, 'torque_nm' => 10], 4],
-        ['supply', ['generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0], 'other_va' => 0, 'earthed' => true], 5],
-        ['od', ['od_tape_mm' => 180.5], 6], ['footprint', $yes('washed', 'bag', 'witness'), 8], ['scrape', $yes('marks_gone', 'sharp') + ['chip_mm' => 0.36], 12], ['wipe', $yes('wiped', 'dry'), 13],
-        ['clamp', ['torque_nm' => 10.2, 'square' => true], 15], ['gap', $round(0.2), 16], ['fusion', traced(39.5, 1.1, 102, 18, $fault), 18], ['cooling', ['released_at' => minute(31)], 31], ['after', $round(0), 32],
-        ['look', $yes('indicators_up', 'bead', 'peel_visible') + ['melt_escape' => false, 'wire_exposed' => false, 'moved' => false, 'wet' => false, 'photos' => ['11111111-1111-4111-8111-111111111111']], 33],
-        ['branch-test', ['uncut' => true, 'start_kpa' => 1010, 'end_kpa' => 1008, 'held_min' => 12, 'leak' => false], 50], ['tap', $yes('cut', 'capped'), 85], ['accept', ['signed' => true], 90],
+        [
+            'label',
+            [
+                'dn_mm' => 180,
+                'outlet_mm' => 32,
+                'voltage_v' => 39.5,
+                'time_s' => 100,
+                'cooling_min' => 10,
+                'tapping_min' => 60,
+                'saddle_mm' => 120,
+                'cover_deg' => 150,
+                'torque_nm' => 10,
+            ],
+            4,
+        ],
+        [
+            'supply',
+            [
+                'generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0],
+                'other_va' => 0,
+                'earthed' => true,
+            ],
+            5,
+        ],
+        ['od', ['od_tape_mm' => 180.5], 6],
+        ['footprint', $yes('washed', 'bag', 'witness'), 8],
+        ['scrape', $yes('marks_gone', 'sharp') + ['chip_mm' => 0.36], 12],
+        ['wipe', $yes('wiped', 'dry'), 13],
+        ['clamp', ['torque_nm' => 10.2, 'square' => true], 15],
+        ['gap', $round(0.2), 16],
+        ['fusion', traced(39.5, 1.1, 102, 18, $fault), 18],
+        ['cooling', ['released_at' => minute(31)], 31],
+        ['after', $round(0), 32],
+        [
+            'look',
+            $yes('indicators_up', 'bead', 'peel_visible') + [
+                'melt_escape' => false,
+                'wire_exposed' => false,
+                'moved' => false,
+                'wet' => false,
+                'photos' => ['11111111-1111-4111-8111-111111111111'],
+            ],
+            33,
+        ],
+        ['branch-test', ['uncut' => true, 'start_kpa' => 1010, 'end_kpa' => 1008, 'held_min' => 12, 'leak' => false], 50],
+        ['tap', $yes('cut', 'capped'), 85],
+        ['accept', ['signed' => true], 90],
     ];
 }
 
 it('makes a tapping saddle good, in the order that keeps people safe', function () {
     $line = ['dn_mm' => 180, 'od_mm' => 180, 'sdr' => 11, 'wall_mm' => 16.4, 'service' => 'gas'];
     $judgement = told('ef-saddle-tapping', saddle(), $line);
-    expect($judgement->verdict)->toBeIn([Verdict::Good, Verdict::Close], saying($judgement))->and(array_keys($judgement->clocks))->toBe(['clamps_off', 'backfill_from', 'test_from', 'tap_from']);
+    expect($judgement->verdict)
+        ->toBeIn([Verdict::Good, Verdict::Close], saying($judgement))
+        ->and(array_keys($judgement->clocks))
+        ->toBe(['clamps_off', 'backfill_from', 'test_from', 'tap_from']);
     $step = fn (array $facts, string $key, int $now) => told('ef-saddle-tapping', $facts, $line, $now)->steps[$key];
     $fused = array_slice(saddle(), 0, 13);
     expect($step($fused, 'branch-test', 22)->lock?->text)->not->toBeNull()->and($step($fused, 'tap', 500)->lock?->text)->not->toBeNull();
     $seen = array_slice(saddle(), 0, 16);
-    expect($step($seen, 'branch-test', 40)->lock?->text)->toBeNull()->and($step($seen, 'tap', 500)->lock?->text)->toBe('"Test the branch, main uncut" must be good first.');
+    expect($step($seen, 'branch-test', 40)->lock?->text)
+        ->toBeNull()
+        ->and($step($seen, 'tap', 500)->lock?->text)
+        ->toBe('"Test the branch, main uncut" must be good first.');
     $tested = array_slice(saddle(), 0, 17);
     expect($step($tested, 'tap', 55)->lock?->text)->toBe('Not before 09:19.')->and($step($tested, 'tap', 80)->lock?->text)->toBeNull();
     expect(saying(told('ef-saddle-tapping', but(saddle(), 'tap', [], 70), $line)))->toContain('Tapped at 09:10, before 09:19.');
-    expect($step($tested, 'tap', 55)->cautions)->toHaveCount(2)->and(told('ef-saddle-tapping', $tested, ['service' => 'water'] + $line, 55)->steps['tap']->cautions)->toHaveCount(1);
+    expect($step($tested, 'tap', 55)->cautions)
+        ->toHaveCount(2)
+        ->and(told('ef-saddle-tapping', $tested, ['service' => 'water'] + $line, 55)->steps['tap']->cautions)
+        ->toHaveCount(1);
 });
 
 it('finds what is wrong with a saddle', function (string $step, array $value, string $sentence) {
     $line = ['dn_mm' => 180, 'od_mm' => 180, 'sdr' => 11, 'wall_mm' => 16.4, 'service' => 'gas'];
     expect(saying(told('ef-saddle-tapping', but(saddle(), $step, $value), $line)))->toContain($sentence);
 })->with([
-    ['clamp', ['torque_nm' => 13], '13.0 N·m is not the 10.0 N·m of the label'], ['gap', ['readings' => [['clock' => '12', 'value_mm' => 0.6], ['clock' => '3', 'value_mm' => 0], ['clock' => '6', 'value_mm' => 0], ['clock' => '9', 'value_mm' => 0]]], 'A blade of 0.60 mm enters at 12:00'],
-    ['after', ['readings' => [['clock' => '12', 'value_mm' => 0], ['clock' => '3', 'value_mm' => 0.7], ['clock' => '6', 'value_mm' => 0], ['clock' => '9', 'value_mm' => 0]]], 'A gap of 0.70 mm is left at 3:00'],
-    ['scrape', ['chip_mm' => 0.15], 'By its chip the peel is 0.13 mm'], ['branch-test', ['end_kpa' => 990], 'It fell by 20.0 kPa'], ['branch-test', ['held_min' => 5], 'Held for 5 min; wanted are 10 min'],
-    ['look', ['bead' => false], 'The bead is uneven'], ['look', ['photos' => []], 'A photo is wanted: the saddle from both sides'], ['label', ['dn_mm' => 160], 'The label says 160 mm, the code 180 mm'],
+    ['clamp', ['torque_nm' => 13], '13.0 N·m is not the 10.0 N·m of the label'],
+    [
+        'gap',
+        [
+            'readings' => [
+                ['clock' => '12', 'value_mm' => 0.6],
+                ['clock' => '3', 'value_mm' => 0],
+                ['clock' => '6', 'value_mm' => 0],
+                ['clock' => '9', 'value_mm' => 0],
+            ],
+        ],
+        'A blade of 0.60 mm enters at 12:00',
+    ],
+    [
+        'after',
+        [
+            'readings' => [
+                ['clock' => '12', 'value_mm' => 0],
+                ['clock' => '3', 'value_mm' => 0.7],
+                ['clock' => '6', 'value_mm' => 0],
+                ['clock' => '9', 'value_mm' => 0],
+            ],
+        ],
+        'A gap of 0.70 mm is left at 3:00',
+    ],
+    ['scrape', ['chip_mm' => 0.15], 'By its chip the peel is 0.13 mm'],
+    ['branch-test', ['end_kpa' => 990], 'It fell by 20.0 kPa'],
+    ['branch-test', ['held_min' => 5], 'Held for 5 min; wanted are 10 min'],
+    ['look', ['bead' => false], 'The bead is uneven'],
+    ['look', ['photos' => []], 'A photo is wanted: the saddle from both sides'],
+    ['label', ['dn_mm' => 160], 'The label says 160 mm, the code 180 mm'],
     ['tap', ['capped' => false], 'Cap on, tight, no leak: no'],
 ]);
 
 it('fuses a restraint as a joint of its own', function () {
     $own = array_values(array_filter(saddle(), fn ($f) => ! in_array($f[0], ['pipes', 'od', 'after', 'branch-test', 'tap'], true)));
-    $judgement = told('ef-restraint', array_map(fn ($f) => $f[0] === 'label' ? ['label', array_diff_key($f[1], ['outlet_mm' => 1, 'tapping_min' => 1]), 4] : $f, $own), ['dn_mm' => 180, 'od_mm' => 180, 'sdr' => 11, 'wall_mm' => 16.4]);
-    expect($judgement->verdict)->toBeIn([Verdict::Good, Verdict::Close], saying($judgement))->and($judgement->clocks)->toHaveKey('pull_from');
+    $judgement = told(
+        'ef-restraint',
+        array_map(fn ($f) => $f[0] === 'label' ? ['label', array_diff_key($f[1], ['outlet_mm' => 1, 'tapping_min' => 1]), 4] : $f, $own),
+        ['dn_mm' => 180, 'od_mm' => 180, 'sdr' => 11, 'wall_mm' => 16.4],
+    );
+    expect($judgement->verdict)
+        ->toBeIn([Verdict::Good, Verdict::Close], saying($judgement))
+        ->and($judgement->clocks)
+        ->toHaveKey('pull_from');
 });
 
-it('says an outdated card, box or tool before the fusion, and keeps the fusion locked', function (string $thing, array $facts, string $sentence) {
+it('says an outdated card, box or tool before the fusion, and keeps the fusion locked', function (
+    string $thing,
+    array $facts,
+    string $sentence,
+) {
     $kit = kit();
     $kit[$thing] = $facts + $kit[$thing];
-    $judgement = told('ef-saddle-tapping', array_slice(but(saddle(), 'kit', $kit), 0, 12), ['dn_mm' => 180, 'sdr' => 11, 'wall_mm' => 16.4]);
-    expect(saying($judgement))->toContain($sentence)->and($judgement->steps['fusion']->lock?->text)->toBe('"Card, box and tools" must be good first.');
+    $judgement = told('ef-saddle-tapping', array_slice(but(saddle(), 'kit', $kit), 0, 12), [
+        'dn_mm' => 180,
+        'sdr' => 11,
+        'wall_mm' => 16.4,
+    ]);
+    expect(saying($judgement))
+        ->toContain($sentence)
+        ->and($judgement->steps['fusion']->lock?->text)
+        ->toBe('"Card, box and tools" must be good first.');
 })->with([
-    ['card', ['valid_until' => '2026-05-03'], 'The card of J. Weir ended on 2026-05-03.'], ['card', ['dn_max_mm' => 160], 'The card of J. Weir does not cover 180 mm.'], ['card', ['materials' => 'PE80'], 'does not cover PE100'],
-    ['card', ['works' => 'butt fusion'], 'does not cover electrofusion'], ['card', ['valid_until' => null], 'does not say all: expiry'], ['box', ['due_on' => '2026-05-01'], 'Box 2: calibration was due on 2026-05-01.'],
-    ['tape', ['due_on' => null], 'Tape 4 has no date of calibration.'], ['tool', ['due_on' => '2026-04-30'], 'Tool 1: service was due on 2026-04-30.'],
+    ['card', ['valid_until' => '2026-05-03'], 'The card of J. Weir ended on 2026-05-03.'],
+    ['card', ['dn_max_mm' => 160], 'The card of J. Weir does not cover 180 mm.'],
+    ['card', ['materials' => 'PE80'], 'does not cover PE100'],
+    ['card', ['works' => 'butt fusion'], 'does not cover electrofusion'],
+    ['card', ['valid_until' => null], 'does not say all: expiry'],
+    ['box', ['due_on' => '2026-05-01'], 'Box 2: calibration was due on 2026-05-01.'],
+    ['tape', ['due_on' => null], 'Tape 4 has no date of calibration.'],
+    ['tool', ['due_on' => '2026-04-30'], 'Tool 1: service was due on 2026-04-30.'],
 ]);
 
 it('sizes generator, lead and fuel for the fitting at hand', function (array $supply, string $sentence) {
-    $value = $supply + ['generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0], 'other_va' => 0, 'earthed' => true];
-    $judgement = told('ef-saddle-tapping', array_slice(but(saddle(), 'supply', $value), 0, 12), ['dn_mm' => 180, 'sdr' => 11, 'wall_mm' => 16.4]);
-    expect(saying($judgement))->toContain($sentence)->and($judgement->steps['fusion']->lock?->text)->toBe('"Power for this fitting" must be good first.');
+    $value = $supply + [
+        'generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0],
+        'other_va' => 0,
+        'earthed' => true,
+    ];
+    $judgement = told('ef-saddle-tapping', array_slice(but(saddle(), 'supply', $value), 0, 12), [
+        'dn_mm' => 180,
+        'sdr' => 11,
+        'wall_mm' => 16.4,
+    ]);
+    expect(saying($judgement))
+        ->toContain($sentence)
+        ->and($judgement->steps['fusion']->lock?->text)
+        ->toBe('"Power for this fitting" must be good first.');
 })->with([
     // 39.5² / (0.9 x 1.1 Ohm) = 1576 W; /0.85 /0.8 x 1.25 = 2897 VA.
-    [['generator' => ['id' => 'g', 'name' => 'Little set', 'rated_va' => 2500, 'voltage_v' => 230]], 'Little set gives 2500 VA; this fitting needs 2897 VA'],
-    [['other_va' => 600], 'this fitting needs 3647 VA'], [['generator' => ['id' => 'g', 'name' => 'No plate', 'voltage_v' => 230]], 'The rating of No plate is not known'],
-    [['lead' => ['id' => 'l', 'name' => 'Long lead', 'length_m' => 120, 'area_mm2' => 1.5]], 'are lost on the lead; up to 5.0 % is allowed'],
+    [
+        ['generator' => ['id' => 'g', 'name' => 'Little set', 'rated_va' => 2500, 'voltage_v' => 230]],
+        'Little set gives 2500 VA; this fitting needs 2897 VA',
+    ],
+    [['other_va' => 600], 'this fitting needs 3647 VA'],
+    [['generator' => ['id' => 'g', 'name' => 'No plate', 'voltage_v' => 230]], 'The rating of No plate is not known'],
+    [
+        ['lead' => ['id' => 'l', 'name' => 'Long lead', 'length_m' => 120, 'area_mm2' => 1.5]],
+        'are lost on the lead; up to 5.0 % is allowed',
+    ],
     [['lead' => ['id' => 'l', 'name' => 'Bell wire', 'length_m' => 400, 'area_mm2' => 0.75]], 'the supply breaks down'],
-    [['fuel_l' => 0.01, 'generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'l_per_kwh' => 0.6]], 'only 0.01 L are in the tank'], [['earthed' => false], 'residual-current device tested, plugs dry: no.'],
+    [
+        ['fuel_l' => 0.01, 'generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'l_per_kwh' => 0.6]],
+        'only 0.01 L are in the tank',
+    ],
+    [['earthed' => false], 'residual-current device tested, plugs dry: no.'],
 ]);

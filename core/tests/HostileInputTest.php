@@ -19,7 +19,38 @@ require_once __DIR__.'/helpers.php';
 /*
  * Whatever comes, the answer is a judgement or a sentence: never a crash, never a warning, never good.
  */
-const ODD = [null, true, false, 0, -1, 1, 7.5, 1e9, -1e9, 1e-12, '', ' ', '0', '-', '12', '12,5', '1 2', '4 1/8 in', '99999999999999999999', 'NaN', '∞', "a\0b", 'é', '2026-05-04T10:00:00+02:00', '2026-02-30', [], [1], [[1, 2, 3]], ['a' => 1], [['clock' => '12', 'value_mm' => 1]]];
+const ODD = [
+    null,
+    true,
+    false,
+    0,
+    -1,
+    1,
+    7.5,
+    1e9,
+    -1e9,
+    1e-12,
+    '',
+    ' ',
+    '0',
+    '-',
+    '12',
+    '12,5',
+    '1 2',
+    '4 1/8 in',
+    '99999999999999999999',
+    'NaN',
+    '∞',
+    "a\0b",
+    'é',
+    '2026-05-04T10:00:00+02:00',
+    '2026-02-30',
+    [],
+    [1],
+    [[1, 2, 3]],
+    ['a' => 1],
+    [['clock' => '12', 'value_mm' => 1]],
+];
 
 function odd(Noise $noise): mixed
 {
@@ -30,7 +61,15 @@ it('takes odd entries at each step with a sentence, or stores and judges them wi
     $procedure = Procedure::shipped()[$id];
     $noise = new Noise(crc32($id) % 1000);
     $now = new DateTimeImmutable('2026-05-04T12:00:00Z');
-    $line = ['dn_mm' => 110, 'od_mm' => 110, 'sdr' => 11, 'wall_mm' => 10.0, 'service' => 'water', 'time_zone' => 'Europe/Vienna', 'sides' => []];
+    $line = [
+        'dn_mm' => 110,
+        'od_mm' => 110,
+        'sdr' => 11,
+        'wall_mm' => 10.0,
+        'service' => 'water',
+        'time_zone' => 'Europe/Vienna',
+        'sides' => [],
+    ];
     $stored = 0;
     for ($round = 0; $round < 60; $round++) {
         $facts = [];
@@ -40,10 +79,22 @@ it('takes odd entries at each step with a sentence, or stores and judges them wi
                 $value[$field->key] = odd($noise);
             }
             if ($step->kind === 'round') {
-                $value = ['readings' => array_map(fn ($clock) => ['clock' => $clock, $step->fields[0]->key => odd($noise)], [...$step->positions(), '25:00'])];
+                $value = [
+                    'readings' => array_map(fn ($clock) => ['clock' => $clock, $step->fields[0]->key => odd($noise)], [
+                        ...$step->positions(),
+                        '25:00',
+                    ]),
+                ];
                 $value['readings'] = array_slice($value['readings'], 0, (int) (abs($noise->uniform()) * 6));
             } elseif ($step->kind === 'trace') {
-                $value = ['trace' => '11111111-1111-4111-8111-111111111111', 'part' => 0, 'final' => odd($noise), 'samples' => [[0, odd($noise), odd($noise)], [odd($noise), 1, 1], [9, 1, odd($noise)]], 'ended_at' => odd($noise), 'cold_r_ohm' => odd($noise)];
+                $value = [
+                    'trace' => '11111111-1111-4111-8111-111111111111',
+                    'part' => 0,
+                    'final' => odd($noise),
+                    'samples' => [[0, odd($noise), odd($noise)], [odd($noise), 1, 1], [9, 1, odd($noise)]],
+                    'ended_at' => odd($noise),
+                    'cold_r_ohm' => odd($noise),
+                ];
             } elseif ($step->kind === 'hold') {
                 $value = ['signed' => odd($noise), 'remark' => odd($noise)];
             }
@@ -58,7 +109,10 @@ it('takes odd entries at each step with a sentence, or stores and judges them wi
             }
         }
         $judgement = Judge::judge($procedure, $facts, $line, $now);
-        expect(json_encode($judgement->toArray(UnitSystem::Us, new DateTimeZone('Europe/Vienna'))))->toBeString()->and($judgement->verdict)->not->toBe(Verdict::Good);
+        expect(json_encode($judgement->toArray(UnitSystem::Us, new DateTimeZone('Europe/Vienna'))))
+            ->toBeString()
+            ->and($judgement->verdict)
+            ->not->toBe(Verdict::Good);
     }
     expect($stored)->toBeGreaterThan(0);
 })->with(array_keys(Procedure::shipped()));
@@ -108,7 +162,9 @@ it('answers odd inputs of every calculation with a sentence or with numbers that
 });
 
 it('reads files cut, doubled or muddled with a sentence', function () {
-    $csv = "time;pressure [kPa];added [L]\n".implode("\n", array_map(fn ($m) => sprintf('2026-05-04 10:%02d:00;%s;%s', $m, 900 - $m / 10, $m), range(0, 59)));
+    $csv =
+        "time;pressure [kPa];added [L]\n".
+        implode("\n", array_map(fn ($m) => sprintf('2026-05-04 10:%02d:00;%s;%s', $m, 900 - $m / 10, $m), range(0, 59)));
     $trace = "time [s];voltage [V];current [A]\n".implode("\n", array_map(fn ($s) => "{$s};39.5;24.7", range(0, 59)));
     $noise = new Noise(3);
     for ($k = 0; $k < 300; $k++) {

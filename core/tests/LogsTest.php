@@ -31,8 +31,20 @@ function minuteLog(array $pressures, string $heading = 'time;pressure [kPa]', in
 it('reads one moment in whatever of the usual forms it is written', function (string $text, ?string $order) {
     expect((new LoggerTimes($order))->seconds($text, 2))->toEqualWithDelta(1777889400.0, 1e-3); // 2026-05-04T10:10:00Z
 })->with([
-    ['2026-05-04T10:10:00', null], ['2026-05-04 10:10:00', null], ['2026-05-04 10:10', null], ['2026-05-04T12:10:00+02:00', null], ['2026-05-04T10:10:00Z', null], ['04.05.2026 10:10:00', null],
-    ['4.5.2026 10:10', null], ['04/05/2026 10:10:00', 'DMY'], ['05/04/2026 10:10:00', 'MDY'], ['05/04/2026 10:10:00 AM', 'MDY'], ['1777889400', null], ['1777889400000', null], ['46146.4236111111', null], ['46146,4236111111', null],
+    ['2026-05-04T10:10:00', null],
+    ['2026-05-04 10:10:00', null],
+    ['2026-05-04 10:10', null],
+    ['2026-05-04T12:10:00+02:00', null],
+    ['2026-05-04T10:10:00Z', null],
+    ['04.05.2026 10:10:00', null],
+    ['4.5.2026 10:10', null],
+    ['04/05/2026 10:10:00', 'DMY'],
+    ['05/04/2026 10:10:00', 'MDY'],
+    ['05/04/2026 10:10:00 AM', 'MDY'],
+    ['1777889400', null],
+    ['1777889400000', null],
+    ['46146.4236111111', null],
+    ['46146,4236111111', null],
 ]);
 
 it('reads the same second by the short way and the long way', function () {
@@ -41,25 +53,56 @@ it('reads the same second by the short way and the long way', function () {
         $text = gmdate('Y-m-d H:i:s', 1777939100 + $s); // over midnight
         expect($short->seconds($text, 2))->toBe((new LoggerTimes(null))->seconds($text, 2))->toBe(1777939100.0 + $s);
     }
-    foreach (['2026-05-04 10:10:60', '2026-05-04 10:61:00', '2026-05-04 25:00:00', '2026-13-04 10:10:00', '2026-02-30 10:10:00', 'noon', '', '2026-05-04 10:10:0x'] as $wrong) {
+    foreach (
+        [
+            '2026-05-04 10:10:60',
+            '2026-05-04 10:61:00',
+            '2026-05-04 25:00:00',
+            '2026-13-04 10:10:00',
+            '2026-02-30 10:10:00',
+            'noon',
+            '',
+            '2026-05-04 10:10:0x',
+        ] as $wrong
+    ) {
         expect(fn () => $short->seconds($wrong, 7))->toThrow(Refused::class, 'line 7');
     }
 });
 
 it('takes the order of day and month from any line that tells it, else asks', function () {
     $rows = fn (string ...$dates) => "time;pressure [bar]\n".implode("\n", array_map(fn ($d) => "{$d} 10:00;9", $dates));
-    expect(LoggerCsv::read($rows('03/04/2026', '13/04/2026'))->rows[1][0] - LoggerCsv::read($rows('03/04/2026', '13/04/2026'))->rows[0][0])->toBe(10 * 86400.0)
-        ->and(LoggerCsv::read($rows('04/03/2026', '04/13/2026'))->rows[1][0] - LoggerCsv::read($rows('04/03/2026', '04/13/2026'))->rows[0][0])->toBe(10 * 86400.0)
-        ->and(fn () => LoggerCsv::read($rows('03/04/2026', '05/04/2026')))->toThrow(Refused::class, 'say which')
-        ->and(LoggerCsv::read($rows('03/04/2026', '05/04/2026'), 'DMY')->rows[1][0] - LoggerCsv::read($rows('03/04/2026', '05/04/2026'), 'DMY')->rows[0][0])->toBe(2 * 86400.0);
+    expect(LoggerCsv::read($rows('03/04/2026', '13/04/2026'))->rows[1][0] - LoggerCsv::read($rows('03/04/2026', '13/04/2026'))->rows[0][0])
+        ->toBe(10 * 86400.0)
+        ->and(
+            LoggerCsv::read($rows('04/03/2026', '04/13/2026'))->rows[1][0] - LoggerCsv::read($rows('04/03/2026', '04/13/2026'))->rows[0][0],
+        )
+        ->toBe(10 * 86400.0)
+        ->and(fn () => LoggerCsv::read($rows('03/04/2026', '05/04/2026')))
+        ->toThrow(Refused::class, 'say which')
+        ->and(
+            LoggerCsv::read($rows('03/04/2026', '05/04/2026'), 'DMY')->rows[1][0] -
+                LoggerCsv::read($rows('03/04/2026', '05/04/2026'), 'DMY')->rows[0][0],
+        )
+        ->toBe(2 * 86400.0);
 });
 
 it('reads one log alike from any delimiter, decimal mark, unit and line end', function (string $csv) {
     $rows = LoggerCsv::read($csv)->rows;
-    expect($rows)->toHaveCount(2)->and($rows[0][1])->toEqualWithDelta(912.5, 1e-6)->and($rows[1][1])->toEqualWithDelta(910.0, 1e-6)->and($rows[1][0] - $rows[0][0])->toBe(60.0);
+    expect($rows)
+        ->toHaveCount(2)
+        ->and($rows[0][1])
+        ->toEqualWithDelta(912.5, 1e-6)
+        ->and($rows[1][1])
+        ->toEqualWithDelta(910.0, 1e-6)
+        ->and($rows[1][0] - $rows[0][0])
+        ->toBe(60.0);
 })->with([
-    ["time;pressure [kPa]\n2026-05-04 10:00:00;912.5\n2026-05-04 10:01:00;910"], ["time,pressure [kPa]\r\n2026-05-04 10:00:00,912.5\r\n2026-05-04 10:01:00,910\r\n"], ["time\tpressure (bar)\n2026-05-04 10:00:00\t9.125\n2026-05-04 10:01:00\t9.1"],
-    ["\u{FEFF}Zeit;Druck [bar]\n04.05.2026 10:00;9,125\n04.05.2026 10:01;9,1"], ["# made by nobody\ntime;\"pressure [MPa]\"\n\"2026-05-04 10:00:00\";\"0.9125\"\n\"2026-05-04 10:01:00\";0.91\n\n"], ["no;time;pressure [mbar]\n1;2026-05-04 10:00:00;9125\n2;2026-05-04 10:01:00;9100"],
+    ["time;pressure [kPa]\n2026-05-04 10:00:00;912.5\n2026-05-04 10:01:00;910"],
+    ["time,pressure [kPa]\r\n2026-05-04 10:00:00,912.5\r\n2026-05-04 10:01:00,910\r\n"],
+    ["time\tpressure (bar)\n2026-05-04 10:00:00\t9.125\n2026-05-04 10:01:00\t9.1"],
+    ["\u{FEFF}Zeit;Druck [bar]\n04.05.2026 10:00;9,125\n04.05.2026 10:01;9,1"],
+    ["# made by nobody\ntime;\"pressure [MPa]\"\n\"2026-05-04 10:00:00\";\"0.9125\"\n\"2026-05-04 10:01:00\";0.91\n\n"],
+    ["no;time;pressure [mbar]\n1;2026-05-04 10:00:00;9125\n2;2026-05-04 10:01:00;9100"],
 ]);
 
 it('drops a spike, keeps a step, counts gaps and double lines, and says what it did', function () {
@@ -71,10 +114,27 @@ it('drops a spike, keeps a step, counts gaps and double lines, and says what it 
     $pressures[30] = null;
     $csv = minuteLog($pressures, seconds: 10)."\n2026-05-04 10:09:50;702\n2026-05-04 10:20:00;700";
     $summary = CleanLog::of(LoggerCsv::read($csv))->summary();
-    expect($summary)->toMatchArray(['samples' => 62, 'missing' => 1, 'spikes' => 1, 'duplicates' => 1, 'gaps' => 1, 'interval_s' => 10.0, 'clock_jumps' => 0, 'excursions' => []])->and($summary['kept'])->toBe(59);
+    expect($summary)
+        ->toMatchArray([
+            'samples' => 62,
+            'missing' => 1,
+            'spikes' => 1,
+            'duplicates' => 1,
+            'gaps' => 1,
+            'interval_s' => 10.0,
+            'clock_jumps' => 0,
+            'excursions' => [],
+        ])
+        ->and($summary['kept'])
+        ->toBe(59);
     // One reading a minute: a minute at another pressure is no spike. It stays, and is named.
     $slow = CleanLog::of(LoggerCsv::read(minuteLog(array_replace(array_fill(0, 60, 900.0), [20 => 1400.0]))));
-    expect($slow->spikes)->toBe(0)->and($slow->rows)->toHaveCount(60)->and($slow->excursions)->toBe([['from_s' => 1200.0, 'to_s' => 1200.0, 'lowest_kpa' => 1400.0, 'highest_kpa' => 1400.0]]);
+    expect($slow->spikes)
+        ->toBe(0)
+        ->and($slow->rows)
+        ->toHaveCount(60)
+        ->and($slow->excursions)
+        ->toBe([['from_s' => 1200.0, 'to_s' => 1200.0, 'lowest_kpa' => 1400.0, 'highest_kpa' => 1400.0]]);
 });
 
 it('never cleans away what lasted: half the pressure for minutes stays in the log and breaks the hold', function (int $seconds, int $long) {
@@ -83,8 +143,20 @@ it('never cleans away what lasted: half the pressure for minutes stays in the lo
         $pressures[intdiv(3000, $seconds) + $i] = 450 - $i % 3;
     }
     $log = CleanLog::of(LoggerCsv::read(minuteLog($pressures, seconds: $seconds)));
-    $hold = calc('hold-check', ['readings' => array_map(fn ($r) => [($r[0] - $log->rows[0][0]) / 60, $r[1]], $log->rows), 'target_kpa' => 900, 'max_drop_kpa' => 20, 'duration_h' => 2]);
-    expect($log->spikes)->toBe(0)->and($hold['verdict'])->toBe('bad')->and($hold['why'])->toBe('max_drop')->and($hold['drop_kpa'])->toBeGreaterThan(440);
+    $hold = calc('hold-check', [
+        'readings' => array_map(fn ($r) => [($r[0] - $log->rows[0][0]) / 60, $r[1]], $log->rows),
+        'target_kpa' => 900,
+        'max_drop_kpa' => 20,
+        'duration_h' => 2,
+    ]);
+    expect($log->spikes)
+        ->toBe(0)
+        ->and($hold['verdict'])
+        ->toBe('bad')
+        ->and($hold['why'])
+        ->toBe('max_drop')
+        ->and($hold['drop_kpa'])
+        ->toBeGreaterThan(440);
 })->with([[1, 360], [10, 360], [60, 360], [120, 360], [10, 40], [20, 60]]);
 
 it('keeps what each neighbourhood keeps, whether the short way or the sorted window decides', function () {
@@ -115,7 +187,9 @@ it('keeps what each neighbourhood keeps, whether the short way or the sorted win
 
 it('straightens a clock that was put back an hour and refuses one that runs back', function () {
     $line = fn (string $clock, float $p) => "2026-10-25 {$clock};{$p}";
-    $back = "time;pressure [kPa]\n".implode("\n", [$line('02:58:00', 900), $line('02:59:00', 899), $line('02:00:00', 898), $line('02:01:00', 897)]);
+    $back =
+        "time;pressure [kPa]\n".
+        implode("\n", [$line('02:58:00', 900), $line('02:59:00', 899), $line('02:00:00', 898), $line('02:01:00', 897)]);
     $log = CleanLog::of(LoggerCsv::read($back));
     expect($log->clockJumps)->toBe(1)->and(array_map(fn ($r) => $r[0] - $log->rows[0][0], $log->rows))->toBe([0.0, 60.0, 120.0, 180.0]);
     $wrong = "time;pressure [kPa]\n".implode("\n", [$line('02:00:00', 900), $line('02:10:00', 899), $line('02:05:00', 898)]);
@@ -127,35 +201,76 @@ it('sees a sensor that is stuck while the water changes, and none that is merely
     for ($m = 0; $m < 60; $m++) {
         $rows[] = sprintf('2026-05-04 10:%02d:00;900;%s', $m, 12 + $m / 30);
     }
-    expect(CleanLog::of(LoggerCsv::read(implode("\n", $rows)))->warnings)->toBe(['sensor-flat'])->and(CleanLog::of(LoggerCsv::read(minuteLog(array_fill(0, 60, 900))))->warnings)->toBe([])
-        ->and(CleanLog::of(LoggerCsv::read(minuteLog(array_fill(0, 60, 1600))), 1.0, 1600)->warnings)->toBe(['sensor-saturated']);
+    expect(CleanLog::of(LoggerCsv::read(implode("\n", $rows)))->warnings)
+        ->toBe(['sensor-flat'])
+        ->and(CleanLog::of(LoggerCsv::read(minuteLog(array_fill(0, 60, 900))))->warnings)
+        ->toBe([])
+        ->and(CleanLog::of(LoggerCsv::read(minuteLog(array_fill(0, 60, 1600))), 1.0, 1600)->warnings)
+        ->toBe(['sensor-saturated']);
 });
 
 it('finds a slope whatever the start, the sampling and the unit of time', function () {
-    $series = fn (float $dt, float $from, float $kpaPerHour) => array_map(fn ($i) => [$from + $i * $dt, 1000 + $kpaPerHour * $i * $dt / 3600], range(0, (int) (7200 / $dt)));
+    $series = fn (float $dt, float $from, float $kpaPerHour) => array_map(
+        fn ($i) => [$from + $i * $dt, 1000 + ($kpaPerHour * $i * $dt) / 3600],
+        range(0, (int) (7200 / $dt)),
+    );
     foreach ([1.0, 10.0, 60.0] as $dt) {
         foreach ([0.0, 1.7e9] as $from) {
             $out = Diastoma\Core\Calculation\Registry::standard()->run('hold-slope', ['series' => $series($dt, $from, -20)]);
-            expect($out['slope_kpa_h'])->toEqualWithDelta(-20, 1e-3)->and($out['theil_sen_kpa_h'])->toEqualWithDelta(-20, 1e-3)->and($out['curved'])->toBeFalse();
+            expect($out['slope_kpa_h'])
+                ->toEqualWithDelta(-20, 1e-3)
+                ->and($out['theil_sen_kpa_h'])
+                ->toEqualWithDelta(-20, 1e-3)
+                ->and($out['curved'])
+                ->toBeFalse();
         }
     }
-    expect(Median::of([3, 1, 2]))->toEqual(2)->and(Median::of([4, 1, 2, 3]))->toEqual(2.5)
-        ->and(HoldSlope::blocks([[0, 1], [10, 3], [20, 2], [60, 9], [70, 7], [200, 5]], Median::of(...)))->toEqual([[10.0, 2.0], [65.0, 8.0], [200.0, 5.0]]);
+    expect(Median::of([3, 1, 2]))
+        ->toEqual(2)
+        ->and(Median::of([4, 1, 2, 3]))
+        ->toEqual(2.5)
+        ->and(HoldSlope::blocks([[0, 1], [10, 3], [20, 2], [60, 9], [70, 7], [200, 5]], Median::of(...)))
+        ->toEqual([[10.0, 2.0], [65.0, 8.0], [200.0, 5.0]]);
 });
 
 it('asks a log between its samples and refuses times outside or out of order', function () {
     $log = new TestLog([[0, 100, 0], [10, 200, 5], [20, 200, 5]]);
-    expect($log->pressure(5))->toBe(150.0)->and($log->water(0, 10))->toBe(5.0)->and($log->water(10, 20))->toBe(0.0)->and(TestLog::average($log->between(0, 20)))->toEqualWithDelta(175, 1e-9)
-        ->and((new TestLog([[0, 100], [10, 200]]))->water(0, 10))->toBeNull();
+    expect($log->pressure(5))
+        ->toBe(150.0)
+        ->and($log->water(0, 10))
+        ->toBe(5.0)
+        ->and($log->water(10, 20))
+        ->toBe(0.0)
+        ->and(TestLog::average($log->between(0, 20)))
+        ->toEqualWithDelta(175, 1e-9)
+        ->and((new TestLog([[0, 100], [10, 200]]))->water(0, 10))
+        ->toBeNull();
     $log->mustRise(['from' => 60.0, 'to' => 1200.0]);
-    expect(fn () => $log->mustRise(['from' => 60.0, 'to' => 1201.0]))->toThrow(Refused::class, 'the log goes from minute 0 to 20')->and(fn () => $log->mustRise(['from' => 600.0, 'to' => 600.0]))->toThrow(Refused::class, 'must come after from');
+    expect(fn () => $log->mustRise(['from' => 60.0, 'to' => 1201.0]))
+        ->toThrow(Refused::class, 'the log goes from minute 0 to 20')
+        ->and(fn () => $log->mustRise(['from' => 600.0, 'to' => 600.0]))
+        ->toThrow(Refused::class, 'must come after from');
 });
 
 it('reads a trace back as it was written, as CSV and as JSON', function () {
     $samples = [[0.0, 39.5, 24.7], [1.0, 39.4, 24.6], [2.5, 39.6, 24.5]];
     $csv = "time [s],voltage [V],current [A]\n".implode("\n", array_map(fn ($r) => implode(',', $r), $samples));
-    expect(TraceFile::read($csv))->toBe($samples)->and(TraceFile::read(str_replace([',', '.'], [';', ','], $csv)))->toBe($samples)->and(TraceFile::read((string) json_encode(['samples' => $samples])))->toBe($samples);
-    foreach (['{"samples": []}', '{"samples": [[0, 1, 2], [0, 1, 2]]}', '{"rows": 1}', "time [s];voltage [V]\n0;1", "time [s];voltage [V];current [A]\n0;1;x", ''] as $wrong) {
+    expect(TraceFile::read($csv))
+        ->toBe($samples)
+        ->and(TraceFile::read(str_replace([',', '.'], [';', ','], $csv)))
+        ->toBe($samples)
+        ->and(TraceFile::read((string) json_encode(['samples' => $samples])))
+        ->toBe($samples);
+    foreach (
+        [
+            '{"samples": []}',
+            '{"samples": [[0, 1, 2], [0, 1, 2]]}',
+            '{"rows": 1}',
+            "time [s];voltage [V]\n0;1",
+            "time [s];voltage [V];current [A]\n0;1;x",
+            '',
+        ] as $wrong
+    ) {
         expect(fn () => TraceFile::read($wrong))->toThrow(Refused::class);
     }
 });
@@ -170,15 +285,28 @@ it('tells each fault of the pump apart by its own mark', function () {
     };
     $makeup = fn (array $run) => (float) (new TestLog($run['rows']))->water($run['marks']['hold_from_min'], $run['marks']['hold_to_min']);
     $tight = $run('none');
-    expect($raised($run('air')))->toBeGreaterThan(1.5 * $raised($tight))->and($raised($run('closed-valve')))->toBeLessThan(0.8 * $raised($tight))->and($makeup($run('leak')))->toBeGreaterThan(2 * $makeup($tight));
+    expect($raised($run('air')))
+        ->toBeGreaterThan(1.5 * $raised($tight))
+        ->and($raised($run('closed-valve')))
+        ->toBeLessThan(0.8 * $raised($tight))
+        ->and($makeup($run('leak')))
+        ->toBeGreaterThan(2 * $makeup($tight));
 });
 
 it('finds water heaviest at four degrees, and stiffer under pressure', function () {
     foreach ([0, 2, 6, 10, 20] as $t) {
         expect(Water::density((float) $t))->toBeLessThan(Water::density(4.0));
     }
-    expect(Water::expansion(2.0))->toBeLessThan(0)->and(Water::expansion(10.0))->toBeGreaterThan(0)->and(Water::bulkModulus(10.0, 2e6))->toBeGreaterThan(Water::bulkModulus(10.0));
+    expect(Water::expansion(2.0))
+        ->toBeLessThan(0)
+        ->and(Water::expansion(10.0))
+        ->toBeGreaterThan(0)
+        ->and(Water::bulkModulus(10.0, 2e6))
+        ->toBeGreaterThan(Water::bulkModulus(10.0));
     // The expansion is the slope of the density, by differences.
     $h = 1e-4;
-    expect(Water::expansion(15.0))->toEqualWithDelta(-(Water::density(15 + $h) - Water::density(15 - $h)) / (2 * $h) / Water::density(15.0), 1e-8);
+    expect(Water::expansion(15.0))->toEqualWithDelta(
+        -(Water::density(15 + $h) - Water::density(15 - $h)) / (2 * $h) / Water::density(15.0),
+        1e-8,
+    );
 });

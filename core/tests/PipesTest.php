@@ -23,14 +23,26 @@ it('knows what a pipe is from how it is ordered', function (array $ordered, arra
     }
 })->with([
     // ISO 4427-2: dn 110 at SDR 11 and 17 has walls of 10.0 and 6.6 mm; dn 160 at SDR 17 has 9.5 mm.
-    'metric' => [['material' => 'PE100', 'nominal' => 110, 'sdr' => 11], ['od_mm' => 110.0, 'wall_mm' => 10.0, 'size' => '110', 'series' => 'metric', 'dn_mm' => 110.0]],
+    'metric' => [
+        ['material' => 'PE100', 'nominal' => 110, 'sdr' => 11],
+        ['od_mm' => 110.0, 'wall_mm' => 10.0, 'size' => '110', 'series' => 'metric', 'dn_mm' => 110.0],
+    ],
     'metric, thinner' => [['material' => 'PE100', 'dn_mm' => 160, 'sdr' => 17], ['wall_mm' => 9.5, 'sdr' => 17.0]],
-    'another material' => [['material' => 'PVC-U', 'nominal' => 110, 'sdr' => 26], ['od_mm' => 110.0, 'wall_mm' => 4.2, 'allowance_material' => 'pvc']],
+    'another material' => [
+        ['material' => 'PVC-U', 'nominal' => 110, 'sdr' => 26],
+        ['od_mm' => 110.0, 'wall_mm' => 4.2, 'allowance_material' => 'pvc'],
+    ],
     'by its wall' => [['material' => 'PVC-U', 'nominal' => 110, 'wall_mm' => 5.3], ['wall_mm' => 5.3, 'sdr' => 20.8]],
     // ASME B36.10M: 4.500 in; 4.5 / 11 = 0.409 in (ASTM F714) is 10.39 mm.
-    'iron-pipe size' => [['material' => 'PE100', 'series' => 'ips', 'nominal' => 4, 'sdr' => 11], ['od_mm' => 114.3, 'wall_mm' => 10.39, 'size' => '4 in IPS']],
+    'iron-pipe size' => [
+        ['material' => 'PE100', 'series' => 'ips', 'nominal' => 4, 'sdr' => 11],
+        ['od_mm' => 114.3, 'wall_mm' => 10.39, 'size' => '4 in IPS'],
+    ],
     // ANSI/AWWA C151: 9.05 in; 9.05 / 17 = 0.532 in is 13.51 mm.
-    'ductile-iron size' => [['material' => 'PE100', 'series' => 'dips', 'nominal' => 8, 'sdr' => 17], ['od_mm' => 229.87, 'wall_mm' => 13.51, 'size' => '8 in DIPS']],
+    'ductile-iron size' => [
+        ['material' => 'PE100', 'series' => 'dips', 'nominal' => 8, 'sdr' => 17],
+        ['od_mm' => 229.87, 'wall_mm' => 13.51, 'size' => '8 in DIPS'],
+    ],
 ]);
 
 it('refuses a pipe that is none', function (array $ordered, string $field) {
@@ -42,29 +54,43 @@ it('refuses a pipe that is none', function (array $ordered, string $field) {
     }
     expect($refused)->toBe($field);
 })->with([
-    'no size' => [['material' => 'PE100', 'sdr' => 11], 'nominal'], 'a size nobody makes' => [['material' => 'PE100', 'nominal' => 111, 'sdr' => 11], 'dn_mm'],
-    'no wall' => [['material' => 'PVC-U', 'nominal' => 110], 'sdr'], 'all wall' => [['material' => 'PVC-U', 'nominal' => 110, 'wall_mm' => 30], 'wall_mm'],
-    'no such material' => [['material' => 'clay', 'nominal' => 110, 'sdr' => 11], 'material'], 'no such series' => [['material' => 'PE100', 'series' => 'inch', 'nominal' => 4, 'sdr' => 11], 'series'],
+    'no size' => [['material' => 'PE100', 'sdr' => 11], 'nominal'],
+    'a size nobody makes' => [['material' => 'PE100', 'nominal' => 111, 'sdr' => 11], 'dn_mm'],
+    'no wall' => [['material' => 'PVC-U', 'nominal' => 110], 'sdr'],
+    'all wall' => [['material' => 'PVC-U', 'nominal' => 110, 'wall_mm' => 30], 'wall_mm'],
+    'no such material' => [['material' => 'clay', 'nominal' => 110, 'sdr' => 11], 'material'],
+    'no such series' => [['material' => 'PE100', 'series' => 'inch', 'nominal' => 4, 'sdr' => 11], 'series'],
     'an inch size nobody makes' => [['material' => 'PE100', 'series' => 'ips', 'nominal' => 5, 'sdr' => 11], 'nominal'],
 ]);
 
 /** A scratch on both ends, and how deep it may be against the wall: in a step on each end, and in one for both. */
 function scratched(array $line): array
 {
-    $rule = ['calc' => 'gouge-check', 'in' => ['depth_mm' => '$fact.depth_mm', 'wall_mm' => '$line.wall_mm', 'limit_pct' => '$param.most_pct'], 'say' => [['verdict' => 'bad', 'text' => 'Deep.', 'do' => 'Cut.'], ['verdict' => 'good', 'text' => 'Fine.']]];
+    $rule = [
+        'calc' => 'gouge-check',
+        'in' => ['depth_mm' => '$fact.depth_mm', 'wall_mm' => '$line.wall_mm', 'limit_pct' => '$param.most_pct'],
+        'say' => [['verdict' => 'bad', 'text' => 'Deep.', 'do' => 'Cut.'], ['verdict' => 'good', 'text' => 'Fine.']],
+    ];
     $fields = [['key' => 'depth_mm', 'label' => 'Depth', 'quantity' => 'length']];
     $procedure = little([
         ['id' => 'end', 'kind' => 'number', 'title' => 'End {side}', 'each' => ['a', 'b'], 'fields' => $fields, 'judge' => [$rule]],
         ['id' => 'both', 'kind' => 'number', 'title' => 'Both', 'fields' => $fields, 'judge' => [$rule]],
     ], ['parameters' => ['most_pct' => ['value' => 10, 'label' => 'most', 'source' => 'this test', 'certainty' => 'project']]]);
 
-    return littleJudged($procedure, ['end@a' => ['depth_mm' => 0.8], 'end@b' => ['depth_mm' => 0.8], 'both' => ['depth_mm' => 0.8]], $line)->steps;
+    return littleJudged(
+        $procedure,
+        ['end@a' => ['depth_mm' => 0.8], 'end@b' => ['depth_mm' => 0.8], 'both' => ['depth_mm' => 0.8]],
+        $line,
+    )->steps;
 }
 
 it('judges each end by its own pipe, and the joint as a whole only where both are alike', function (array $line, array $wanted) {
     expect(array_map(fn ($s) => $s->verdict, scratched($line)))->toBe(array_combine(['end@a', 'end@b', 'both'], $wanted));
 })->with([
-    'alike' => [['wall_mm' => 10, 'ends' => ['a' => ['wall_mm' => 10], 'b' => ['wall_mm' => 10]]], [Verdict::Good, Verdict::Good, Verdict::Good]],
+    'alike' => [
+        ['wall_mm' => 10, 'ends' => ['a' => ['wall_mm' => 10], 'b' => ['wall_mm' => 10]]],
+        [Verdict::Good, Verdict::Good, Verdict::Good],
+    ],
     'no ends known' => [['wall_mm' => 10], [Verdict::Good, Verdict::Good, Verdict::Good]],
     'different' => [['ends' => ['a' => ['wall_mm' => 10], 'b' => ['wall_mm' => 6.6]]], [Verdict::Good, Verdict::Bad, Verdict::Open]],
     'swapped' => [['ends' => ['a' => ['wall_mm' => 6.6], 'b' => ['wall_mm' => 10]]], [Verdict::Bad, Verdict::Good, Verdict::Open]],
@@ -77,12 +103,23 @@ it('says in which the pipes differ where one figure is wanted', function () {
         ->toBe('Cannot be judged yet: one wall of the pipe for both ends (10 and 6.6) is not recorded.');
 });
 
-it('takes a coupling whose range holds both pipes, whichever end is which', function (array $sdr, float $least, float $most, Verdict $wanted) {
+it('takes a coupling whose range holds both pipes, whichever end is which', function (
+    array $sdr,
+    float $least,
+    float $most,
+    Verdict $wanted,
+) {
     $facts = ['label' => ['sdr_min' => $least, 'sdr_max' => $most] + couplerFacts()['label']] + couplerFacts();
     $ends = array_map(fn (float $one) => ['sdr' => $one, 'dn_mm' => 110, 'material' => 'PE100', 'od_mm' => 110, 'wall_mm' => 10], $sdr);
-    $line = ['closing_piece' => false, 'ends' => $ends, 'sides' => ['a' => 'pipe 1', 'b' => 'pipe 2']] + ($sdr['a'] === $sdr['b'] ? ['sdr' => $sdr['a']] : ['sdr' => null]);
+    $line =
+        ['closing_piece' => false, 'ends' => $ends, 'sides' => ['a' => 'pipe 1', 'b' => 'pipe 2']] +
+        ($sdr['a'] === $sdr['b'] ? ['sdr' => $sdr['a']] : ['sdr' => null]);
     expect(judged(Procedure::shipped()['ef-coupler-one-pass'], $facts, $line)->steps['label']->verdict)->toBe($wanted);
 })->with([
-    [['a' => 11.0, 'b' => 17.0], 11, 17, Verdict::Good], [['a' => 17.0, 'b' => 11.0], 11, 17, Verdict::Good], [['a' => 11.0, 'b' => 17.0], 11, 11, Verdict::Bad], [['a' => 17.0, 'b' => 11.0], 11, 11, Verdict::Bad],
-    [['a' => 11.0, 'b' => 11.0], 11, 11, Verdict::Good], [['a' => 17.0, 'b' => 17.0], 11, 11, Verdict::Bad],
+    [['a' => 11.0, 'b' => 17.0], 11, 17, Verdict::Good],
+    [['a' => 17.0, 'b' => 11.0], 11, 17, Verdict::Good],
+    [['a' => 11.0, 'b' => 17.0], 11, 11, Verdict::Bad],
+    [['a' => 17.0, 'b' => 11.0], 11, 11, Verdict::Bad],
+    [['a' => 11.0, 'b' => 11.0], 11, 11, Verdict::Good],
+    [['a' => 17.0, 'b' => 17.0], 11, 11, Verdict::Bad],
 ]);

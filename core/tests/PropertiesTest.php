@@ -20,7 +20,9 @@ it('converts as GNU Units does', function () {
             continue;
         }
         [$text, $kind, $si] = explode('|', $row);
-        $got = calc('parse-quantity', ['text' => $text, 'kind' => $kind] + ($kind === 'pressure' ? ['pressure_reference' => 'gauge'] : []))['si'];
+        $got = calc('parse-quantity', ['text' => $text, 'kind' => $kind] + ($kind === 'pressure' ? ['pressure_reference' => 'gauge'] : []))[
+            'si'
+        ];
         expect($got)->toEqualWithDelta((float) $si, 2e-7 * abs((float) $si) + 1e-9, "{$text}: {$got} against {$si}");
     }
 });
@@ -29,7 +31,14 @@ it('turns only the direction when a round is turned, and scales with the reading
     $noise = new Noise(42);
     for ($k = 0; $k < 40; $k++) {
         $base = 200 + 50 * $noise->uniform();
-        $readings = array_map(fn ($a) => ['angle_deg' => $a, 'd_mm' => $base + 3 * cos(2 * deg2rad($a - 40)) + 0.05 * $noise->uniform()], [0, 30, 60, 90, 120, 150]);
+        $readings = array_map(fn ($a) => ['angle_deg' => $a, 'd_mm' => $base + 3 * cos(2 * deg2rad($a - 40)) + 0.05 * $noise->uniform()], [
+            0,
+            30,
+            60,
+            90,
+            120,
+            150,
+        ]);
         $turned = array_map(fn ($r) => ['angle_deg' => fmod($r['angle_deg'] + 30, 180), 'd_mm' => $r['d_mm']], $readings);
         $doubled = array_map(fn ($r) => ['angle_deg' => $r['angle_deg'], 'd_mm' => 2 * $r['d_mm']], $readings);
         $inches = array_map(fn ($r) => ['angle_deg' => $r['angle_deg'], 'd_in' => $r['d_mm'] / 25.4], $readings);
@@ -37,23 +46,68 @@ it('turns only the direction when a round is turned, and scales with the reading
         $b = calc('ovality-round', ['readings' => $turned, 'limit_mm' => 5]);
         $c = calc('ovality-round', ['readings' => $doubled, 'limit_mm' => 10, 'u_instr_mm' => 0.2]);
         $d = calc('ovality-round', ['readings' => array_reverse($inches), 'limit_in' => 5 / 25.4]);
-        expect($b['ovality_fit_mm'])->toEqualWithDelta($a['ovality_fit_mm'], 1e-9)->and(fmod($b['axis_deg'] - $a['axis_deg'] + 180, 180))->toEqualWithDelta(30, 1e-6)
-            ->and($c['ovality_fit_mm'])->toEqualWithDelta(2 * $a['ovality_fit_mm'], 1e-9)->and($c['verdict'])->toBe($a['verdict'])
-            ->and($d['ovality_fit_mm'])->toEqualWithDelta($a['ovality_fit_mm'], 1e-9)->and($d['verdict'])->toBe($a['verdict'])->and($b['verdict'])->toBe($a['verdict']);
+        expect($b['ovality_fit_mm'])
+            ->toEqualWithDelta($a['ovality_fit_mm'], 1e-9)
+            ->and(fmod($b['axis_deg'] - $a['axis_deg'] + 180, 180))
+            ->toEqualWithDelta(30, 1e-6)
+            ->and($c['ovality_fit_mm'])
+            ->toEqualWithDelta(2 * $a['ovality_fit_mm'], 1e-9)
+            ->and($c['verdict'])
+            ->toBe($a['verdict'])
+            ->and($d['ovality_fit_mm'])
+            ->toEqualWithDelta($a['ovality_fit_mm'], 1e-9)
+            ->and($d['verdict'])
+            ->toBe($a['verdict'])
+            ->and($b['verdict'])
+            ->toBe($a['verdict']);
     }
 });
 
 it('mirrors the turn of a joint when it is looked at from the other side', function () {
-    $readings = [['hour' => 12, 'gap_mm' => 10], ['hour' => 2, 'gap_mm' => 14], ['hour' => 4, 'gap_mm' => 15], ['hour' => 6, 'gap_mm' => 11], ['hour' => 8, 'gap_mm' => 7], ['hour' => 10, 'gap_mm' => 6]];
+    $readings = [
+        ['hour' => 12, 'gap_mm' => 10],
+        ['hour' => 2, 'gap_mm' => 14],
+        ['hour' => 4, 'gap_mm' => 15],
+        ['hour' => 6, 'gap_mm' => 11],
+        ['hour' => 8, 'gap_mm' => 7],
+        ['hour' => 10, 'gap_mm' => 6],
+    ];
     $mirrored = array_map(fn ($r) => ['hour' => fmod(12 - $r['hour'], 12), 'gap_mm' => $r['gap_mm']], $readings);
     $up = calc('joint-gap-fit', ['readings' => $readings, 'lever_diameter_mm' => 222, 'clock_view' => 'up-chainage', 'max_angle_deg' => 3]);
-    $down = calc('joint-gap-fit', ['readings' => $mirrored, 'lever_diameter_mm' => 222, 'clock_view' => 'down-chainage', 'max_angle_deg' => 3]);
-    expect($down['angle_deg'])->toEqualWithDelta($up['angle_deg'], 1e-9)->and($down['turn_right_deg'])->toEqualWithDelta($up['turn_right_deg'], 1e-9)->and($down['pass'])->toBe($up['pass']);
+    $down = calc('joint-gap-fit', [
+        'readings' => $mirrored,
+        'lever_diameter_mm' => 222,
+        'clock_view' => 'down-chainage',
+        'max_angle_deg' => 3,
+    ]);
+    expect($down['angle_deg'])
+        ->toEqualWithDelta($up['angle_deg'], 1e-9)
+        ->and($down['turn_right_deg'])
+        ->toEqualWithDelta($up['turn_right_deg'], 1e-9)
+        ->and($down['pass'])
+        ->toBe($up['pass']);
 });
 
 it('finds the gap deflection and the joint gap fit to be one sum', function () {
-    $one = calc('gap-deflection', ['readings' => [['theta_deg' => 0, 'value_mm' => 12], ['theta_deg' => 90, 'value_mm' => 9.5], ['theta_deg' => 180, 'value_mm' => 7], ['theta_deg' => 270, 'value_mm' => 10.5]], 'face_diameter_mm' => 170]);
-    $two = calc('joint-gap-fit', ['readings' => [['hour' => 12, 'gap_mm' => 12], ['hour' => 3, 'gap_mm' => 9.5], ['hour' => 6, 'gap_mm' => 7], ['hour' => 9, 'gap_mm' => 10.5]], 'lever_diameter_mm' => 170, 'clock_view' => 'up-chainage']);
+    $one = calc('gap-deflection', [
+        'readings' => [
+            ['theta_deg' => 0, 'value_mm' => 12],
+            ['theta_deg' => 90, 'value_mm' => 9.5],
+            ['theta_deg' => 180, 'value_mm' => 7],
+            ['theta_deg' => 270, 'value_mm' => 10.5],
+        ],
+        'face_diameter_mm' => 170,
+    ]);
+    $two = calc('joint-gap-fit', [
+        'readings' => [
+            ['hour' => 12, 'gap_mm' => 12],
+            ['hour' => 3, 'gap_mm' => 9.5],
+            ['hour' => 6, 'gap_mm' => 7],
+            ['hour' => 9, 'gap_mm' => 10.5],
+        ],
+        'lever_diameter_mm' => 170,
+        'clock_view' => 'up-chainage',
+    ]);
     expect($one['angle_deg'])->toEqualWithDelta($two['angle_deg'], 1e-9);
 });
 
@@ -63,7 +117,12 @@ it('encodes and decodes practice codes, and sees any single wrong digit', functi
             continue;
         }
         $read = calc('fitting-code', ['code' => $label['code'], 'layout' => 'T1']);
-        expect($read['dn_mm'])->toEqual($label['dn_mm'])->and($read['time_s'])->toEqual($label['time_s'])->and($read['voltage_v'])->toEqual($label['voltage_v']);
+        expect($read['dn_mm'])
+            ->toEqual($label['dn_mm'])
+            ->and($read['time_s'])
+            ->toEqual($label['time_s'])
+            ->and($read['voltage_v'])
+            ->toEqual($label['voltage_v']);
         for ($i = 0; $i < 24; $i++) {
             $wrong = substr_replace($label['code'], (string) (((int) $label['code'][$i] + 1) % 10), $i, 1);
             expect(fn () => calc('fitting-code', ['code' => $wrong, 'layout' => 'T1']))->toThrow(Refused::class);
@@ -77,8 +136,17 @@ function fusionJudged(string $fault, int $seed, float $perSecond, ?array $lost =
     $log = FusionBox::logged(39.5, 0.85, 200, $fault, $seed, $perSecond, $lost);
 
     return calc('fusion-trace', [
-        'samples' => $log['samples'], 'u_nom_v' => 39.5, 't_plan_s' => 200, 'r_nom_ohm' => 0.85, 'u_tol_pct' => 1.5, 'e_tol_pct' => 5, 'r_tol_pct' => 10, 'contact_ohm' => 0.1,
-        't_tol_s' => max(1, 1 / $perSecond), 'r_cold_ohm' => $log['r_ohm'], 'e_nom_j' => 39.5 ** 2 * 200 / $log['r_ohm'],
+        'samples' => $log['samples'],
+        'u_nom_v' => 39.5,
+        't_plan_s' => 200,
+        'r_nom_ohm' => 0.85,
+        'u_tol_pct' => 1.5,
+        'e_tol_pct' => 5,
+        'r_tol_pct' => 10,
+        'contact_ohm' => 0.1,
+        't_tol_s' => max(1, 1 / $perSecond),
+        'r_cold_ohm' => $log['r_ohm'],
+        'e_nom_j' => (39.5 ** 2 * 200) / $log['r_ohm'],
     ]);
 }
 
@@ -94,14 +162,22 @@ it('raises nothing on 200 healthy fusions with noise, logged once to ten times a
     expect($lost['events'])->toBe([['code' => 'data-gap', 't_s' => 49.5]])->and($lost['verdict'])->toBe('open');
 });
 
-it('finds every fault of the stand-in by its name and at its second, within one sample', function (string $fault, string $code, float $share) {
+it('finds every fault of the stand-in by its name and at its second, within one sample', function (
+    string $fault,
+    string $code,
+    float $share,
+) {
     foreach ([1, 2, 5, 10] as $perSecond) {
         for ($seed = 1; $seed <= 15; $seed++) {
             // A stretch of log that is lost elsewhere hides nothing.
             $judged = fusionJudged($fault, $seed, $perSecond, $seed % 2 === 0 ? [160, 163] : null);
             $events = array_column($judged['events'], 't_s', 'code');
-            expect($judged['verdict'])->toBe('bad')->and($events)->toHaveKey($code, message: json_encode($judged['events']))
-                ->and($events[$code])->toEqualWithDelta(200 * $share, 1 / $perSecond + 1e-6, "{$fault}, {$perSecond} a second, seed {$seed}");
+            expect($judged['verdict'])
+                ->toBe('bad')
+                ->and($events)
+                ->toHaveKey($code, message: json_encode($judged['events']))
+                ->and($events[$code])
+                ->toEqualWithDelta(200 * $share, 1 / $perSecond + 1e-6, "{$fault}, {$perSecond} a second, seed {$seed}");
         }
     }
 })->with(array_map(fn (string $fault, array $shows) => [$fault, ...$shows], array_keys(FusionBox::SHOWS), FusionBox::SHOWS));
@@ -111,7 +187,14 @@ it('names missing, odd and unknown inputs of every calculation, and never answer
     foreach ($registry->names() as $name) {
         $schema = $registry->schema($name);
         expect($schema['properties'])->not->toBe([]);
-        foreach ([['nonsense_mm' => 1], array_fill_keys($schema['required'], 'text'), array_fill_keys($schema['required'], true), array_fill_keys($schema['required'], [1])] as $bad) {
+        foreach (
+            [
+                ['nonsense_mm' => 1],
+                array_fill_keys($schema['required'], 'text'),
+                array_fill_keys($schema['required'], true),
+                array_fill_keys($schema['required'], [1]),
+            ] as $bad
+        ) {
             try {
                 $registry->run($name, $bad);
                 expect($schema['required'])->toBe([], "{$name} took nonsense");
@@ -133,17 +216,30 @@ it('freezes a procedure by its content and not by the order of its keys', functi
     expect(Procedure::hash($raw))->not->toBe(Procedure::shipped()['pvc-spigot-socket']->hash);
 });
 
-it('takes a round as it is recorded and under the names of each sheet, to the same answer', function (string $calc, array $more, string $place, string $value, float $from) {
+it('takes a round as it is recorded and under the names of each sheet, to the same answer', function (
+    string $calc,
+    array $more,
+    string $place,
+    string $value,
+    float $from,
+) {
     $clocks = ['12:00', '1:30', '3:00', '4:30', '6:00', '7:30', '9:00', '10:30'];
-    $of = fn (string $place): array => array_map(fn (string $clock) => $place === 'clock' ? $clock : Clock::degrees($clock) / (str_ends_with($place, '_deg') ? 1 : 30), $clocks);
+    $of = fn (string $place): array => array_map(
+        fn (string $clock) => $place === 'clock' ? $clock : Clock::degrees($clock) / (str_ends_with($place, '_deg') ? 1 : 30),
+        $clocks,
+    );
     $rows = fn (string $place, string $value, float $factor = 1): array => array_map(
         fn (mixed $at, int $i) => [$place => $at, $value => $factor * ($from + 0.3 * ($i % 3))], $of($place), array_keys($clocks),
     );
     $recorded = calc($calc, $more + ['readings' => $rows('clock', 'value_mm')]);
-    expect($recorded)->toEqualWithDelta(calc($calc, $more + ['readings' => $rows($place, $value)]), 1e-9)
-        ->and($recorded)->toEqualWithDelta(calc($calc, $more + ['readings' => $rows('clock', 'value_in', 1 / 25.4)]), 1e-9)
-        ->and(refused($calc, $more + ['readings' => [['clock' => '13:75', 'value_mm' => 1], ...$rows('clock', 'value_mm')]]))->toBe('readings')
-        ->and(refused($calc, $more + ['readings' => [['clock' => 3, 'value_mm' => 1], ...$rows('clock', 'value_mm')]]))->toBe('readings');
+    expect($recorded)
+        ->toEqualWithDelta(calc($calc, $more + ['readings' => $rows($place, $value)]), 1e-9)
+        ->and($recorded)
+        ->toEqualWithDelta(calc($calc, $more + ['readings' => $rows('clock', 'value_in', 1 / 25.4)]), 1e-9)
+        ->and(refused($calc, $more + ['readings' => [['clock' => '13:75', 'value_mm' => 1], ...$rows('clock', 'value_mm')]]))
+        ->toBe('readings')
+        ->and(refused($calc, $more + ['readings' => [['clock' => 3, 'value_mm' => 1], ...$rows('clock', 'value_mm')]]))
+        ->toBe('readings');
 })->with([
     ['cut-squareness', ['od_mm' => 160, 'limit_out_of_square_mm' => 3, 'u_expanded' => 0.5], 'theta_deg', 'value_mm', 0],
     ['gap-deflection', ['face_diameter_mm' => 300], 'theta_deg', 'value_mm', 5],

@@ -26,8 +26,12 @@ it('agrees with the outside', function (array $row) {
         foreach ((array) $wanted as $i => $one) {
             $got = is_array($wanted) ? ($out[$key][$i] ?? null) : ($out[$key] ?? null);
             $where = "{$key}, {$row['source']}";
-            is_string($one) ? expect($got)->toBe($one, $where)
-                : expect($got)->toBeNumeric($where)->and((float) $got)->toEqualWithDelta($one, $row['abs'] ?? max(1e-12, $row['rel'] * abs($one)), $where);
+            is_string($one)
+                ? expect($got)->toBe($one, $where)
+                : expect($got)
+                    ->toBeNumeric($where)
+                    ->and((float) $got)
+                    ->toEqualWithDelta($one, $row['abs'] ?? max(1e-12, $row['rel'] * abs($one)), $where);
         }
     }
 })->with(references());
@@ -41,7 +45,14 @@ it('names the source of every reference', function () {
 // scipy.stats.t.ppf and the printed table of Student's t, two-sided 95 %.
 it('knows Student\'s t', function (float $p, int $degrees, float $t) {
     expect(Student::quantile($p, $degrees))->toEqualWithDelta($t, 1e-6 * $t);
-})->with([[0.975, 1, 12.706204736], [0.975, 2, 4.3026527297], [0.975, 5, 2.5705818356], [0.975, 30, 2.0422724563], [0.95, 4, 2.1318467863], [0.995, 7, 3.4994832974]]);
+})->with([
+    [0.975, 1, 12.706204736],
+    [0.975, 2, 4.3026527297],
+    [0.975, 5, 2.5705818356],
+    [0.975, 30, 2.0422724563],
+    [0.95, 4, 2.1318467863],
+    [0.995, 7, 3.4994832974],
+]);
 
 // Check digits printed with published article numbers: the modulo-10 sum with weights 3 and 1 from the right; zeros in front add nothing.
 it('computes the check digit of published numbers', function (string $digits, int $check) {

@@ -17,7 +17,9 @@ function standing(string $kind, array $values, string $now = '2026-05-04T10:00:0
 {
     $thing = StoreKind::of($kind);
 
-    return $thing->judged($thing->checked($values), new DateTimeImmutable($now), $zone)->toArray(UnitSystem::Metric, new DateTimeZone($zone))['steps'][0];
+    return $thing
+        ->judged($thing->checked($values), new DateTimeImmutable($now), $zone)
+        ->toArray(UnitSystem::Metric, new DateTimeZone($zone))['steps'][0];
 }
 
 it('counts the days of a date by the calendar of the place', function (string $now, string $zone, string $verdict, string $text) {
@@ -25,15 +27,29 @@ it('counts the days of a date by the calendar of the place', function (string $n
     expect($said['verdict'])->toBe($verdict)->and($said['reasons'][0]['text'])->toBe($text);
 })->with([
     'long before' => ['2026-01-04T10:00:00Z', 'Europe/Vienna', 'good', 'Calibrated until 2026-05-04, 120 days more.'],
-    'the last day, late in the evening there' => ['2026-05-04T21:30:00Z', 'Europe/Vienna', 'good', 'Calibrated until 2026-05-04, 0 days more.'],
-    'the day after there, still the last day in Greenwich' => ['2026-05-04T22:30:00Z', 'Europe/Vienna', 'bad', 'Calibration was due on 2026-05-04.'],
+    'the last day, late in the evening there' => [
+        '2026-05-04T21:30:00Z',
+        'Europe/Vienna',
+        'good',
+        'Calibrated until 2026-05-04, 0 days more.',
+    ],
+    'the day after there, still the last day in Greenwich' => [
+        '2026-05-04T22:30:00Z',
+        'Europe/Vienna',
+        'bad',
+        'Calibration was due on 2026-05-04.',
+    ],
     'the same moment farther west' => ['2026-05-04T22:30:00Z', 'America/Chicago', 'good', 'Calibrated until 2026-05-04, 0 days more.'],
 ]);
 
 it('never calls good what has no date', function (string $kind, array $values) {
     expect(standing($kind, $values)['verdict'])->toBe('open');
 })->with([
-    ['fusion-box', ['efficiency' => 0.85, 'power_factor' => 0.8]], ['circumference-tape', []], ['peeling-tool', ['blade_on' => '2026-05-01']], ['operator-card', ['works' => 'electrofusion']], ['tool', []],
+    ['fusion-box', ['efficiency' => 0.85, 'power_factor' => 0.8]],
+    ['circumference-tape', []],
+    ['peeling-tool', ['blade_on' => '2026-05-01']],
+    ['operator-card', ['works' => 'electrofusion']],
+    ['tool', []],
 ]);
 
 it('says which layout of a code counts', function (array $more, string $verdict) {
@@ -41,12 +57,21 @@ it('says which layout of a code counts', function (array $more, string $verdict)
     expect(standing('code-layout', ['layout' => $layout, 'practice' => false] + $more)['verdict'])->toBe($verdict);
     expect(standing('code-layout', ['practice' => true, 'layout' => $layout] + $more)['reasons'][0]['text'])->toContain('For practice');
 })->with([
-    'nobody' => [[], 'open'], 'confirmed only' => [['confirmed_by' => 'the engineer'], 'open'], 'proved only' => [['proved_on' => 'three fittings'], 'open'],
+    'nobody' => [[], 'open'],
+    'confirmed only' => [['confirmed_by' => 'the engineer'], 'open'],
+    'proved only' => [['proved_on' => 'three fittings'], 'open'],
     'confirmed and proved' => [['confirmed_by' => 'the engineer', 'proved_on' => 'three fittings'], 'good'],
 ]);
 
 it('names every fault of a layout at once', function () {
-    $layout = ['fields' => ['dn_mm' => ['from' => 7, 'to' => 9], 'voltage_v' => ['from' => 9, 'to' => 12], 'time' => ['from' => 22, 'to' => 24], 'resistance_mantissa' => ['from' => 15, 'to' => 13]]];
+    $layout = [
+        'fields' => [
+            'dn_mm' => ['from' => 7, 'to' => 9],
+            'voltage_v' => ['from' => 9, 'to' => 12],
+            'time' => ['from' => 22, 'to' => 24],
+            'resistance_mantissa' => ['from' => 15, 'to' => 13],
+        ],
+    ];
     try {
         StoreKind::of('code-layout')->checked(['layout' => $layout, 'practice' => false]);
         $said = [];
@@ -54,7 +79,8 @@ it('names every fault of a layout at once', function () {
         $said = array_column($refused->faults, 'message');
     }
     expect($said)->toBe([
-        'Which digits hold what: digit 9 belongs to dn_mm already, voltage_v takes it too.', 'Which digits hold what: time needs from and to, digits 1 to 23.',
+        'Which digits hold what: digit 9 belongs to dn_mm already, voltage_v takes it too.',
+        'Which digits hold what: time needs from and to, digits 1 to 23.',
         'Which digits hold what: resistance_mantissa needs from and to, digits 1 to 23.',
     ]);
 });
@@ -72,7 +98,10 @@ it('asks of each kind only what the engine can judge, in whole sentences', funct
     foreach ($raw['fields'] as $field) {
         if (! ($field['optional'] ?? false)) {
             $least[$field['key']] = match ($field['type'] ?? 'number') {
-                'yesno' => false, 'layout' => array_intersect_key(Data::json('codes/practice.json'), ['fields' => 1]), 'text' => 'x', default => (float) ($field['preset'] ?? $field['min'] ?? 1),
+                'yesno' => false,
+                'layout' => array_intersect_key(Data::json('codes/practice.json'), ['fields' => 1]),
+                'text' => 'x',
+                default => (float) ($field['preset'] ?? ($field['min'] ?? 1)),
             };
         }
     }

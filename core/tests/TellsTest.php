@@ -21,18 +21,36 @@ function tagOf(Judgement $judgement): array
 /** @param  list<string>  $without  steps that are not done yet */
 function couplerSoFar(array $without = []): Judgement
 {
-    return judged(Procedure::shipped()['ef-coupler-one-pass'], array_diff_key(couplerFacts(), array_flip($without)), ['closing_piece' => false, 'pipes' => ['a' => '007', 'b' => '008']]);
+    return judged(Procedure::shipped()['ef-coupler-one-pass'], array_diff_key(couplerFacts(), array_flip($without)), [
+        'closing_piece' => false,
+        'pipes' => ['a' => '007', 'b' => '008'],
+    ]);
 }
 
 it('tells clocks with what they are called, in which order, and with which step the waiting ends', function () {
     $clocks = couplerSoFar(['cooling', 'look', 'accept'])->told->clocks;
-    expect(array_column($clocks, 'label', 'name'))->toBe(['clamps_off' => 'Clamps off', 'handle_from' => 'May be moved', 'backfill_from' => 'May be covered', 'test_from' => 'Pressure test not before'])
-        ->and(array_column($clocks, 'until', 'name')['clamps_off'])->toBe('cooling')->and(array_column($clocks, 'free', 'name'))->toMatchArray(['clamps_off' => 'the clamps may come off', 'test_from' => null])
-        ->and(couplerSoFar(['fusion', 'cooling', 'look', 'accept'])->told->clocks)->toBe([]);
+    expect(array_column($clocks, 'label', 'name'))
+        ->toBe([
+            'clamps_off' => 'Clamps off',
+            'handle_from' => 'May be moved',
+            'backfill_from' => 'May be covered',
+            'test_from' => 'Pressure test not before',
+        ])
+        ->and(array_column($clocks, 'until', 'name')['clamps_off'])
+        ->toBe('cooling')
+        ->and(array_column($clocks, 'free', 'name'))
+        ->toMatchArray(['clamps_off' => 'the clamps may come off', 'test_from' => null])
+        ->and(couplerSoFar(['fusion', 'cooling', 'look', 'accept'])->told->clocks)
+        ->toBe([]);
 });
 
 it('tells when the crew moves on', function () {
-    expect(couplerSoFar(['fusion', 'cooling', 'look', 'accept'])->told->leftFace)->toBeFalse()->and(couplerSoFar(['cooling', 'look', 'accept'])->told->leftFace)->toBeTrue()->and(couplerSoFar()->told->leftFace)->toBeTrue();
+    expect(couplerSoFar(['fusion', 'cooling', 'look', 'accept'])->told->leftFace)
+        ->toBeFalse()
+        ->and(couplerSoFar(['cooling', 'look', 'accept'])->told->leftFace)
+        ->toBeTrue()
+        ->and(couplerSoFar()->told->leftFace)
+        ->toBeTrue();
 });
 
 it('tells pipes and the row of the register by what was recorded, and nothing where nothing was', function () {
@@ -44,7 +62,12 @@ it('tells pipes and the row of the register by what was recorded, and nothing wh
 
 it('tells what stands on the tag, in the time of the place, and leaves out what is not known', function () {
     [$head, $lines] = tagOf(couplerSoFar());
-    expect($head)->toMatch('/^4 May, \d\d:\d\d$/')->and($lines)->toHaveKeys(['Operator', 'Power off', 'Pressure test not before'])->and($lines['Operator'])->toBe('J. Weir');
+    expect($head)
+        ->toMatch('/^4 May, \d\d:\d\d$/')
+        ->and($lines)
+        ->toHaveKeys(['Operator', 'Power off', 'Pressure test not before'])
+        ->and($lines['Operator'])
+        ->toBe('J. Weir');
     [$head, $lines] = tagOf(couplerSoFar(['fusion', 'cooling', 'look', 'accept', 'kit']));
     expect($head)->toBe('not fused yet')->and($lines)->not->toHaveKeys(['Power off', 'Pressure test not before']);
 });
@@ -67,18 +90,34 @@ it('names each slip in what a procedure tells', function (array $tells, string $
     'a step' => [['pipes' => ['a' => '$step.oen.ok']], 'tells.pipes.a: there is no step "oen" in this procedure; known are one.'],
     'a side' => [['pipes' => ['c' => '$step.one.ok']], 'tells.pipes.c: "c" is not known here'],
     'a clock without a name' => [['clocks' => ['dry_from' => ['at' => '$step.one.@at']]], 'tells.clocks.dry_from.label: is missing'],
-    'a clock that ends with no step' => [['clocks' => ['dry_from' => ['at' => '$step.one.@at', 'label' => 'Dry', 'until' => 'tow']]], 'tells.clocks.dry_from.until: there is no step "tow"'],
-    'a field' => [['register' => ['fine' => ['label' => 'Fine', 'value' => '$step.one.okay']]], 'tells.register.fine.value: "okay" is nothing that the step "one" records; did you mean "ok"?'],
-    'a place of the tag' => [['tag' => ['head' => ['label' => 'Done', 'text' => '{stpe.one.@at|moment}']]], 'tells.tag.head.text: {stpe.one.@at} leads nowhere; did you mean "step"?'],
+    'a clock that ends with no step' => [
+        ['clocks' => ['dry_from' => ['at' => '$step.one.@at', 'label' => 'Dry', 'until' => 'tow']]],
+        'tells.clocks.dry_from.until: there is no step "tow"',
+    ],
+    'a field' => [
+        ['register' => ['fine' => ['label' => 'Fine', 'value' => '$step.one.okay']]],
+        'tells.register.fine.value: "okay" is nothing that the step "one" records; did you mean "ok"?',
+    ],
+    'a place of the tag' => [
+        ['tag' => ['head' => ['label' => 'Done', 'text' => '{stpe.one.@at|moment}']]],
+        'tells.tag.head.text: {stpe.one.@at} leads nowhere; did you mean "step"?',
+    ],
     'a condition' => [['leaves_face' => [['fo' => '$step.one.ok', 'is' => true]]], 'tells.leaves_face[0].fo: "fo" is not known here'],
     'how many come in its place' => [['cut_out' => ['joints' => 3]], 'tells.cut_out.joints: must be one of 0, 1, 2'],
     'a letter' => [['letter' => 'saddle'], 'tells.letter: "saddle" must be one or two capital letters'],
-    'what ships' => [['use' => 'electrofusion-cuopler'], 'tells.use: "electrofusion-cuopler" does not ship; did you mean "electrofusion-coupler"?'],
+    'what ships' => [
+        ['use' => 'electrofusion-cuopler'],
+        'tells.use: "electrofusion-cuopler" does not ship; did you mean "electrofusion-coupler"?',
+    ],
 ]);
 
 it('reads an older text, which tells its clocks only, as it was always shown', function () {
     $text = (array) json_decode((string) file_get_contents(__DIR__.'/frozen/schema-1.json'), true);
     $told = judged(Procedure::frozen($text, Procedure::hash($text)), couplerFacts(), ['closing_piece' => false])->told;
-    expect(array_column($told->clocks, 'label', 'name'))->toMatchArray(['clamps_off' => 'Clamps off', 'test_from' => 'Pressure test not before'])
-        ->and($told->pipes)->toBe(['a' => '041', 'b' => '042'])->and($told->leftFace)->toBeTrue();
+    expect(array_column($told->clocks, 'label', 'name'))
+        ->toMatchArray(['clamps_off' => 'Clamps off', 'test_from' => 'Pressure test not before'])
+        ->and($told->pipes)
+        ->toBe(['a' => '041', 'b' => '042'])
+        ->and($told->leftFace)
+        ->toBeTrue();
 });

@@ -99,19 +99,35 @@ it('goes to SI and back without loss in every unit', function () {
         }
     }
     // Two fixed points that everybody knows.
-    expect(Unit::of(Quantity::Temperature, 'f')->toSi(212.0))->toEqualWithDelta(100.0, 1e-9)->and(Unit::of(Quantity::Temperature, 'f')->toSi(-40.0))->toEqualWithDelta(-40.0, 1e-9);
+    expect(Unit::of(Quantity::Temperature, 'f')->toSi(212.0))
+        ->toEqualWithDelta(100.0, 1e-9)
+        ->and(Unit::of(Quantity::Temperature, 'f')->toSi(-40.0))
+        ->toEqualWithDelta(-40.0, 1e-9);
 });
 
 it('reads a number with its unit for either reader', function (string $key, float $value, ?int $decimals, string $metric, string $us) {
-    expect(Display::value($key, $value, $decimals, UnitSystem::Metric))->toBe($metric)->and(Display::value($key, $value, $decimals, UnitSystem::Us))->toBe($us);
+    expect(Display::value($key, $value, $decimals, UnitSystem::Metric))
+        ->toBe($metric)
+        ->and(Display::value($key, $value, $decimals, UnitSystem::Us))
+        ->toBe($us);
 })->with([
-    ['gap_mm', 1.5, 1, '1.5 mm', '0.059 in'], ['p_kpa', 1100.0, null, '1100 kPa', '159.5 psi'], ['air_c', -3.25, null, '-3.3 °C', '26.2 °F'],
-    ['margin_k', 3.0, null, '3.0 K', '5.4 °F'], ['ovality_pct', 1.5, 1, '1.5 %', '1.5 %'], ['time_s', 240.0, null, '240 s', '240 s'], ['water_l', 40.3, null, '40.3 L', '10.65 US gal'],
-    ['nothing', 7.0, null, '7', '7'], ['angle_deg', 0.4, 2, '0.40°', '0.40°'], ['zero_mm', -0.00001, 1, '0.0 mm', '0.000 in'],
+    ['gap_mm', 1.5, 1, '1.5 mm', '0.059 in'],
+    ['p_kpa', 1100.0, null, '1100 kPa', '159.5 psi'],
+    ['air_c', -3.25, null, '-3.3 °C', '26.2 °F'],
+    ['margin_k', 3.0, null, '3.0 K', '5.4 °F'],
+    ['ovality_pct', 1.5, 1, '1.5 %', '1.5 %'],
+    ['time_s', 240.0, null, '240 s', '240 s'],
+    ['water_l', 40.3, null, '40.3 L', '10.65 US gal'],
+    ['nothing', 7.0, null, '7', '7'],
+    ['angle_deg', 0.4, 2, '0.40°', '0.40°'],
+    ['zero_mm', -0.00001, 1, '0.0 mm', '0.000 in'],
 ]);
 
 it('fills a sentence from paths, in the reader\'s units, clocks and zone', function () {
-    $values = ['fact' => ['gap_mm' => 1.5, 'off' => '2026-10-25T00:30:00Z', 'ok' => true, 'list' => ['one-two', 'three']], 'result' => ['depth_m' => 0.125, 'axis' => '12:59 and 6:52']];
+    $values = [
+        'fact' => ['gap_mm' => 1.5, 'off' => '2026-10-25T00:30:00Z', 'ok' => true, 'list' => ['one-two', 'three']],
+        'result' => ['depth_m' => 0.125, 'axis' => '12:59 and 6:52'],
+    ];
     $say = fn (string $text, UnitSystem $units = UnitSystem::Metric) => said($text, $values)->in($units, new DateTimeZone('Europe/Vienna'));
     expect($say('no place at all'))->toBe('no place at all')
         ->and($say('{fact.gap_mm|1} at {fact.off|time}'))->toBe('1.5 mm at 02:30')

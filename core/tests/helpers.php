@@ -18,6 +18,7 @@ use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Simulation\Noise;
 use Diastoma\Core\Units\UnitSystem;
+use Diastoma\Core\Verdict;
 
 /* What several test files share: healthy joints, facts with their minute, what a judgement says. */
 
@@ -29,9 +30,18 @@ const DAY = '2026-05-04T08:00:00+02:00';
 function kit(): array
 {
     return [
-        'card' => ['id' => 'c', 'name' => 'J. Weir', 'valid_until' => '2027-01-31', 'works' => 'electrofusion', 'dn_min_mm' => 20, 'dn_max_mm' => 630, 'materials' => 'PE100'],
+        'card' => [
+            'id' => 'c',
+            'name' => 'J. Weir',
+            'valid_until' => '2027-01-31',
+            'works' => 'electrofusion',
+            'dn_min_mm' => 20,
+            'dn_max_mm' => 630,
+            'materials' => 'PE100',
+        ],
         'box' => ['id' => 'b', 'name' => 'Box 2', 'due_on' => '2026-12-31', 'efficiency' => 0.85, 'power_factor' => 0.8],
-        'tape' => ['id' => 't', 'name' => 'Tape 4', 'due_on' => '2026-12-31'], 'tool' => ['id' => 'p', 'name' => 'Tool 1', 'due_on' => '2026-12-31'],
+        'tape' => ['id' => 't', 'name' => 'Tape 4', 'due_on' => '2026-12-31'],
+        'tool' => ['id' => 'p', 'name' => 'Tool 1', 'due_on' => '2026-12-31'],
     ];
 }
 
@@ -41,15 +51,40 @@ function couplerFacts(int $positions = 4, string $fault = 'none'): array
     $clocks = $positions === 4 ? ['12:00', '1:30', '3:00', '4:30'] : ['12:00', '12:45', '1:30', '2:15', '3:00', '3:45', '4:30', '5:15'];
     $facts = [
         'kit' => kit(),
-        'conditions' => ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 13, 'fitting_c' => 14, 'wind_ms' => 2, 'shelter' => false, 'rain' => false],
+        'conditions' => [
+            'air_c' => 14,
+            'rh_pct' => 60,
+            'pipe_c' => 13,
+            'fitting_c' => 14,
+            'wind_ms' => 2,
+            'shelter' => false,
+            'rain' => false,
+        ],
         'pipes' => ['pipe_a' => '041', 'pipe_b' => '042', 'slides' => 'normal'],
-        'code' => ['code' => '010000110395160210150039', 'layout' => ['id' => 'l', 'name' => 'Practice', 'practice' => true, 'layout' => Data::json('codes/practice.json')]],
-        'label' => ['dn_mm' => 110, 'voltage_v' => 39.5, 'time_s' => 150, 'cooling_min' => 15, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 160],
-        'supply' => ['generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0], 'other_va' => 0, 'earthed' => true],
+        'code' => [
+            'code' => '010000110395160210150039',
+            'layout' => ['id' => 'l', 'name' => 'Practice', 'practice' => true, 'layout' => Data::json('codes/practice.json')],
+        ],
+        'label' => [
+            'dn_mm' => 110,
+            'voltage_v' => 39.5,
+            'time_s' => 150,
+            'cooling_min' => 15,
+            'sdr_min' => 11,
+            'sdr_max' => 17,
+            'coupling_mm' => 160,
+        ],
+        'supply' => [
+            'generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0],
+            'other_va' => 0,
+            'earthed' => true,
+        ],
     ];
     foreach (['a', 'b'] as $side) {
         $facts["od@{$side}"] = ['od_tape_mm' => 110.15];
-        $facts["ovality@{$side}"] = ['readings' => array_map(fn ($c, $i) => ['clock' => $c, 'value_mm' => 110.2 + 0.2 * ($i % 3)], $clocks, array_keys($clocks))];
+        $facts["ovality@{$side}"] = [
+            'readings' => array_map(fn ($c, $i) => ['clock' => $c, 'value_mm' => 110.2 + 0.2 * ($i % 3)], $clocks, array_keys($clocks)),
+        ];
         $facts["toe@{$side}"] = ['od_end_mm' => 109.8, 'od_back_mm' => 110.15];
         $facts["scrape@{$side}"] = ['od_after_mm' => 109.6, 'marks_gone' => true, 'sharp' => true, 'tool' => 'turning'];
         $facts["mark@{$side}"] = ['end_square' => true, 'mark_mm' => 80, 'all_round' => true];
@@ -58,13 +93,36 @@ function couplerFacts(int $positions = 4, string $fault = 'none'): array
 
     return $facts + [
         'assemble' => ['clamped' => true, 'free' => true, 'marks_at_face' => true],
-        'gap' => ['readings' => [['clock' => '12', 'value_mm' => 0.6], ['clock' => '3', 'value_mm' => 0.4], ['clock' => '6', 'value_mm' => 0.2], ['clock' => '9', 'value_mm' => 0.4]]],
+        'gap' => [
+            'readings' => [
+                ['clock' => '12', 'value_mm' => 0.6],
+                ['clock' => '3', 'value_mm' => 0.4],
+                ['clock' => '6', 'value_mm' => 0.2],
+                ['clock' => '9', 'value_mm' => 0.4],
+            ],
+        ],
         'fusion' => [
-            'trace' => TRACE, 'part' => 0, 'final' => true, 'samples' => FusionBox::trace(39.5, 1.6, 154, $fault), 'cold_r_ohm' => 1.6 * FusionBox::programme($fault)['r_ratio'],
-            'supply_v' => 231, 'started_at' => '2026-05-04T09:20:00+02:00', 'ended_at' => '2026-05-04T09:22:34+02:00',
+            'trace' => TRACE,
+            'part' => 0,
+            'final' => true,
+            'samples' => FusionBox::trace(39.5, 1.6, 154, $fault),
+            'cold_r_ohm' => 1.6 * FusionBox::programme($fault)['r_ratio'],
+            'supply_v' => 231,
+            'started_at' => '2026-05-04T09:20:00+02:00',
+            'ended_at' => '2026-05-04T09:22:34+02:00',
         ],
         'cooling' => ['released_at' => '2026-05-04T09:40:00+02:00'],
-        'look' => ['indicators_up' => true, 'marks_visible' => true, 'marks_moved' => false, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false],
+        'look' => [
+            'indicators_up' => true,
+            'marks_visible' => true,
+            'marks_moved' => false,
+            'peel_visible' => true,
+            'melt_escape' => false,
+            'wire_exposed' => false,
+            'misaligned' => false,
+            'moved' => false,
+            'wet' => false,
+        ],
         'accept' => ['signed' => true],
     ];
 }
@@ -80,7 +138,16 @@ function judged(string|Procedure $procedure, array $values, array $line = []): J
             $facts[] = new Fact("f{$minute}", $step->key(), $step->normalise($values[$step->key()]), $at, 'J. Weir', 'joiner');
         }
     }
-    $line += ['dn_mm' => 110, 'od_mm' => 110, 'sdr' => 11, 'wall_mm' => 10.0, 'material' => 'PE100', 'service' => 'water', 'time_zone' => 'Europe/Vienna', 'sides' => ['a' => 'pipe 041', 'b' => 'pipe 042']];
+    $line += [
+        'dn_mm' => 110,
+        'od_mm' => 110,
+        'sdr' => 11,
+        'wall_mm' => 10.0,
+        'material' => 'PE100',
+        'service' => 'water',
+        'time_zone' => 'Europe/Vienna',
+        'sides' => ['a' => 'pipe 041', 'b' => 'pipe 042'],
+    ];
 
     return Judge::judge($procedure, $facts, $line, new DateTimeImmutable('2026-05-04T12:00:00+02:00'));
 }
@@ -98,7 +165,14 @@ function but(array $all, string $step, array $value, ?int $at = null): array
 
 function fittingCode(int $dn, float $volts, float $ohms, int $seconds): string
 {
-    return Registry::standard()->run('fitting-code-encode', ['layout' => 'T1', 'dn_mm' => $dn, 'voltage_v' => $volts, 'resistance_ohm' => $ohms, 'time_s' => $seconds, 'correction_pct_per_k' => 0.2])['code'];
+    return Registry::standard()->run('fitting-code-encode', [
+        'layout' => 'T1',
+        'dn_mm' => $dn,
+        'voltage_v' => $volts,
+        'resistance_ohm' => $ohms,
+        'time_s' => $seconds,
+        'correction_pct_per_k' => 0.2,
+    ])['code'];
 }
 
 function minute(int $minute): string
@@ -108,7 +182,13 @@ function minute(int $minute): string
 
 function saying(Judgement $judgement): string
 {
-    return implode("\n", array_map(fn ($r) => "{$r['step']}: {$r['verdict']} {$r['text']} {$r['do']}", $judgement->toArray(UnitSystem::Metric, new DateTimeZone('Europe/Vienna'))['reasons']));
+    return implode(
+        "\n",
+        array_map(
+            fn ($r) => "{$r['step']}: {$r['verdict']} {$r['text']} {$r['do']}",
+            $judgement->toArray(UnitSystem::Metric, new DateTimeZone('Europe/Vienna'))['reasons'],
+        ),
+    );
 }
 
 /**
@@ -124,10 +204,22 @@ function told(string $procedure, array $recorded, array $line = [], int $now = 9
         $facts[] = new Fact("f{$i}", $key, $step->normalise($value), new DateTimeImmutable(minute($at)), 'J. Weir', 'joiner');
     }
 
-    return Judge::judge($procedure, $facts, $line + [
-        'dn_mm' => 630, 'od_mm' => 630, 'sdr' => 17, 'wall_mm' => 37.4, 'material' => 'PE100', 'service' => 'water', 'time_zone' => 'Europe/Vienna',
-        'sides' => ['a' => 'pipe 7', 'b' => 'pipe 8'], 'restraints' => restraints(),
-    ], new DateTimeImmutable(minute($now)));
+    return Judge::judge(
+        $procedure,
+        $facts,
+        $line + [
+            'dn_mm' => 630,
+            'od_mm' => 630,
+            'sdr' => 17,
+            'wall_mm' => 37.4,
+            'material' => 'PE100',
+            'service' => 'water',
+            'time_zone' => 'Europe/Vienna',
+            'sides' => ['a' => 'pipe 7', 'b' => 'pipe 8'],
+            'restraints' => restraints(),
+        ],
+        new DateTimeImmutable(minute($now)),
+    );
 }
 
 /** @return array<string, mixed> a trace that began at a minute and was healthy unless said otherwise */
@@ -136,8 +228,14 @@ function traced(float $volts, float $ohms, float $seconds, int $from, string $fa
     $end = (new DateTimeImmutable(DAY))->modify("+{$from} minutes")->modify('+'.(int) $seconds.' seconds');
 
     return [
-        'trace' => sprintf('%08d-0000-4000-8000-000000000000', 1000 * $n + $from), 'part' => 0, 'final' => true, 'samples' => FusionBox::trace($volts, $ohms, $seconds, $fault), 'supply_v' => 231,
-        'cold_r_ohm' => $ohms * FusionBox::programme($fault)['r_ratio'], 'started_at' => minute($from), 'ended_at' => $end->format('Y-m-d\TH:i:sP'),
+        'trace' => sprintf('%08d-0000-4000-8000-000000000000', 1000 * $n + $from),
+        'part' => 0,
+        'final' => true,
+        'samples' => FusionBox::trace($volts, $ohms, $seconds, $fault),
+        'supply_v' => 231,
+        'cold_r_ohm' => $ohms * FusionBox::programme($fault)['r_ratio'],
+        'started_at' => minute($from),
+        'ended_at' => $end->format('Y-m-d\TH:i:sP'),
     ];
 }
 
@@ -185,11 +283,23 @@ function little(array $steps, array $more = []): Procedure
 function littleText(array $steps, array $more = []): array
 {
     $parameters = [
-        'most_mm' => ['value' => 3, 'source' => 'this test', 'certainty' => 'project'], 'u_mm' => ['value' => 0.5, 'source' => 'this test', 'certainty' => 'project'],
+        'most_mm' => ['value' => 3, 'source' => 'this test', 'certainty' => 'project'],
+        'u_mm' => ['value' => 0.5, 'source' => 'this test', 'certainty' => 'project'],
     ];
-    $read = array_filter($parameters, fn (string $name) => str_contains((string) json_encode([$steps, $more]), "\$param.{$name}"), ARRAY_FILTER_USE_KEY);
+    $read = array_filter(
+        $parameters,
+        fn (string $name) => str_contains((string) json_encode([$steps, $more]), "\$param.{$name}"),
+        ARRAY_FILTER_USE_KEY,
+    );
 
-    return $more + ['id' => 'little', 'version' => '1', 'title' => 'Little', 'joint_type' => 'test', 'parameters' => $read, 'steps' => $steps];
+    return $more + [
+        'id' => 'little',
+        'version' => '1',
+        'title' => 'Little',
+        'joint_type' => 'test',
+        'parameters' => $read,
+        'steps' => $steps,
+    ];
 }
 
 /** @param  array<string, array<string, mixed>>  $values  step => value, in order, a minute apart */
@@ -198,7 +308,14 @@ function littleJudged(Procedure $procedure, array $values, array $line = []): Ju
     $facts = [];
     $minute = 0;
     foreach ($values as $key => $value) {
-        $facts[] = new Fact("f{$minute}", $key, $procedure->step($key)->normalise($value), new DateTimeImmutable('2026-05-04T08:00:00Z +'.$minute++.' minutes'), 'J. Weir', 'joiner');
+        $facts[] = new Fact(
+            "f{$minute}",
+            $key,
+            $procedure->step($key)->normalise($value),
+            new DateTimeImmutable('2026-05-04T08:00:00Z +'.$minute++.' minutes'),
+            'J. Weir',
+            'joiner',
+        );
     }
 
     return Judge::judge($procedure, $facts, $line, new DateTimeImmutable('2026-05-04T12:00:00Z'));
@@ -269,4 +386,12 @@ function console(array $words, string $in = ''): array
     rewind($streams[2]);
 
     return [$code, (string) stream_get_contents($streams[1]), (string) stream_get_contents($streams[2])];
+}
+
+/** @return list<string> keys of the steps that must be good or close and are not */
+function leftOpen(Judgement $judgement): array
+{
+    $held = fn ($s): bool => ! $s->step->optional && ! in_array($s->verdict, [Verdict::Good, Verdict::Close], true);
+
+    return array_keys(array_filter($judgement->steps, $held));
 }

@@ -10,8 +10,24 @@ final class CouplerJoint
 {
     /** Outside diameter as taped, coupling length, label's figures, and where the diameters are read. */
     private const MAINS = [
-        225 => ['od_mm' => 225.4, 'coupling_mm' => 230, 'volts' => 39.5, 'ohms' => 0.85, 'seconds' => 240, 'cooling_min' => 20, 'clocks' => ['12:00', '1:30', '3:00', '4:30']],
-        180 => ['od_mm' => 180.4, 'coupling_mm' => 210, 'volts' => 39.5, 'ohms' => 1.05, 'seconds' => 180, 'cooling_min' => 16, 'clocks' => ['12:00', '12:45', '1:30', '2:15', '3:00', '3:45', '4:30', '5:15']],
+        225 => [
+            'od_mm' => 225.4,
+            'coupling_mm' => 230,
+            'volts' => 39.5,
+            'ohms' => 0.85,
+            'seconds' => 240,
+            'cooling_min' => 20,
+            'clocks' => ['12:00', '1:30', '3:00', '4:30'],
+        ],
+        180 => [
+            'od_mm' => 180.4,
+            'coupling_mm' => 210,
+            'volts' => 39.5,
+            'ohms' => 1.05,
+            'seconds' => 180,
+            'cooling_min' => 16,
+            'clocks' => ['12:00', '12:45', '1:30', '2:15', '3:00', '3:45', '4:30', '5:15'],
+        ],
     ];
 
     /**
@@ -24,8 +40,17 @@ final class CouplerJoint
      * @param  string  $fault  of the stand-in box
      * @return list<array{step: string, value: array<string, mixed>, at: \DateTimeImmutable}>
      */
-    public static function facts(int $dn, int $seed, array $pipes, \DateTimeImmutable $start, array $kit, array $power, array $layout, string $fault = 'none', bool $coupledAndLooked = true): array
-    {
+    public static function facts(
+        int $dn,
+        int $seed,
+        array $pipes,
+        \DateTimeImmutable $start,
+        array $kit,
+        array $power,
+        array $layout,
+        string $fault = 'none',
+        bool $coupledAndLooked = true,
+    ): array {
         mt_srand($seed);
         $wobble = fn (float $by) => $by * (mt_rand() / mt_getrandmax() * 2 - 1);
         $main = self::MAINS[$dn] ?? throw new \InvalidArgumentException("There is no made-up main of {$dn} mm.");
@@ -33,34 +58,117 @@ final class CouplerJoint
         $od = round($main['od_mm'] + $wobble(0.15), 1);
         $facts = [
             ['kit', $kit, 0],
-            ['conditions', ['air_c' => round(11 + $wobble(3), 1), 'rh_pct' => round(58 + $wobble(8)), 'pipe_c' => 12.0, 'fitting_c' => 13.0, 'wind_ms' => round(2 + $wobble(1.5), 1), 'shelter' => false, 'rain' => false], 0],
+            [
+                'conditions',
+                [
+                    'air_c' => round(11 + $wobble(3), 1),
+                    'rh_pct' => round(58 + $wobble(8)),
+                    'pipe_c' => 12.0,
+                    'fitting_c' => 13.0,
+                    'wind_ms' => round(2 + $wobble(1.5), 1),
+                    'shelter' => false,
+                    'rain' => false,
+                ],
+                0,
+            ],
             ['pipes', ['pipe_a' => $pipes['a'], 'pipe_b' => $pipes['b'], 'slides' => 'normal'], 2],
-            ['code', ['code' => LargeCoupling::code($dn, $volts, $ohms, $seconds), 'serial' => sprintf('C%d-%05d', $dn, 30100 + $seed), 'layout' => $layout], 3],
-            ['label', ['dn_mm' => $dn, 'voltage_v' => $volts, 'time_s' => $seconds, 'cooling_min' => $main['cooling_min'], 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => $main['coupling_mm']], 4],
+            [
+                'code',
+                [
+                    'code' => LargeCoupling::code($dn, $volts, $ohms, $seconds),
+                    'serial' => sprintf('C%d-%05d', $dn, 30100 + $seed),
+                    'layout' => $layout,
+                ],
+                3,
+            ],
+            [
+                'label',
+                [
+                    'dn_mm' => $dn,
+                    'voltage_v' => $volts,
+                    'time_s' => $seconds,
+                    'cooling_min' => $main['cooling_min'],
+                    'sdr_min' => 11,
+                    'sdr_max' => 17,
+                    'coupling_mm' => $main['coupling_mm'],
+                ],
+                4,
+            ],
             ['supply', $power + ['other_va' => 0, 'earthed' => true], 5],
         ];
         foreach (['a', 'b'] as $i => $side) {
             $t = 6 + 9 * $i;
             $facts[] = ["od@{$side}", ['od_tape_mm' => $od], $t];
-            $facts[] = ["ovality@{$side}", ['readings' => array_map(fn ($clock, $k) => ['clock' => $clock, 'value_mm' => round($od + 0.5 * cos(2 * ($k * M_PI / count($main['clocks']) - 0.6)) + $wobble(0.08), 1)], $main['clocks'], array_keys($main['clocks']))], $t + 2];
+            $facts[] = [
+                "ovality@{$side}",
+                [
+                    'readings' => array_map(
+                        fn ($clock, $k) => [
+                            'clock' => $clock,
+                            'value_mm' => round($od + 0.5 * cos(2 * (($k * M_PI) / count($main['clocks']) - 0.6)) + $wobble(0.08), 1),
+                        ],
+                        $main['clocks'],
+                        array_keys($main['clocks']),
+                    ),
+                ],
+                $t + 2,
+            ];
             $facts[] = ["toe@{$side}", ['od_end_mm' => round($od - 0.7 + $wobble(0.2), 1), 'od_back_mm' => $od], $t + 3];
-            $facts[] = ["scrape@{$side}", ['od_after_mm' => round($od - 0.6, 1), 'marks_gone' => true, 'sharp' => true, 'tool' => 'turning'], $t + 6];
+            $facts[] = [
+                "scrape@{$side}",
+                ['od_after_mm' => round($od - 0.6, 1), 'marks_gone' => true, 'sharp' => true, 'tool' => 'turning'],
+                $t + 6,
+            ];
             $facts[] = ["mark@{$side}", ['end_square' => true, 'mark_mm' => $half, 'all_round' => true], $t + 7];
             $facts[] = ["wipe@{$side}", ['wiped' => true, 'dry' => true], $t + 8];
         }
         $facts[] = ['assemble', ['clamped' => true, 'free' => true, 'marks_at_face' => true], 27];
-        $facts[] = ['gap', ['readings' => array_map(fn ($clock, $k) => ['clock' => $clock, 'value_mm' => round(0.5 + 0.25 * cos($k * M_PI / 2) + $wobble(0.05), 2)], ['12:00', '3:00', '6:00', '9:00'], [0, 1, 2, 3])], 29];
-        $plan = round($seconds * (1 + 0.2 * (23 - 13) / 100));
+        $facts[] = [
+            'gap',
+            [
+                'readings' => array_map(
+                    fn ($clock, $k) => ['clock' => $clock, 'value_mm' => round(0.5 + 0.25 * cos(($k * M_PI) / 2) + $wobble(0.05), 2)],
+                    ['12:00', '3:00', '6:00', '9:00'],
+                    [0, 1, 2, 3],
+                ),
+            ],
+            29,
+        ];
+        $plan = round($seconds * (1 + (0.2 * (23 - 13)) / 100));
         $began = $start->modify('+32 minutes');
-        $facts[] = ['fusion', [
-            'trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => FusionBox::trace($volts, $ohms, $plan, $fault, $seed),
-            'cold_r_ohm' => round($ohms * FusionBox::programme($fault, $seed)['r_ratio'], 4), 'supply_v' => 229, 'source' => 'stand-in',
-            'started_at' => $began->format('Y-m-d\TH:i:sP'), 'ended_at' => $began->modify("+{$plan} seconds")->format('Y-m-d\TH:i:sP'),
-        ], 37];
+        $facts[] = [
+            'fusion',
+            [
+                'trace' => (string) Str::uuid(),
+                'part' => 0,
+                'final' => true,
+                'samples' => FusionBox::trace($volts, $ohms, $plan, $fault, $seed),
+                'cold_r_ohm' => round($ohms * FusionBox::programme($fault, $seed)['r_ratio'], 4),
+                'supply_v' => 229,
+                'source' => 'stand-in',
+                'started_at' => $began->format('Y-m-d\TH:i:sP'),
+                'ended_at' => $began->modify("+{$plan} seconds")->format('Y-m-d\TH:i:sP'),
+            ],
+            37,
+        ];
         if ($coupledAndLooked) {
             $off = $start->modify('+59 minutes');
             $facts[] = ['cooling', ['released_at' => $off->format('Y-m-d\TH:i:sP')], 59];
-            $facts[] = ['look', ['indicators_up' => true, 'marks_visible' => true, 'marks_moved' => false, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false], 61];
+            $facts[] = [
+                'look',
+                [
+                    'indicators_up' => true,
+                    'marks_visible' => true,
+                    'marks_moved' => false,
+                    'peel_visible' => true,
+                    'melt_escape' => false,
+                    'wire_exposed' => false,
+                    'misaligned' => false,
+                    'moved' => false,
+                    'wet' => false,
+                ],
+                61,
+            ];
         }
 
         return array_map(fn ($f) => ['step' => $f[0], 'value' => $f[1], 'at' => $start->modify("+{$f[2]} minutes")], $facts);

@@ -58,7 +58,12 @@ final class Demo
         $this->now = new \DateTimeImmutable('now', new \DateTimeZone('Europe/Vienna'));
         $project = Project::query()->create(['name' => 'Ferrow valley renewal', 'place' => 'Ferrow', 'time_zone' => 'Europe/Vienna']);
         foreach (self::PEOPLE as $role => [$name, $email]) {
-            $this->people[$role] = User::query()->create(['name' => $name, 'email' => $email, 'password' => self::PASSWORD, 'units' => 'metric']);
+            $this->people[$role] = User::query()->create([
+                'name' => $name,
+                'email' => $email,
+                'password' => self::PASSWORD,
+                'units' => 'metric',
+            ]);
             $this->people[$role]->projects()->attach($project, ['role' => $role]);
         }
         $stranger = Project::query()->create(['name' => 'Sallow marsh outfall', 'place' => 'Sallow', 'time_zone' => 'Europe/Vienna']);
@@ -77,7 +82,14 @@ final class Demo
         $visco = ProcedureText::query()->where('key', 'pe-viscoelastic')->firstOrFail()->hash;
         $makeup = ProcedureText::query()->where('key', 'constant-pressure-makeup')->firstOrFail()->hash;
         $line = ($this->createLine)($project, $this->people['engineer'], [
-            'name' => 'Kelder Lane main', 'service' => 'water', 'material' => 'PE100', 'dn_mm' => 225, 'sdr' => 11, 'design_bar' => 8, 'mdp_bar' => 10, 'pipe_length_m' => 12,
+            'name' => 'Kelder Lane main',
+            'service' => 'water',
+            'material' => 'PE100',
+            'dn_mm' => 225,
+            'sdr' => 11,
+            'design_bar' => 8,
+            'mdp_bar' => 10,
+            'pipe_length_m' => 12,
             'procedure_hash' => ProcedureText::query()->where('key', 'ef-coupler-one-pass')->firstOrFail()->hash,
             'centre_line' => self::centreLine(),
             'sections' => [
@@ -93,7 +105,8 @@ final class Demo
             $day = $start->modify('+'.intdiv($n - 1, 5).' days +'.(65 * (($n - 1) % 5)).' minutes');
             if ($n === 7) {
                 $this->make($joint, $n, $day, 'supply-sag');
-                foreach (($this->cutOut)($joint, $this->people['inspector'], 'Voltage sagged during the fusion; generator governor found dirty.') as $k => $new) {
+                $reason = 'Voltage sagged during the fusion; generator governor found dirty.';
+                foreach (($this->cutOut)($joint, $this->people['inspector'], $reason) as $k => $new) {
                     ($this->judge)($new);
                     $this->make($new, 70 + $k, $day->modify('+'.(70 + 70 * $k).' minutes'));
                     $this->accept($new, $day->modify('+5 hours'));
@@ -114,17 +127,42 @@ final class Demo
         ($this->sayOfPipe)($pipe, $this->people['joiner'], true, 'Gouged deeper than a tenth of the wall, 2 m from its end.');
     }
 
-    /** A large main: one joint accepted, one with two windings cooling, one whose gap asks for preheating, one whose restraints still cool. */
+    /**
+     * A large main: one joint accepted, one with two windings cooling, one whose gap asks for preheating, one whose restraints
+     * still cool.
+     */
     private function trunkMain(Project $project): void
     {
         $line = ($this->createLine)($project, $this->people['engineer'], [
-            'name' => 'Stour Bank trunk main', 'service' => 'water', 'material' => 'PE100', 'dn_mm' => 630, 'sdr' => 17, 'design_bar' => 6, 'mdp_bar' => 8, 'pipe_length_m' => 12,
-            'procedure_hash' => $this->procedure('ef-coupler-large')->hash, 'centre_line' => [[0, 4600.0, 1500.0, 91.0], [60, 4660.0, 1502.0, 91.4], [120, 4719.0, 1511.0, 90.7]],
-            'sections' => [['name' => 'Trunk, first section', 'from_m' => 0, 'to_m' => 120, 'method_hash' => $this->procedure('pe-viscoelastic')->hash, 'gauge_m' => 0]],
+            'name' => 'Stour Bank trunk main',
+            'service' => 'water',
+            'material' => 'PE100',
+            'dn_mm' => 630,
+            'sdr' => 17,
+            'design_bar' => 6,
+            'mdp_bar' => 8,
+            'pipe_length_m' => 12,
+            'procedure_hash' => $this->procedure('ef-coupler-large')->hash,
+            'centre_line' => [[0, 4600.0, 1500.0, 91.0], [60, 4660.0, 1502.0, 91.4], [120, 4719.0, 1511.0, 90.7]],
+            'sections' => [
+                [
+                    'name' => 'Trunk, first section',
+                    'from_m' => 0,
+                    'to_m' => 120,
+                    'method_hash' => $this->procedure('pe-viscoelastic')->hash,
+                    'gauge_m' => 0,
+                ],
+            ],
         ]);
         $joints = $line->joints()->get()->keyBy('number');
         $restrained = function (Joint $joint, \DateTimeImmutable $at, int $each = 3, bool $signed = true) use ($line): void {
-            foreach (($this->addJoints)($line, ['procedure_hash' => $this->procedure('ef-restraint')->hash, 'host_id' => $joint->id, 'count' => $each]) as $n => $restraint) {
+            foreach (
+                ($this->addJoints)($line, [
+                    'procedure_hash' => $this->procedure('ef-restraint')->hash,
+                    'host_id' => $joint->id,
+                    'count' => $each,
+                ]) as $n => $restraint
+            ) {
                 foreach (LargeCoupling::restraint($n, $at->modify("+{$n} minutes"), $this->stores) as $fact) {
                     if ($fact['at'] <= $this->now) {
                         $this->fact($restraint, 'joiner', $fact['step'], $fact['value'], $fact['at']);
@@ -135,14 +173,23 @@ final class Demo
                 }
             }
         };
-        foreach ([['1', '-26 hours', [2.4, 1.5], 'one'], ['2', '-310 minutes', [2.7, 2.2, 1.6], 'two'], ['3', '-92 minutes', [2.6], 'one']] as [$number, $began, $gaps, $windings]) {
+        $large = [
+            ['1', '-26 hours', [2.4, 1.5], 'one'],
+            ['2', '-310 minutes', [2.7, 2.2, 1.6], 'two'],
+            ['3', '-92 minutes', [2.6], 'one'],
+        ];
+        foreach ($large as [$number, $began, $gaps, $windings]) {
             $joint = $joints[$number];
             $start = $this->now->modify($began);
             $restrained($joint, $start->modify('+20 minutes'));
             $joint->refresh();
             $facts = LargeCoupling::facts($joint->pipes ?? ['a' => $number, 'b' => $number], $start, $this->stores, $gaps, $windings);
             foreach ($facts as $fact) {
-                if ($fact['at'] > $this->now || ($number === '3' && in_array($fact['step'], ['ready', 'fusion', 'cooling', 'look'], true)) || ($number === '2' && in_array($fact['step'], ['cooling', 'look'], true))) {
+                if (
+                    $fact['at'] > $this->now ||
+                    ($number === '3' && in_array($fact['step'], ['ready', 'fusion', 'cooling', 'look'], true)) ||
+                    ($number === '2' && in_array($fact['step'], ['cooling', 'look'], true))
+                ) {
                     continue;
                 }
                 if ($fact['step'] === 'look') {
@@ -161,20 +208,51 @@ final class Demo
     private function gasLine(Project $project): void
     {
         $line = ($this->createLine)($project, $this->people['engineer'], [
-            'name' => 'Mallow Street gas services', 'service' => 'gas', 'material' => 'PE100', 'dn_mm' => 180, 'sdr' => 11, 'design_bar' => 4, 'mdp_bar' => 5, 'pipe_length_m' => 12,
-            'procedure_hash' => $this->procedure('ef-coupler-groove')->hash, 'centre_line' => [[0, 4380.0, 1020.0, 99.1], [60, 4440.0, 1021.5, 99.0]], 'sections' => [],
+            'name' => 'Mallow Street gas services',
+            'service' => 'gas',
+            'material' => 'PE100',
+            'dn_mm' => 180,
+            'sdr' => 11,
+            'design_bar' => 4,
+            'mdp_bar' => 5,
+            'pipe_length_m' => 12,
+            'procedure_hash' => $this->procedure('ef-coupler-groove')->hash,
+            'centre_line' => [[0, 4380.0, 1020.0, 99.1], [60, 4440.0, 1021.5, 99.0]],
+            'sections' => [],
         ]);
         foreach ($line->joints()->get() as $n => $joint) {
             // The last one, at the end of the street, still cools.
-            $this->make($joint, 90 + $n, $n < 3 ? $this->now->modify('-5 days')->setTime(7, 30)->modify('+'.(70 * $n).' minutes') : $this->now->modify('-46 minutes'), 'none', $n < 3);
+            $this->make(
+                $joint,
+                90 + $n,
+                $n < 3
+                    ? $this->now
+                        ->modify('-5 days')
+                        ->setTime(7, 30)
+                        ->modify('+'. 70 * $n.' minutes')
+                    : $this->now->modify('-46 minutes'),
+                'none',
+                $n < 3,
+            );
             if ($n < 3) {
                 $this->accept($joint, $this->now->modify('-5 days')->setTime(13, 0));
             }
         }
         $saddle = $this->procedure('ef-saddle-tapping')->hash;
-        foreach ([[14.0, '-3 days', 'none', 18], [31.5, '-38 minutes', 'none', 16], [43.0, '-55 minutes', 'interruption', 13]] as $n => [$chainage, $began, $fault, $steps]) {
+        $saddles = [
+            [14.0, '-3 days', 'none', 18],
+            [31.5, '-38 minutes', 'none', 16],
+            [43.0, '-55 minutes', 'interruption', 13],
+        ];
+        foreach ($saddles as $n => [$chainage, $began, $fault, $steps]) {
             $joint = ($this->addJoints)($line, ['procedure_hash' => $saddle, 'chainage_m' => $chainage])[0];
-            foreach (array_slice(Saddle::facts($n + 1, (string) ($joint->pipes['a'] ?? '1'), $this->now->modify($began), $this->stores, $fault), 0, $steps) as $fact) {
+            foreach (
+                array_slice(
+                    Saddle::facts($n + 1, (string) ($joint->pipes['a'] ?? '1'), $this->now->modify($began), $this->stores, $fault),
+                    0,
+                    $steps,
+                ) as $fact
+            ) {
                 if ($fact['at'] <= $this->now) {
                     if ($fact['step'] === 'look') {
                         $fact['value']['photos'] = [$this->photo($joint, 'look', $fact['at'])];
@@ -213,7 +291,14 @@ final class Demo
         $file = (string) tempnam(sys_get_temp_dir(), 'photo');
         imagejpeg($image, $file, 85);
         $id = (string) Str::uuid();
-        ($this->keepPhoto)($subject, $this->people['joiner'], $id, $step, $at->format('Y-m-d\TH:i:sP'), new UploadedFile($file, 'look.jpg', 'image/jpeg', null, true));
+        ($this->keepPhoto)(
+            $subject,
+            $this->people['joiner'],
+            $id,
+            $step,
+            $at->format('Y-m-d\TH:i:sP'),
+            new UploadedFile($file, 'look.jpg', 'image/jpeg', null, true),
+        );
         unlink($file);
 
         return $id;
@@ -223,7 +308,14 @@ final class Demo
     {
         $makeup = ProcedureText::query()->where('key', 'constant-pressure-makeup')->firstOrFail()->hash;
         $line = ($this->createLine)($project, $this->people['engineer'], [
-            'name' => 'Osier Row branch', 'service' => 'water', 'material' => 'PVC-U', 'dn_mm' => 160, 'sdr' => 21, 'design_bar' => 6, 'mdp_bar' => 8, 'pipe_length_m' => 6,
+            'name' => 'Osier Row branch',
+            'service' => 'water',
+            'material' => 'PVC-U',
+            'dn_mm' => 160,
+            'sdr' => 21,
+            'design_bar' => 6,
+            'mdp_bar' => 8,
+            'pipe_length_m' => 6,
             'procedure_hash' => ProcedureText::query()->where('key', 'pvc-spigot-socket')->firstOrFail()->hash,
             'centre_line' => [[0, 4210.0, 1180.0, 96.2], [40, 4250.0, 1180.0, 95.8], [84, 4292.5, 1191.4, 97.1]],
             'sections' => [['name' => 'Branch', 'from_m' => 0, 'to_m' => 84, 'method_hash' => $makeup]],
@@ -243,12 +335,19 @@ final class Demo
      */
     public static function pvcFacts(array $pipes): array
     {
-        $round = fn (array $values) => ['readings' => array_map(fn ($clock, $v) => ['clock' => $clock, 'value_mm' => $v], ['12:00', '3:00', '6:00', '9:00'], $values)];
+        $round = fn (array $values) => [
+            'readings' => array_map(fn ($clock, $v) => ['clock' => $clock, 'value_mm' => $v], ['12:00', '3:00', '6:00', '9:00'], $values),
+        ];
 
         return [
-            ['pipes', ['pipe_a' => $pipes['a'], 'pipe_b' => $pipes['b']]], ['cut', $round([0, 0.4, 1.1, 0.6])], ['chamfer', ['length_mm' => 14]],
-            ['mark', ['depth_mm' => 132, 'mark_mm' => 122]], ['clean', ['clean' => true, 'seated' => true, 'lubricated' => true]], ['push', ['in_line' => true]],
-            ['seen', ['visible_mm' => 3]], ['gap', $round([4.0, 3.6, 3.1, 3.5])],
+            ['pipes', ['pipe_a' => $pipes['a'], 'pipe_b' => $pipes['b']]],
+            ['cut', $round([0, 0.4, 1.1, 0.6])],
+            ['chamfer', ['length_mm' => 14]],
+            ['mark', ['depth_mm' => 132, 'mark_mm' => 122]],
+            ['clean', ['clean' => true, 'seated' => true, 'lubricated' => true]],
+            ['push', ['in_line' => true]],
+            ['seen', ['visible_mm' => 3]],
+            ['gap', $round([4.0, 3.6, 3.1, 3.5])],
         ];
     }
 
@@ -258,7 +357,21 @@ final class Demo
             $this->fact($joint, 'joiner', $fact['step'], $fact['value'], $fact['at']);
             if ($fact['step'] === 'pipes' && ($joint->context()['closing_piece'] ?? false)) {
                 // 1000 mm between the ends at 12 °C, tied in at 10 °C.
-                $this->fact($joint, 'joiner', 'piece', ['gap_mm' => 1000, 'measured_c' => 12, 'tie_c' => 10, 'piece_c' => 12, 'free_m' => 0, 'coupling_mm' => 230, 'cut_mm' => 994], $fact['at']);
+                $this->fact(
+                    $joint,
+                    'joiner',
+                    'piece',
+                    [
+                        'gap_mm' => 1000,
+                        'measured_c' => 12,
+                        'tie_c' => 10,
+                        'piece_c' => 12,
+                        'free_m' => 0,
+                        'coupling_mm' => 230,
+                        'cut_mm' => 994,
+                    ],
+                    $fact['at'],
+                );
             }
         }
     }
@@ -267,8 +380,15 @@ final class Demo
     private function couplerFacts(Joint $joint, int $seed, \DateTimeImmutable $start, string $fault = 'none', bool $cooled = true): array
     {
         return CouplerJoint::facts(
-            (int) $joint->loadMissing('ofLine')->line()->pipe['dn_mm'], $seed, $joint->pipes ?? ['a' => 'laid', 'b' => 'new'], $start, $this->stores->kit(), ['generator' => $this->stores->chosen('set'), 'lead' => $this->stores->chosen('lead')],
-            $this->stores->chosen('layout'), $fault, $cooled,
+            (int) $joint->loadMissing('ofLine')->line()->pipe['dn_mm'],
+            $seed,
+            $joint->pipes ?? ['a' => 'laid', 'b' => 'new'],
+            $start,
+            $this->stores->kit(),
+            ['generator' => $this->stores->chosen('set'), 'lead' => $this->stores->chosen('lead')],
+            $this->stores->chosen('layout'),
+            $fault,
+            $cooled,
         );
     }
 
@@ -276,7 +396,28 @@ final class Demo
     private function begin(Joint $joint, int $seed, \DateTimeImmutable $start): void
     {
         foreach ($this->couplerFacts($joint, $seed, $start) as $fact) {
-            if (! in_array($fact['step'], ['kit', 'supply', 'conditions', 'pipes', 'code', 'label', 'od@a', 'ovality@a', 'toe@a', 'scrape@a', 'wipe@a', 'mark@a', 'od@b', 'ovality@b'], true)) {
+            if (
+                ! in_array(
+                    $fact['step'],
+                    [
+                        'kit',
+                        'supply',
+                        'conditions',
+                        'pipes',
+                        'code',
+                        'label',
+                        'od@a',
+                        'ovality@a',
+                        'toe@a',
+                        'scrape@a',
+                        'wipe@a',
+                        'mark@a',
+                        'od@b',
+                        'ovality@b',
+                    ],
+                    true,
+                )
+            ) {
                 continue;
             }
             if ($fact['step'] === 'ovality@b') {
@@ -299,14 +440,41 @@ final class Demo
         $test = $this->planSection->begin($section);
         $s = $test->context['segments'][0];
         $segment = new Segment($s['length_m'], $s['id_mm'] / 1000, $s['wall_mm'] / 1000, $s['e_mod_gpa'] * 1e9, $s['nu'], $s['restraint']);
-        $pump = new PumpAndLogger($segment, 12, $test->context['gauge_target_kpa'] * 1000, max(10, $segment->volume() * 4) / 60000, $fault, 0.08);
+        $pump = new PumpAndLogger(
+            $segment,
+            12,
+            $test->context['gauge_target_kpa'] * 1000,
+            max(10, $segment->volume() * 4) / 60000,
+            $fault,
+            0.08,
+        );
         $run = $section->method->key === 'pe-viscoelastic' ? $pump->viscoelastic() : $pump->constantPressure(7260);
         $end = $at->modify('+'.ceil($run['rows'][count($run['rows']) - 1][0]).' minutes');
         $facts = [
-            ['instruments', ['gauge' => 'G-114', 'gauge_due' => $this->now->modify('+7 months')->format('Y-m-d'), 'logger' => 'L-27', 'logger_due' => $this->now->modify('+4 months')->format('Y-m-d')], $at->modify('-20 minutes')],
+            [
+                'instruments',
+                [
+                    'gauge' => 'G-114',
+                    'gauge_due' => $this->now->modify('+7 months')->format('Y-m-d'),
+                    'logger' => 'L-27',
+                    'logger_due' => $this->now->modify('+4 months')->format('Y-m-d'),
+                ],
+                $at->modify('-20 minutes'),
+            ],
             ['ready', ['restrained' => true, 'valves' => true, 'zone' => true], $at->modify('-10 minutes')],
             ['fill', ['water_c' => 12, 'vented' => true], $at->modify('-5 minutes')],
-            ['log', ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => $run['rows'], 'source' => 'stand-in', 'started_at' => $at->format('Y-m-d\TH:i:sP')], $end],
+            [
+                'log',
+                [
+                    'trace' => (string) Str::uuid(),
+                    'part' => 0,
+                    'final' => true,
+                    'samples' => $run['rows'],
+                    'source' => 'stand-in',
+                    'started_at' => $at->format('Y-m-d\TH:i:sP'),
+                ],
+                $end,
+            ],
             ['phases', $run['marks'], $end->modify('+3 minutes')],
             ['look', ['leak' => false], $end->modify('+5 minutes')],
         ];

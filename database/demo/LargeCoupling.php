@@ -19,7 +19,15 @@ final class LargeCoupling
 
     public static function code(int $dn, float $volts, float $ohms, int $seconds): string
     {
-        return Registry::standard()->run('fitting-code-encode', ['layout' => 'T1', 'kind' => 2, 'dn_mm' => $dn, 'voltage_v' => $volts, 'resistance_ohm' => $ohms, 'time_s' => $seconds, 'correction_pct_per_k' => 0.2])['code'];
+        return Registry::standard()->run('fitting-code-encode', [
+            'layout' => 'T1',
+            'kind' => 2,
+            'dn_mm' => $dn,
+            'voltage_v' => $volts,
+            'resistance_ohm' => $ohms,
+            'time_s' => $seconds,
+            'correction_pct_per_k' => 0.2,
+        ])['code'];
     }
 
     /**
@@ -32,37 +40,128 @@ final class LargeCoupling
         $yes = fn (string ...$keys): array => array_fill_keys($keys, true);
         $layout = $stores->chosen('layout');
         $facts = [
-            ['kit', $stores->kit('box-large'), 0], ['conditions', ['air_c' => 13.5, 'rh_pct' => 62, 'pipe_c' => 13.0, 'fitting_c' => 14.0, 'wind_ms' => 1.5, 'shelter' => true, 'rain' => false], 2],
-            ['pipes', ['pipe_a' => $pipes['a'], 'pipe_b' => $pipes['b'], 'slides' => 'normal'], 3], ['code', ['code' => self::code(630, self::VOLTS, self::OHMS, self::SECONDS), 'serial' => 'C630-'.$pipes['b'], 'layout' => $layout], 4],
-            ['label', ['dn_mm' => 630, 'voltage_v' => self::VOLTS, 'time_s' => self::SECONDS, 'cooling_min' => 60, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 440, 'windings' => $windings, 'preheat_v' => 24, 'preheat_s' => 600], 5],
+            ['kit', $stores->kit('box-large'), 0],
+            [
+                'conditions',
+                [
+                    'air_c' => 13.5,
+                    'rh_pct' => 62,
+                    'pipe_c' => 13.0,
+                    'fitting_c' => 14.0,
+                    'wind_ms' => 1.5,
+                    'shelter' => true,
+                    'rain' => false,
+                ],
+                2,
+            ],
+            ['pipes', ['pipe_a' => $pipes['a'], 'pipe_b' => $pipes['b'], 'slides' => 'normal'], 3],
+            [
+                'code',
+                ['code' => self::code(630, self::VOLTS, self::OHMS, self::SECONDS), 'serial' => 'C630-'.$pipes['b'], 'layout' => $layout],
+                4,
+            ],
+            [
+                'label',
+                [
+                    'dn_mm' => 630,
+                    'voltage_v' => self::VOLTS,
+                    'time_s' => self::SECONDS,
+                    'cooling_min' => 60,
+                    'sdr_min' => 11,
+                    'sdr_max' => 17,
+                    'coupling_mm' => 440,
+                    'windings' => $windings,
+                    'preheat_v' => 24,
+                    'preheat_s' => 600,
+                ],
+                5,
+            ],
             ['preheat-code', ['code' => self::code(630, 24, self::OHMS, 600), 'layout' => $layout], 6],
-            ['supply', ['generator' => $stores->chosen('set-large'), 'lead' => $stores->chosen('lead'), 'other_va' => 0, 'fuel_l' => 9, 'earthed' => true], 7],
+            [
+                'supply',
+                [
+                    'generator' => $stores->chosen('set-large'),
+                    'lead' => $stores->chosen('lead'),
+                    'other_va' => 0,
+                    'fuel_l' => 9,
+                    'earthed' => true,
+                ],
+                7,
+            ],
         ];
         foreach (['a' => 10, 'b' => 40] as $side => $at) {
             $turn = $side === 'a' ? 60 : 15;
-            array_push($facts, ["od@{$side}", ['od_tape_mm' => 631.4], $at], ["shape@{$side}", ['readings' => self::radii(7.4, $turn, 631.4)], $at + 1], ["reround@{$side}", $yes('fitted'), $at + 3],
-                ["clamped@{$side}", ['readings' => self::radii(1.1, $turn + 20, 631.4)], $at + 19], ["toe@{$side}", ['od_end_mm' => 629.9, 'od_back_mm' => 631.4], $at + 20],
-                ["scrape@{$side}", ['od_after_mm' => 630.7, 'tool' => 'turning'] + $yes('marks_gone', 'sharp'), $at + 24], ["mark@{$side}", ['mark_mm' => 220] + $yes('end_square', 'all_round'), $at + 25], ["wipe@{$side}", $yes('wiped', 'dry'), $at + 26]);
+            array_push(
+                $facts,
+                ["od@{$side}", ['od_tape_mm' => 631.4], $at],
+                ["shape@{$side}", ['readings' => self::radii(7.4, $turn, 631.4)], $at + 1],
+                ["reround@{$side}", $yes('fitted'), $at + 3],
+                ["clamped@{$side}", ['readings' => self::radii(1.1, $turn + 20, 631.4)], $at + 19],
+                ["toe@{$side}", ['od_end_mm' => 629.9, 'od_back_mm' => 631.4], $at + 20],
+                ["scrape@{$side}", ['od_after_mm' => 630.7, 'tool' => 'turning'] + $yes('marks_gone', 'sharp'), $at + 24],
+                ["mark@{$side}", ['mark_mm' => 220] + $yes('end_square', 'all_round'), $at + 25],
+                ["wipe@{$side}", $yes('wiped', 'dry'), $at + 26],
+            );
         }
-        array_push($facts, ['restraints', $yes('hooked'), 70], ['pull', ['steps' => 14] + $yes('bag', 'turn', 'level_top', 'level_front'), 80]);
+        array_push(
+            $facts,
+            ['restraints', $yes('hooked'), 70],
+            ['pull', ['steps' => 14] + $yes('bag', 'turn', 'level_top', 'level_front'), 80],
+        );
         foreach (['a', 'b'] as $side) {
-            $facts[] = ["face@{$side}", ['readings' => array_map(fn ($clock, $mm) => ['clock' => $clock, 'value_mm' => $mm], ['12:00', '3:00', '6:00', '9:00'], [1, 2, 2, 1])], 82];
+            $facts[] = [
+                "face@{$side}",
+                [
+                    'readings' => array_map(
+                        fn ($clock, $mm) => ['clock' => $clock, 'value_mm' => $mm],
+                        ['12:00', '3:00', '6:00', '9:00'],
+                        [1, 2, 2, 1],
+                    ),
+                ],
+                82,
+            ];
         }
         $facts[] = ['gap@0', self::gaps($gaps[0]), 85];
         foreach (array_slice($gaps, 1) as $k => $gap) {
             $n = $k + 1;
-            array_push($facts, ["preheat@{$n}", self::trace(24, 600, $start->modify('+'.(50 + 40 * $n).' minutes'), 60 + $n), 62 + 40 * $n], ["gap@{$n}", self::gaps($gap), 82 + 40 * $n]);
+            array_push(
+                $facts,
+                ["preheat@{$n}", self::trace(24, 600, $start->modify('+'.(50 + 40 * $n).' minutes'), 60 + $n), 62 + 40 * $n],
+                ["gap@{$n}", self::gaps($gap), 82 + 40 * $n],
+            );
         }
         $at = 88 + 40 * (count($gaps) - 1);
         $facts[] = ['ready', $yes('belts', 'level', 'marks'), $at];
         // 0.2 %/K of the code for the 9 K below 23 degC.
         $planned = round(self::SECONDS * 1.018);
         foreach ($windings === 'one' ? ['fusion'] : ['fusion-side@a', 'fusion-side@b'] as $i => $step) {
-            $facts[] = [$step, self::trace(self::VOLTS, $planned, $start->modify('+'.($at + 2 + 20 * $i).' minutes'), 70 + $i), $at + 18 + 20 * $i];
+            $facts[] = [
+                $step,
+                self::trace(self::VOLTS, $planned, $start->modify('+'.($at + 2 + 20 * $i).' minutes'), 70 + $i),
+                $at + 18 + 20 * $i,
+            ];
             $end = $at + 18 + 20 * $i;
         }
-        array_push($facts, ['cooling', ['released_at' => $start->modify('+'.($end + 62).' minutes')->format('Y-m-d\TH:i:sP')], $end + 62],
-            ['look', ['indicators_up' => true, 'marks_visible' => true, 'marks_moved' => false, 'peel_visible' => true, 'melt_escape' => false, 'wire_exposed' => false, 'misaligned' => false, 'moved' => false, 'wet' => false, 'photos' => []], $end + 66]);
+        array_push(
+            $facts,
+            ['cooling', ['released_at' => $start->modify('+'.($end + 62).' minutes')->format('Y-m-d\TH:i:sP')], $end + 62],
+            [
+                'look',
+                [
+                    'indicators_up' => true,
+                    'marks_visible' => true,
+                    'marks_moved' => false,
+                    'peel_visible' => true,
+                    'melt_escape' => false,
+                    'wire_exposed' => false,
+                    'misaligned' => false,
+                    'moved' => false,
+                    'wet' => false,
+                    'photos' => [],
+                ],
+                $end + 66,
+            ],
+        );
 
         return self::dated($facts, $start);
     }
@@ -73,35 +172,122 @@ final class LargeCoupling
         $round = ['readings' => array_map(fn ($clock) => ['clock' => $clock, 'value_mm' => 0.2], ['12:00', '3:00', '6:00', '9:00'])];
         $yes = fn (string ...$keys): array => array_fill_keys($keys, true);
 
-        return self::dated([
-            ['kit', $stores->kit('box', 'scraper'), 0], ['conditions', ['air_c' => 13.5, 'rh_pct' => 62, 'pipe_c' => 13.0, 'fitting_c' => 14.0, 'wind_ms' => 1.5, 'shelter' => true, 'rain' => false], 1],
-            ['code', ['code' => self::code(630, 39.5, 1.1, 100), 'serial' => sprintf('R-%04d', 800 + $n), 'layout' => $stores->chosen('layout')], 2],
-            ['label', ['dn_mm' => 630, 'voltage_v' => 39.5, 'time_s' => 100, 'cooling_min' => 15, 'saddle_mm' => 150, 'cover_deg' => 25, 'torque_nm' => 10], 3], ['supply', ['generator' => $stores->chosen('set'), 'other_va' => 0, 'earthed' => true], 4],
-            ['footprint', $yes('washed', 'bag', 'witness'), 5], ['scrape', ['chip_mm' => 0.36] + $yes('marks_gone', 'sharp'), 8], ['wipe', $yes('wiped', 'dry'), 9], ['clamp', ['torque_nm' => 10.1, 'square' => true], 10], ['gap', $round, 11],
-            ['fusion', self::trace(39.5, 102, $start->modify('+12 minutes'), $n, 1.1), 14], ['cooling', ['released_at' => $start->modify('+30 minutes')->format('Y-m-d\TH:i:sP')], 30],
-            ['look', $yes('indicators_up', 'bead', 'peel_visible') + ['melt_escape' => false, 'wire_exposed' => false, 'moved' => false, 'wet' => false], 31],
-        ], $start);
+        return self::dated(
+            [
+                ['kit', $stores->kit('box', 'scraper'), 0],
+                [
+                    'conditions',
+                    [
+                        'air_c' => 13.5,
+                        'rh_pct' => 62,
+                        'pipe_c' => 13.0,
+                        'fitting_c' => 14.0,
+                        'wind_ms' => 1.5,
+                        'shelter' => true,
+                        'rain' => false,
+                    ],
+                    1,
+                ],
+                [
+                    'code',
+                    [
+                        'code' => self::code(630, 39.5, 1.1, 100),
+                        'serial' => sprintf('R-%04d', 800 + $n),
+                        'layout' => $stores->chosen('layout'),
+                    ],
+                    2,
+                ],
+                [
+                    'label',
+                    [
+                        'dn_mm' => 630,
+                        'voltage_v' => 39.5,
+                        'time_s' => 100,
+                        'cooling_min' => 15,
+                        'saddle_mm' => 150,
+                        'cover_deg' => 25,
+                        'torque_nm' => 10,
+                    ],
+                    3,
+                ],
+                ['supply', ['generator' => $stores->chosen('set'), 'other_va' => 0, 'earthed' => true], 4],
+                ['footprint', $yes('washed', 'bag', 'witness'), 5],
+                ['scrape', ['chip_mm' => 0.36] + $yes('marks_gone', 'sharp'), 8],
+                ['wipe', $yes('wiped', 'dry'), 9],
+                ['clamp', ['torque_nm' => 10.1, 'square' => true], 10],
+                ['gap', $round, 11],
+                ['fusion', self::trace(39.5, 102, $start->modify('+12 minutes'), $n, 1.1), 14],
+                ['cooling', ['released_at' => $start->modify('+30 minutes')->format('Y-m-d\TH:i:sP')], 30],
+                [
+                    'look',
+                    $yes('indicators_up', 'bead', 'peel_visible') + [
+                        'melt_escape' => false,
+                        'wire_exposed' => false,
+                        'moved' => false,
+                        'wet' => false,
+                    ],
+                    31,
+                ],
+            ],
+            $start,
+        );
     }
 
     /** @return array<string, mixed> */
-    public static function trace(float $volts, float $seconds, \DateTimeImmutable $from, int $seed, float $ohms = self::OHMS, string $fault = 'none'): array
-    {
+    public static function trace(
+        float $volts,
+        float $seconds,
+        \DateTimeImmutable $from,
+        int $seed,
+        float $ohms = self::OHMS,
+        string $fault = 'none',
+    ): array {
         return [
-            'trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => FusionBox::trace($volts, $ohms, $seconds, $fault, $seed), 'cold_r_ohm' => round($ohms * FusionBox::programme($fault, $seed)['r_ratio'], 4),
-            'supply_v' => 228, 'source' => 'stand-in', 'started_at' => $from->format('Y-m-d\TH:i:sP'), 'ended_at' => $from->modify('+'.(int) $seconds.' seconds')->format('Y-m-d\TH:i:sP'),
+            'trace' => (string) Str::uuid(),
+            'part' => 0,
+            'final' => true,
+            'samples' => FusionBox::trace($volts, $ohms, $seconds, $fault, $seed),
+            'cold_r_ohm' => round($ohms * FusionBox::programme($fault, $seed)['r_ratio'], 4),
+            'supply_v' => 228,
+            'source' => 'stand-in',
+            'started_at' => $from->format('Y-m-d\TH:i:sP'),
+            'ended_at' => $from->modify('+'.(int) $seconds.' seconds')->format('Y-m-d\TH:i:sP'),
         ];
     }
 
     /** @return list<array{clock: string, value_mm: float}> an end that is oval by so much along a direction, read a little off centre */
     private static function radii(float $oval, float $axis, float $od): array
     {
-        return array_map(fn (string $clock, int $k) => ['clock' => $clock, 'value_mm' => round($od / 2 + $oval / 4 * cos(2 * deg2rad(45 * $k - $axis)) + 1.2 * cos(deg2rad(45 * $k - 200)) + [0.05, -0.04, 0.02, 0.06, -0.05, 0.03, -0.02, -0.05][$k], 1)], self::CLOCKS, array_keys(self::CLOCKS));
+        return array_map(
+            fn (string $clock, int $k) => [
+                'clock' => $clock,
+                'value_mm' => round(
+                    $od / 2 +
+                        ($oval / 4) * cos(2 * deg2rad(45 * $k - $axis)) +
+                        1.2 * cos(deg2rad(45 * $k - 200)) +
+                        [0.05, -0.04, 0.02, 0.06, -0.05, 0.03, -0.02, -0.05][$k],
+                    1,
+                ),
+            ],
+            self::CLOCKS,
+            array_keys(self::CLOCKS),
+        );
     }
 
-    /** @return array{readings: list<array{clock: string, value_mm: float}>} widest on top, where a pipe that lies in the bottom leaves it */
+    /**
+     * Widest on top, where a pipe that lies in the bottom leaves it.
+     *
+     * @return array{readings: list<array{clock: string, value_mm: float}>}
+     */
     private static function gaps(float $top): array
     {
-        return ['readings' => array_map(fn (string $clock, int $k) => ['clock' => $clock, 'value_mm' => round($top * (0.72 + 0.28 * cos(deg2rad(45 * $k))), 2)], self::CLOCKS, array_keys(self::CLOCKS))];
+        return [
+            'readings' => array_map(
+                fn (string $clock, int $k) => ['clock' => $clock, 'value_mm' => round($top * (0.72 + 0.28 * cos(deg2rad(45 * $k))), 2)],
+                self::CLOCKS,
+                array_keys(self::CLOCKS),
+            ),
+        ];
     }
 
     /**

@@ -24,23 +24,98 @@ final class Stores
     {
         $in = fn (string $span): string => $now->modify($span)->format('Y-m-d');
         $things = [
-            ['card', 'operator-card', 'Bram Ivesley', ['number' => 'C-2207', 'valid_until' => $in('+9 months'), 'works' => 'electrofusion, butt fusion', 'materials' => 'PE80, PE100', 'dn_min_mm' => 20, 'dn_max_mm' => 710]],
-            ['card-foreman', 'operator-card', 'Odile Fenner', ['number' => 'C-1180', 'valid_until' => $in('+3 weeks'), 'works' => 'electrofusion', 'materials' => 'PE80, PE100', 'dn_min_mm' => 20, 'dn_max_mm' => 315]],
-            ['card-old', 'operator-card', 'Lorne Askew', ['number' => 'C-0931', 'valid_until' => $in('-12 days'), 'works' => 'electrofusion', 'materials' => 'PE80, PE100', 'dn_min_mm' => 20, 'dn_max_mm' => 225]],
-            ['box', 'fusion-box', 'Box 2', ['serial' => 'B-40217', 'due_on' => $in('+5 months'), 'efficiency' => 0.85, 'power_factor' => 0.8]],
-            ['box-large', 'fusion-box', 'Box 7, for large fittings', ['serial' => 'B-51130', 'due_on' => $in('+11 months'), 'efficiency' => 0.9, 'power_factor' => 0.9]],
-            ['box-due', 'fusion-box', 'Box 4', ['serial' => 'B-40388', 'due_on' => $in('-4 days'), 'efficiency' => 0.85, 'power_factor' => 0.8]],
+            [
+                'card',
+                'operator-card',
+                'Bram Ivesley',
+                [
+                    'number' => 'C-2207',
+                    'valid_until' => $in('+9 months'),
+                    'works' => 'electrofusion, butt fusion',
+                    'materials' => 'PE80, PE100',
+                    'dn_min_mm' => 20,
+                    'dn_max_mm' => 710,
+                ],
+            ],
+            [
+                'card-foreman',
+                'operator-card',
+                'Odile Fenner',
+                [
+                    'number' => 'C-1180',
+                    'valid_until' => $in('+3 weeks'),
+                    'works' => 'electrofusion',
+                    'materials' => 'PE80, PE100',
+                    'dn_min_mm' => 20,
+                    'dn_max_mm' => 315,
+                ],
+            ],
+            [
+                'card-old',
+                'operator-card',
+                'Lorne Askew',
+                [
+                    'number' => 'C-0931',
+                    'valid_until' => $in('-12 days'),
+                    'works' => 'electrofusion',
+                    'materials' => 'PE80, PE100',
+                    'dn_min_mm' => 20,
+                    'dn_max_mm' => 225,
+                ],
+            ],
+            [
+                'box',
+                'fusion-box',
+                'Box 2',
+                ['serial' => 'B-40217', 'due_on' => $in('+5 months'), 'efficiency' => 0.85, 'power_factor' => 0.8],
+            ],
+            [
+                'box-large',
+                'fusion-box',
+                'Box 7, for large fittings',
+                ['serial' => 'B-51130', 'due_on' => $in('+11 months'), 'efficiency' => 0.9, 'power_factor' => 0.9],
+            ],
+            [
+                'box-due',
+                'fusion-box',
+                'Box 4',
+                ['serial' => 'B-40388', 'due_on' => $in('-4 days'), 'efficiency' => 0.85, 'power_factor' => 0.8],
+            ],
             ['tape', 'circumference-tape', 'Tape 11', ['serial' => 'T-118', 'due_on' => $in('+7 months'), 'division_mm' => 0.1]],
             ['tool', 'peeling-tool', 'Turning peeler 3', ['serial' => 'P-33', 'due_on' => $in('+2 months'), 'blade_on' => $in('-6 days')]],
             ['scraper', 'peeling-tool', 'Hand scraper 5', ['serial' => 'P-05', 'due_on' => $in('+2 months'), 'blade_on' => $in('-2 days')]],
-            ['set', 'power-source', 'Generator 5 kVA', ['rated_va' => 5000, 'voltage_v' => 230, 'derate_pct' => 0, 'l_per_kwh' => 0.6, 'due_on' => $in('+4 months')]],
-            ['set-large', 'power-source', 'Generator 15 kVA', ['rated_va' => 15000, 'voltage_v' => 230, 'derate_pct' => 0, 'l_per_kwh' => 0.5, 'due_on' => $in('+4 months')]],
+            [
+                'set',
+                'power-source',
+                'Generator 5 kVA',
+                ['rated_va' => 5000, 'voltage_v' => 230, 'derate_pct' => 0, 'l_per_kwh' => 0.6, 'due_on' => $in('+4 months')],
+            ],
+            [
+                'set-large',
+                'power-source',
+                'Generator 15 kVA',
+                ['rated_va' => 15000, 'voltage_v' => 230, 'derate_pct' => 0, 'l_per_kwh' => 0.5, 'due_on' => $in('+4 months')],
+            ],
             ['lead', 'supply-lead', 'Lead 25 m', ['length_m' => 25, 'area_mm2' => 2.5, 'due_on' => $in('+4 months')]],
             ['wrench', 'tool', 'Torque wrench W-14', ['serial' => 'W-14', 'due_on' => $in('+1 month')]],
-            ['layout', 'code-layout', 'Practice layout', ['layout' => array_intersect_key(Data::json('codes/practice.json'), ['fields' => 1]), 'source' => 'made up for practice; no fitting in the field carries it', 'practice' => true]],
+            [
+                'layout',
+                'code-layout',
+                'Practice layout',
+                [
+                    'layout' => array_intersect_key(Data::json('codes/practice.json'), ['fields' => 1]),
+                    'source' => 'made up for practice; no fitting in the field carries it',
+                    'practice' => true,
+                ],
+            ],
         ];
         foreach ($things as [$short, $kind, $name, $values]) {
-            $this->items[$short] = ($this->keep)($project, $people['engineer'], ['id' => (string) Str::uuid(), 'kind' => $kind, 'name' => $name, 'values' => $values]);
+            $this->items[$short] = ($this->keep)($project, $people['engineer'], [
+                'id' => (string) Str::uuid(),
+                'kind' => $kind,
+                'name' => $name,
+                'values' => $values,
+            ]);
         }
 
         return $this;
@@ -55,6 +130,11 @@ final class Stores
     /** @return array<string, mixed> the usual kit of a small joint */
     public function kit(string $box = 'box', string $tool = 'tool'): array
     {
-        return ['card' => $this->chosen('card'), 'box' => $this->chosen($box), 'tape' => $this->chosen('tape'), 'tool' => $this->chosen($tool)];
+        return [
+            'card' => $this->chosen('card'),
+            'box' => $this->chosen($box),
+            'tape' => $this->chosen('tape'),
+            'tool' => $this->chosen($tool),
+        ];
     }
 }

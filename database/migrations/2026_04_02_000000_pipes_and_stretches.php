@@ -74,6 +74,9 @@ return new class extends Migration
             DB::table('joints')->where('id', $joint->id)->update(['pipe_a_id' => $ids['a'] ?? null, 'pipe_b_id' => $ids['b'] ?? null]);
         }
         $laid = DB::table('joints')->where('line_id', $line->id)->where('left_face', true);
-        Pipe::query()->where('line_id', $line->id)->whereIn('id', [...$laid->pluck('pipe_a_id'), ...$laid->pluck('pipe_b_id')])->update(['state' => 'laid']);
+        Pipe::query()
+            ->where('line_id', $line->id)
+            ->whereIn('id', [...$laid->pluck('pipe_a_id'), ...$laid->pluck('pipe_b_id')])
+            ->update(['state' => 'laid']);
     }
 };

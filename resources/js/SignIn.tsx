@@ -23,20 +23,46 @@ export default function SignIn(): ReactElement {
   }
   return (
     <Box component="main" sx={{ minHeight: '100dvh', display: 'grid', placeItems: 'center', px: 2 }}>
-      <Box component="form" onSubmit={(e) => { e.preventDefault(); void enter() }} sx={{ width: '100%', maxWidth: 380, display: 'grid', gap: 2 }}>
+      <Box
+        component="form"
+        onSubmit={(e) => {
+          e.preventDefault()
+          void enter()
+        }}
+        sx={{ width: '100%', maxWidth: 380, display: 'grid', gap: 2 }}
+      >
         <svg viewBox="0 0 380 60" aria-hidden="true" style={{ width: '100%' }}>
           <line x1="0" x2="238" y1="30" y2="30" stroke="var(--water)" strokeWidth="12" />
           <line x1="238" x2="380" y1="30" y2="30" stroke="var(--rule)" strokeWidth="4" strokeDasharray="12 9" />
-          {[48, 128].map((x) => <g key={x}><circle cx={x} cy="30" r="17" fill="var(--ground)" stroke="var(--ink)" strokeWidth="5" /><circle cx={x} cy="30" r="7" fill="var(--ink)" /></g>)}
+          {[48, 128].map((x) => (
+            <g key={x}>
+              <circle cx={x} cy="30" r="17" fill="var(--ground)" stroke="var(--ink)" strokeWidth="5" />
+              <circle cx={x} cy="30" r="7" fill="var(--ink)" />
+            </g>
+          ))}
           <circle cx="216" cy="30" r="17" fill="var(--ground)" stroke="var(--accent)" strokeWidth="5" strokeDasharray="70 40" />
         </svg>
-        <Typography variant="h1" sx={{ fontSize: '2rem' }}>Diastoma</Typography>
+        <Typography variant="h1" sx={{ fontSize: '2rem' }}>
+          Diastoma
+        </Typography>
         <Typography>Plan, measure, judge and record the joints and tests of buried mains.</Typography>
         <TextField label="E-mail" type="email" autoComplete="username" value={email} onChange={(e) => setEmail(e.target.value)} autoFocus />
-        <TextField label="Password" type="password" autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} />
+        <TextField
+          label="Password"
+          type="password"
+          autoComplete="current-password"
+          value={password}
+          onChange={(e) => setPassword(e.target.value)}
+        />
         {names.length > 0 && <Typography>Entries on this device wait to be sent by {names.join(' and ')}.</Typography>}
-        {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>{fault}</Typography>}
-        <Button variant="contained" type="submit">Sign in</Button>
+        {fault && (
+          <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>
+            {fault}
+          </Typography>
+        )}
+        <Button variant="contained" type="submit">
+          Sign in
+        </Button>
       </Box>
     </Box>
   )

@@ -31,7 +31,8 @@ const BenchPage = lazy(() => import('./bench/BenchPage'))
 function Root(): ReactElement {
   const { colours: c } = useTheme()
   useEffect(() => {
-    for (const [name, value] of Object.entries({ accent: c.accent, ink: c.ink, ground: c.ground, rule: c.rule, water: c.water })) document.documentElement.style.setProperty(`--${name}`, value)
+    for (const [name, value] of Object.entries({ accent: c.accent, ink: c.ink, ground: c.ground, rule: c.rule, water: c.water }))
+      document.documentElement.style.setProperty(`--${name}`, value)
   }, [c])
   return (
     <Suspense fallback={<p className="waiting">A moment.</p>}>
@@ -58,7 +59,14 @@ const router = createBrowserRouter([
       { path: '/tests/:id', element: <TestPage /> },
       { path: '/procedures', element: <ProceduresPage /> },
       { path: '/bench', element: <BenchPage /> },
-      { path: '*', element: <p className="waiting">There is nothing at this address. <a href="/">Lines</a></p> },
+      {
+        path: '*',
+        element: (
+          <p className="waiting">
+            There is nothing at this address. <a href="/">Lines</a>
+          </p>
+        ),
+      },
     ],
   },
 ])

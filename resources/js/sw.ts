@@ -16,7 +16,10 @@ self.addEventListener('install', (event) => {
     (async () => {
       const cache = await caches.open(SHELL)
       await cache.add('/')
-      const manifest = (await (await fetch('/build/manifest.json', { cache: 'no-cache' })).json()) as Record<string, { file: string; css?: string[]; assets?: string[] }>
+      const manifest = (await (await fetch('/build/manifest.json', { cache: 'no-cache' })).json()) as Record<
+        string,
+        { file: string; css?: string[]; assets?: string[] }
+      >
       const files = new Set(Object.values(manifest).flatMap((m) => [m.file, ...(m.css ?? []), ...(m.assets ?? [])]))
       // The core that judges on the device is large: it is fetched when a line is looked at, not before the first view.
       await Promise.all([...files].filter((f) => !f.includes('php_')).map((f) => cache.add(`/build/${f}`).catch(() => undefined)))
@@ -27,7 +30,9 @@ self.addEventListener('install', (event) => {
 self.addEventListener('activate', (event) => {
   event.waitUntil(
     (async () => {
-      await Promise.all((await caches.keys()).filter((name) => name.startsWith('answers') && name !== ANSWERS).map((name) => caches.delete(name)))
+      await Promise.all(
+        (await caches.keys()).filter((name) => name.startsWith('answers') && name !== ANSWERS).map((name) => caches.delete(name)),
+      )
       await self.clients.claim()
     })(),
   )
@@ -38,17 +43,24 @@ self.addEventListener('message', (event) => {
 
 registerRoute(({ url }) => url.pathname.startsWith('/build/'), new CacheFirst({ cacheName: SHELL }))
 // Test packs and exports are opened like pages, but they are files of the server.
-registerRoute(({ url, request }) => request.mode === 'navigate' && !url.pathname.startsWith('/api/'), async () => {
-  try {
-    const fresh = await fetch('/')
-    if (fresh.ok) await (await caches.open(SHELL)).put('/', fresh.clone())
-    return fresh
-  } catch {
-    return (await caches.match('/')) ?? Response.error()
-  }
-})
+registerRoute(
+  ({ url, request }) => request.mode === 'navigate' && !url.pathname.startsWith('/api/'),
+  async () => {
+    try {
+      const fresh = await fetch('/')
+      if (fresh.ok) await (await caches.open(SHELL)).put('/', fresh.clone())
+      return fresh
+    } catch {
+      return (await caches.match('/')) ?? Response.error()
+    }
+  },
+)
 registerRoute(
   ({ url, request }) => request.method === 'GET' && url.pathname.startsWith('/api/v1/') && !/\.(pdf|csv|geojson)$/.test(url.pathname),
-  new NetworkFirst({ cacheName: ANSWERS, networkTimeoutSeconds: 8, plugins: [{ cacheWillUpdate: async ({ response }) => (response.status === 200 ? response : null) }] }),
+  new NetworkFirst({
+    cacheName: ANSWERS,
+    networkTimeoutSeconds: 8,
+    plugins: [{ cacheWillUpdate: async ({ response }) => (response.status === 200 ? response : null) }],
+  }),
 )
 setCatchHandler(async () => Response.error())

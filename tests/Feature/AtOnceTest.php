@@ -84,8 +84,20 @@ function told(array $said): array
 beforeEach(function () {
     // What was made before is there for all to see.
     DB::commit();
-    $this->body = fn (string $step, array $value, ?string $id = null): array => ['id' => $id ?? (string) Str::uuid(), 'step' => $step, 'value' => $value, 'recorded_at' => '2026-05-04T10:00:00+02:00'];
-    $this->recordAs = fn (string $joint, array $body, string $who = 'joiner') => app(RecordFact::class)(Joint::query()->findOrFail($joint), User::query()->where('email', "{$who}@test.example")->firstOrFail(), Role::from($who), $body);
+    $this->body = fn (string $step, array $value, ?string $id = null): array => [
+        'id' => $id ?? (string) Str::uuid(),
+        'step' => $step,
+        'value' => $value,
+        'recorded_at' => '2026-05-04T10:00:00+02:00',
+    ];
+    $this->recordAs = fn (string $joint, array $body, string $who = 'joiner') => app(RecordFact::class)(
+        Joint::query()->findOrFail($joint),
+        User::query()
+            ->where('email', "{$who}@test.example")
+            ->firstOrFail(),
+        Role::from($who),
+        $body,
+    );
 });
 
 afterEach(function () {
@@ -96,7 +108,15 @@ afterEach(function () {
 it('chains the seals of a line when many sign at once', function () {
     $line = Line::query()->findOrFail($this->makeLine()['id']);
     $many = 50;
-    $joints = collect(range(1, $many))->map(fn (int $n) => Joint::query()->create(['id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => "X{$n}", 'chainage_m' => $n / 10, 'pipes' => ['a' => '1', 'b' => '2']]));
+    $joints = collect(range(1, $many))->map(
+        fn (int $n) => Joint::query()->create([
+            'id' => (string) Str::uuid(),
+            'line_id' => $line->id,
+            'number' => "X{$n}",
+            'chainage_m' => $n / 10,
+            'pipes' => ['a' => '1', 'b' => '2'],
+        ]),
+    );
     $said = atOnce(function (int $i) use ($joints): void {
         for ($round = 0; $round < 10; $round++) {
             DB::transaction(function () use ($joints, $i): void {
@@ -105,19 +125,31 @@ it('chains the seals of a line when many sign at once', function () {
             }, 3);
         }
     }, $many);
-    expect(told($said))->toBe(['done' => $many])->and(SealSubject::broken($line))->toBe([])
-        ->and(Seal::query()->where('line_id', $line->id)->pluck('previous')->unique())->toHaveCount(10 * $many)->and(Seal::query()->where('line_id', $line->id)->count())->toBe(10 * $many);
+    expect(told($said))
+        ->toBe(['done' => $many])
+        ->and(SealSubject::broken($line))
+        ->toBe([])
+        ->and(Seal::query()->where('line_id', $line->id)->pluck('previous')->unique())
+        ->toHaveCount(10 * $many)
+        ->and(Seal::query()->where('line_id', $line->id)->count())
+        ->toBe(10 * $many);
 });
 
 it('stores one fact once, however often it comes at the same moment', function () {
     $joint = $this->makeLine()['joints'][0]['id'];
     $body = ($this->body)('pipes', ['pipe_a' => '1', 'pipe_b' => '2']);
-    expect(told(atOnce(fn () => ($this->recordAs)($joint, $body))))->toBe(['done' => AT_ONCE])->and(Fact::query()->where('subject_id', $joint)->count())->toBe(1);
+    expect(told(atOnce(fn () => ($this->recordAs)($joint, $body))))
+        ->toBe(['done' => AT_ONCE])
+        ->and(Fact::query()->where('subject_id', $joint)->count())
+        ->toBe(1);
     // The same id on two joints at once: one is stored, the other is told.
     $joints = array_column($this->makeLine('ef-coupler-one-pass')['joints'], 'id');
     $shared = ($this->body)('pipes', ['pipe_a' => '1', 'pipe_b' => '2', 'slides' => 'normal']);
     $said = atOnce(fn (int $i) => ($this->recordAs)($joints[$i % 2], $shared));
-    expect(told($said))->toBe(['conflict' => AT_ONCE / 2, 'done' => AT_ONCE / 2])->and(Fact::query()->whereIn('subject_id', $joints)->count())->toBe(1);
+    expect(told($said))
+        ->toBe(['conflict' => AT_ONCE / 2, 'done' => AT_ONCE / 2])
+        ->and(Fact::query()->whereIn('subject_id', $joints)->count())
+        ->toBe(1);
 });
 
 it('lets one of many first entries of a step stand, and tells the others', function () {
@@ -133,9 +165,15 @@ it('cuts a joint out once, and numbers tests and restraints without a gap or a d
     $hash = ProcedureText::query()->where('key', 'ef-restraint')->firstOrFail()->hash;
     $line = Line::query()->findOrFail($made['id']);
     $said = atOnce(fn () => app(AddJoints::class)($line, ['procedure_hash' => $hash, 'host_id' => $joint, 'count' => 1]), 6);
-    expect(told($said))->toBe(['done' => 6])->and(Joint::query()->where('host_id', $joint)->pluck('number')->sort()->values()->all())->toBe(['1a1', '1a2', '1a3', '1a4', '1a5', '1a6', '1b1', '1b2', '1b3', '1b4', '1b5', '1b6']);
+    expect(told($said))
+        ->toBe(['done' => 6])
+        ->and(Joint::query()->where('host_id', $joint)->pluck('number')->sort()->values()->all())
+        ->toBe(['1a1', '1a2', '1a3', '1a4', '1a5', '1a6', '1b1', '1b2', '1b3', '1b4', '1b5', '1b6']);
     $said = atOnce(fn () => app(CutOutJoint::class)(Joint::query()->findOrFail($joint), User::query()->firstOrFail(), 'cracked'));
-    expect(told($said))->toBe(['conflict' => AT_ONCE - 1, 'done' => 1])->and(Joint::query()->where('replaces_id', $joint)->count())->toBe(2);
+    expect(told($said))
+        ->toBe(['conflict' => AT_ONCE - 1, 'done' => 1])
+        ->and(Joint::query()->where('replaces_id', $joint)->count())
+        ->toBe(2);
     $section = Section::query()->where('line_id', $line->id)->firstOrFail();
     $said = atOnce(fn () => app(PlanSection::class)->begin($section));
     expect(told($said))->toBe(['done' => AT_ONCE])->and($section->tests()->pluck('number')->all())->toBe(range(1, AT_ONCE));
@@ -147,11 +185,23 @@ it('keeps a photo once, and answers for no other one', function () {
         ob_start();
         imagepng(imagecreatetruecolor($width, 30));
 
-        return app(KeepPhoto::class)($joint, User::query()->firstOrFail(), $id, 'look', '2026-05-04T10:00:00+02:00', UploadedFile::fake()->createWithContent('p.png', (string) ob_get_clean()));
+        return app(KeepPhoto::class)(
+            $joint,
+            User::query()->firstOrFail(),
+            $id,
+            'look',
+            '2026-05-04T10:00:00+02:00',
+            UploadedFile::fake()->createWithContent('p.png', (string) ob_get_clean()),
+        );
     };
     $kept = fn (string $id): bool => hash('sha256', (string) Storage::get(Photo::path($id))) === Photo::query()->findOrFail($id)->sha256;
     $id = (string) Str::uuid();
-    expect(told(atOnce(fn () => $keep($id, $joints[0], 40))))->toBe(['done' => AT_ONCE])->and(Photo::query()->count())->toBe(1)->and($kept($id))->toBeTrue();
+    expect(told(atOnce(fn () => $keep($id, $joints[0], 40))))
+        ->toBe(['done' => AT_ONCE])
+        ->and(Photo::query()->count())
+        ->toBe(1)
+        ->and($kept($id))
+        ->toBeTrue();
     // One id for the pictures of two joints: one is kept as it was taken, the others are told.
     for ($round = 0; $round < 5; $round++) {
         $id = (string) Str::uuid();
@@ -161,7 +211,12 @@ it('keeps a photo once, and answers for no other one', function () {
 });
 
 it('keeps a thing of the stores once, and lets one of many renewals stand', function () {
-    $thing = ['id' => (string) Str::uuid(), 'kind' => 'fusion-box', 'name' => 'Box', 'values' => ['due_on' => '2099-01-01', 'efficiency' => 0.85, 'power_factor' => 0.8]];
+    $thing = [
+        'id' => (string) Str::uuid(),
+        'kind' => 'fusion-box',
+        'name' => 'Box',
+        'values' => ['due_on' => '2099-01-01', 'efficiency' => 0.85, 'power_factor' => 0.8],
+    ];
     $keep = fn (array $body) => app(KeepStoreItem::class)($this->project->refresh(), User::query()->firstOrFail(), $body);
     expect(told(atOnce(fn () => $keep($thing))))->toBe(['done' => AT_ONCE])->and(StoreItem::query()->count())->toBe(1);
     $said = atOnce(fn () => $keep(['id' => (string) Str::uuid(), 'supersedes' => $thing['id'], 'reason' => 'calibrated'] + $thing));

@@ -16,13 +16,34 @@ function recordPvcJoint(object $test, string $jointId): void
 
 it('makes a line with planned joints and refuses nonsense with the field named', function () {
     $line = $this->makeLine();
-    expect(array_column($line['joints'], 'number'))->toBe(['1', '2'])->and($line['joints'][0]['state'])->toBe('planned')->and($line['sections'])->toHaveCount(1);
-    foreach ([
-        ['dn_mm', ['dn_mm' => 161], 'nominal'], ['mdp_bar', ['mdp_bar' => 2], 'mdp_bar'], ['centre_line', ['centre_line' => [[0, 0, 0, 10], [0, 1, 0, 11]]], 'centre_line'],
-        ['name', ['name' => ''], 'name'], ['procedure', ['procedure_hash' => str_repeat('0', 64)], 'procedure_hash'],
-        ['section', ['sections' => [['name' => 'x', 'from_m' => 5, 'to_m' => 500, 'method_hash' => $this->lineBody()['sections'][0]['method_hash']]]], 'to_m'],
-    ] as [, $wrong, $field]) {
-        $answer = $this->as('engineer')->postJson('/api/v1/lines', $wrong + $this->lineBody())->assertUnprocessable()->assertHeader('Content-Type', 'application/problem+json');
+    expect(array_column($line['joints'], 'number'))
+        ->toBe(['1', '2'])
+        ->and($line['joints'][0]['state'])
+        ->toBe('planned')
+        ->and($line['sections'])
+        ->toHaveCount(1);
+    foreach (
+        [
+            ['dn_mm', ['dn_mm' => 161], 'nominal'],
+            ['mdp_bar', ['mdp_bar' => 2], 'mdp_bar'],
+            ['centre_line', ['centre_line' => [[0, 0, 0, 10], [0, 1, 0, 11]]], 'centre_line'],
+            ['name', ['name' => ''], 'name'],
+            ['procedure', ['procedure_hash' => str_repeat('0', 64)], 'procedure_hash'],
+            [
+                'section',
+                [
+                    'sections' => [
+                        ['name' => 'x', 'from_m' => 5, 'to_m' => 500, 'method_hash' => $this->lineBody()['sections'][0]['method_hash']],
+                    ],
+                ],
+                'to_m',
+            ],
+        ] as [, $wrong, $field]
+    ) {
+        $answer = $this->as('engineer')
+            ->postJson('/api/v1/lines', $wrong + $this->lineBody())
+            ->assertUnprocessable()
+            ->assertHeader('Content-Type', 'application/problem+json');
         expect($answer->json('errors.0.field'))->toBe($field)->and($answer->json('errors.0.message'))->toBeString();
     }
     expect(Line::query()->count())->toBe(1);
@@ -41,37 +62,66 @@ it('stores a fact sent twice once, and refuses another content under the same id
 it('supersedes with a reason instead of overwriting', function () {
     $joint = $this->makeLine()['joints'][0]['id'];
     $first = (string) Str::uuid();
-    $this->record('joiner', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 40], ['id' => $first])->assertCreated()->assertJsonPath('judgement.verdict', 'bad');
+    $this->record('joiner', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 40], ['id' => $first])
+        ->assertCreated()
+        ->assertJsonPath('judgement.verdict', 'bad');
     $this->record('joiner', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 17])->assertConflict();
-    $this->record('joiner', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 17], ['supersedes' => $first])->assertUnprocessable()->assertJsonPath('errors.0.field', 'reason');
-    $this->record('joiner', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 17], ['supersedes' => $first, 'reason' => 'read from the wrong end'])->assertCreated();
-    expect(Fact::query()->count())->toBe(2)->and(Fact::query()->where('id', $first)->first()->value)->toBe(['length_mm' => 40]);
-    expect($this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint}")->json('facts'))->toHaveCount(2);
+    $this->record('joiner', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 17], ['supersedes' => $first])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'reason');
+    $this->record(
+        'joiner',
+        "subjects/joint/{$joint}",
+        'chamfer',
+        ['length_mm' => 17],
+        ['supersedes' => $first, 'reason' => 'read from the wrong end'],
+    )->assertCreated();
+    expect(Fact::query()->count())
+        ->toBe(2)
+        ->and(Fact::query()->where('id', $first)->first()->value)
+        ->toBe(['length_mm' => 40]);
+    expect(
+        $this->as('joiner')
+            ->getJson("/api/v1/subjects/joint/{$joint}")
+            ->json('facts'),
+    )->toHaveCount(2);
 });
 
 it('never changes or deletes a fact', function () {
     $joint = $this->makeLine()['joints'][0]['id'];
     $this->record('joiner', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated();
     $fact = Fact::query()->firstOrFail();
-    expect(fn () => $fact->update(['step' => 'gap']))->toThrow(LogicException::class)->and(fn () => $fact->delete())->toThrow(LogicException::class);
+    expect(fn () => $fact->update(['step' => 'gap']))
+        ->toThrow(LogicException::class)
+        ->and(fn () => $fact->delete())
+        ->toThrow(LogicException::class);
 });
 
 it('says all that is wrong with an entry and stores nothing of it', function () {
     $joint = $this->makeLine()['joints'][0]['id'];
-    foreach ([
-        ['chamfer', ['length_mm' => 1000], 'length_mm', 'Length along the pipe: 1000 mm is outside 1 to 100 mm'],
-        ['chamfer', ['length_mm' => '12,345.6.7 mm'], 'length_mm', 'decimal mark'],
-        ['chamfer', [], 'length_mm', 'missing'],
-        ['chamfer', ['length_mm' => 10, 'length_in' => 1], 'length_mm', 'several units'],
-        ['cut', ['readings' => [['clock' => '13:00', 'value_mm' => 1]]], 'readings', 'clock position'],
-        ['cut', ['readings' => []], 'readings', '1 to 200'],
-        ['clean', ['clean' => 'perhaps', 'seated' => true, 'lubricated' => true], 'clean', 'yes or no'],
-        ['nonsense', ['x' => 1], 'step', 'no step'],
-    ] as [$step, $value, $field, $says]) {
-        $answer = $this->record('joiner', "subjects/joint/{$joint}", $step, $value === [] ? ['remark' => ''] : $value)->assertUnprocessable();
+    foreach (
+        [
+            ['chamfer', ['length_mm' => 1000], 'length_mm', 'Length along the pipe: 1000 mm is outside 1 to 100 mm'],
+            ['chamfer', ['length_mm' => '12,345.6.7 mm'], 'length_mm', 'decimal mark'],
+            ['chamfer', [], 'length_mm', 'missing'],
+            ['chamfer', ['length_mm' => 10, 'length_in' => 1], 'length_mm', 'several units'],
+            ['cut', ['readings' => [['clock' => '13:00', 'value_mm' => 1]]], 'readings', 'clock position'],
+            ['cut', ['readings' => []], 'readings', '1 to 200'],
+            ['clean', ['clean' => 'perhaps', 'seated' => true, 'lubricated' => true], 'clean', 'yes or no'],
+            ['nonsense', ['x' => 1], 'step', 'no step'],
+        ] as [$step, $value, $field, $says]
+    ) {
+        $answer = $this->record(
+            'joiner',
+            "subjects/joint/{$joint}",
+            $step,
+            $value === [] ? ['remark' => ''] : $value,
+        )->assertUnprocessable();
         expect($answer->json('errors.0.field'))->toBe($field)->and($answer->json('errors.0.message'))->toContain($says);
     }
-    $this->record('joiner', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'], ['recorded_at' => '2026-05-04 10:00'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'recorded_at');
+    $this->record('joiner', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'], ['recorded_at' => '2026-05-04 10:00'])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'recorded_at');
     expect(Fact::query()->count())->toBe(0);
 });
 
@@ -81,14 +131,35 @@ it('lets roles do what they may and strangers nothing', function () {
     recordPvcJoint($this, $joint);
     $this->as('joiner')->postJson('/api/v1/lines', $this->lineBody())->assertForbidden();
     $this->record('joiner', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertForbidden();
-    $this->as('joiner')->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'bad'])->assertForbidden();
-    $this->as('joiner')->postJson("/api/v1/lines/{$line['id']}/sections", ['name' => 'x', 'from_m' => 0, 'to_m' => 6, 'method_hash' => $this->lineBody()['sections'][0]['method_hash']])->assertForbidden();
-    foreach (["lines/{$line['id']}", "subjects/joint/{$joint}", "sections/{$line['sections'][0]['id']}", "lines/{$line['id']}/register", "lines/{$line['id']}/register.csv"] as $path) {
-        $this->as('stranger')->getJson("/api/v1/{$path}")->assertNotFound();
+    $this->as('joiner')
+        ->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'bad'])
+        ->assertForbidden();
+    $this->as('joiner')
+        ->postJson("/api/v1/lines/{$line['id']}/sections", [
+            'name' => 'x',
+            'from_m' => 0,
+            'to_m' => 6,
+            'method_hash' => $this->lineBody()['sections'][0]['method_hash'],
+        ])
+        ->assertForbidden();
+    foreach (
+        [
+            "lines/{$line['id']}",
+            "subjects/joint/{$joint}",
+            "sections/{$line['sections'][0]['id']}",
+            "lines/{$line['id']}/register",
+            "lines/{$line['id']}/register.csv",
+        ] as $path
+    ) {
+        $this->as('stranger')
+            ->getJson("/api/v1/{$path}")
+            ->assertNotFound();
     }
     $this->record('stranger', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertNotFound();
     expect($this->as('stranger')->getJson('/api/v1/lines')->json())->toBe([]);
-    $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertCreated()->assertJsonPath('state', 'accepted');
+    $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])
+        ->assertCreated()
+        ->assertJsonPath('state', 'accepted');
 });
 
 it('wants somebody to be signed in', function () {
@@ -106,7 +177,9 @@ it('refuses too many tries to sign in', function () {
 it('signs only what is good, seals it, and shows a later change', function () {
     $line = $this->makeLine();
     [$one, $two] = array_column($line['joints'], 'id');
-    $this->record('inspector', "subjects/joint/{$one}", 'accept', ['signed' => true])->assertUnprocessable()->assertJsonPath('errors.0.field', 'signed');
+    $this->record('inspector', "subjects/joint/{$one}", 'accept', ['signed' => true])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'signed');
     foreach ([$one, $two] as $joint) {
         recordPvcJoint($this, $joint);
         $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertCreated();
@@ -127,19 +200,47 @@ it('cuts a joint out: it stays, two new ones take its place', function () {
     expect(array_column($new, 'number'))->toBe(['1A', '1B']);
     $this->as('inspector')->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'again'])->assertConflict();
     $this->record('joiner', "subjects/joint/{$joint}", 'push', ['in_line' => true])->assertConflict();
-    $after = $this->as('joiner')->getJson("/api/v1/lines/{$line['id']}")->json('joints');
-    expect(array_column($after, 'number'))->toBe(['1A', '1', '1B', '2'])->and($after[1]['state'])->toBe('cut-out')->and($after[0]['replaces_id'])->toBe($joint);
+    $after = $this->as('joiner')
+        ->getJson("/api/v1/lines/{$line['id']}")
+        ->json('joints');
+    expect(array_column($after, 'number'))
+        ->toBe(['1A', '1', '1B', '2'])
+        ->and($after[1]['state'])
+        ->toBe('cut-out')
+        ->and($after[0]['replaces_id'])
+        ->toBe($joint);
 });
 
 it('reads what was done lately by the time of the device, and to nobody else', function () {
     $line = $this->makeLine();
     [$one, $two] = array_column($line['joints'], 'id');
     $first = (string) Str::uuid();
-    $this->record('joiner', "subjects/joint/{$one}", 'chamfer', ['length_mm' => 40], ['id' => $first, 'recorded_at' => '2026-05-04T10:00:00+02:00'])->assertCreated();
-    $this->record('joiner', "subjects/joint/{$one}", 'chamfer', ['length_mm' => 14], ['supersedes' => $first, 'reason' => 'cut anew', 'recorded_at' => '2026-05-04T11:00:00+02:00'])->assertCreated();
+    $this->record(
+        'joiner',
+        "subjects/joint/{$one}",
+        'chamfer',
+        ['length_mm' => 40],
+        ['id' => $first, 'recorded_at' => '2026-05-04T10:00:00+02:00'],
+    )->assertCreated();
+    $this->record(
+        'joiner',
+        "subjects/joint/{$one}",
+        'chamfer',
+        ['length_mm' => 14],
+        ['supersedes' => $first, 'reason' => 'cut anew', 'recorded_at' => '2026-05-04T11:00:00+02:00'],
+    )->assertCreated();
     // Sent last, done first: it lay on a phone without network.
-    $this->record('joiner', "subjects/joint/{$two}", 'pipes', ['pipe_a' => '2', 'pipe_b' => '3'], ['recorded_at' => '2026-05-04T08:30:00Z'])->assertCreated();
-    $log = $this->as('joiner')->getJson("/api/v1/lines/{$line['id']}/log")->assertOk()->json();
+    $this->record(
+        'joiner',
+        "subjects/joint/{$two}",
+        'pipes',
+        ['pipe_a' => '2', 'pipe_b' => '3'],
+        ['recorded_at' => '2026-05-04T08:30:00Z'],
+    )->assertCreated();
+    $log = $this->as('joiner')
+        ->getJson("/api/v1/lines/{$line['id']}/log")
+        ->assertOk()
+        ->json();
     expect(array_map(fn ($e) => [$e['name'], $e['title'], $e['again']], $log))->toBe([
         ['Joint 1', 'Chamfer', true], ['Joint 2', 'The two pipes', false], ['Joint 1', 'Chamfer', false],
     ]);
@@ -150,7 +251,17 @@ it('shows what was typed where it is not the stored value itself', function () {
     $joint = $this->makeLine()['joints'][0]['id'];
     $this->record('joiner', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => '9/16 in'])->assertCreated();
     $this->record('joiner', "subjects/joint/{$joint}", 'mark', ['depth_in' => 5.5, 'mark_mm' => 125])->assertCreated();
-    $facts = collect($this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint}")->json('facts'))->keyBy('step');
-    expect($facts['chamfer']['typed'])->toBe(['length_mm' => '9/16 in'])->and($facts['chamfer']['value']['length_mm'])->toEqualWithDelta(14.2875, 1e-9)
-        ->and($facts['mark']['typed'])->toBe(['depth_in' => 5.5])->and($facts['mark']['value']['depth_mm'])->toEqualWithDelta(139.7, 1e-9);
+    $facts = collect(
+        $this->as('joiner')
+            ->getJson("/api/v1/subjects/joint/{$joint}")
+            ->json('facts'),
+    )->keyBy('step');
+    expect($facts['chamfer']['typed'])
+        ->toBe(['length_mm' => '9/16 in'])
+        ->and($facts['chamfer']['value']['length_mm'])
+        ->toEqualWithDelta(14.2875, 1e-9)
+        ->and($facts['mark']['typed'])
+        ->toBe(['depth_in' => 5.5])
+        ->and($facts['mark']['value']['depth_mm'])
+        ->toEqualWithDelta(139.7, 1e-9);
 });

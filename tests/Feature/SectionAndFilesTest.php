@@ -10,17 +10,35 @@ use Illuminate\Support\Str;
 it('plans a section, runs a test, signs it and prints the pack', function () {
     $line = $this->makeLine();
     $section = $line['sections'][0]['id'];
-    $plan = $this->as('foreman')->getJson("/api/v1/sections/{$section}")->assertOk();
-    expect($plan->json('plan.missing'))->toBe(['Joint 1 is not made.', 'Joint 2 is not made.'])->and($plan->json('plan.stp_kpa'))->toEqual(900)
-        ->and($plan->json('plan.gauge.target_kpa'))->toEqual(900); // gauge at the lowest point
-    $this->as('joiner')->postJson("/api/v1/sections/{$section}/tests")->assertForbidden();
-    $test = $this->as('foreman')->postJson("/api/v1/sections/{$section}/tests")->assertCreated()->json('id');
-    $run = $this->as('foreman')->getJson("/api/v1/tests/{$test}/stand-in?fault=none")->assertOk();
-    $this->as('foreman')->getJson("/api/v1/tests/{$test}/stand-in?fault=moon")->assertUnprocessable();
+    $plan = $this->as('foreman')
+        ->getJson("/api/v1/sections/{$section}")
+        ->assertOk();
+    expect($plan->json('plan.missing'))
+        ->toBe(['Joint 1 is not made.', 'Joint 2 is not made.'])
+        ->and($plan->json('plan.stp_kpa'))
+        ->toEqual(900)
+        ->and($plan->json('plan.gauge.target_kpa'))
+        ->toEqual(900); // gauge at the lowest point
+    $this->as('joiner')
+        ->postJson("/api/v1/sections/{$section}/tests")
+        ->assertForbidden();
+    $test = $this->as('foreman')
+        ->postJson("/api/v1/sections/{$section}/tests")
+        ->assertCreated()
+        ->json('id');
+    $run = $this->as('foreman')
+        ->getJson("/api/v1/tests/{$test}/stand-in?fault=none")
+        ->assertOk();
+    $this->as('foreman')
+        ->getJson("/api/v1/tests/{$test}/stand-in?fault=moon")
+        ->assertUnprocessable();
     $facts = [
-        'instruments' => ['gauge' => 'G-1', 'gauge_due' => '2027-01-01', 'logger' => 'L-1', 'logger_due' => '2027-01-01'], 'ready' => ['restrained' => true, 'valves' => true, 'zone' => true],
-        'fill' => ['water_c' => 12, 'vented' => true], 'log' => ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => $run->json('rows')],
-        'phases' => $run->json('marks'), 'look' => ['leak' => false],
+        'instruments' => ['gauge' => 'G-1', 'gauge_due' => '2027-01-01', 'logger' => 'L-1', 'logger_due' => '2027-01-01'],
+        'ready' => ['restrained' => true, 'valves' => true, 'zone' => true],
+        'fill' => ['water_c' => 12, 'vented' => true],
+        'log' => ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => $run->json('rows')],
+        'phases' => $run->json('marks'),
+        'look' => ['leak' => false],
     ];
     foreach ($facts as $step => $value) {
         $last = $this->record('foreman', "subjects/test/{$test}", $step, $value)->assertCreated();
@@ -28,36 +46,86 @@ it('plans a section, runs a test, signs it and prints the pack', function () {
     $phases = collect($last->json('judgement.steps'))->firstWhere('key', 'phases');
     expect($phases['verdict'])->toBe('good', json_encode($phases['reasons']));
     // Two joints of the section are not made: the arithmetic may be good, the test is not signed.
-    $this->record('engineer', "subjects/test/{$test}", 'sign-engineer', ['signed' => true])->assertUnprocessable()->assertJsonPath('errors.0.message', 'It cannot be signed yet: Joint 1 is not made.');
+    $this->record('engineer', "subjects/test/{$test}", 'sign-engineer', ['signed' => true])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.message', 'It cannot be signed yet: Joint 1 is not made.');
     foreach ($line['joints'] as $joint) {
         recordPvcJoint($this, $joint['id']);
         $this->record('inspector', "subjects/joint/{$joint['id']}", 'accept', ['signed' => true])->assertCreated();
     }
     $this->record('engineer', "subjects/test/{$test}", 'sign-engineer', ['signed' => true])->assertCreated();
-    $this->record('inspector', "subjects/test/{$test}", 'sign-inspector', ['signed' => true])->assertCreated()->assertJsonPath('state', 'accepted')->assertJsonPath('judgement.verdict', 'good');
-    $pdf = $this->as('engineer')->get("/api/v1/tests/{$test}/pack.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent();
-    expect(substr($pdf, 0, 5))->toBe('%PDF-')->and(strlen($pdf))->toBeGreaterThan(20000)->and(PressureTest::query()->first()->sealed_at)->not->toBeNull();
+    $this->record('inspector', "subjects/test/{$test}", 'sign-inspector', ['signed' => true])
+        ->assertCreated()
+        ->assertJsonPath('state', 'accepted')
+        ->assertJsonPath('judgement.verdict', 'good');
+    $pdf = $this->as('engineer')
+        ->get("/api/v1/tests/{$test}/pack.pdf")
+        ->assertOk()
+        ->assertHeader('Content-Type', 'application/pdf')
+        ->getContent();
+    expect(substr($pdf, 0, 5))
+        ->toBe('%PDF-')
+        ->and(strlen($pdf))
+        ->toBeGreaterThan(20000)
+        ->and(PressureTest::query()->first()->sealed_at)
+        ->not->toBeNull();
 });
 
 it('reads fusion traces from CSV and JSON and says what is wrong with a file', function () {
     $trace = FusionBox::trace(39.5, 1.6, 150);
     $csv = "time [s];voltage [V];current [A]\n".implode("\n", array_map(fn ($r) => str_replace('.', ',', implode(';', $r)), $trace));
-    $send = fn (string $text, string $name = 'trace.csv') => $this->as('joiner')->post('/api/v1/files/fusion-trace', ['file' => UploadedFile::fake()->createWithContent($name, $text)], ['Accept' => 'application/json']);
-    expect($send($csv)->assertOk()->json('samples.3'))->toEqual($trace[3])->and($send(json_encode(['samples' => $trace]), 't.json')->json('samples'))->toHaveCount(count($trace));
-    foreach ([
-        ["%PDF-1.4\nnot a trace", 'no text'], ["\x89PNG\r\n\x1a\n\0\0", 'no text'], ["when;what\n1;2", 'no column "time [s]"'], ["time [s],voltage [V],current [A]\n1,0,39,5,24,7\n", 'decimal commas'],
-        ["time [s];voltage [V];current [A]\n1;39;24\n1;39;24", 'must rise'], ["time [s];voltage [V];current [A]\n1;thirty;24\n2;1;1", 'is no number'], ['{"rows":[]}', 'no list "samples"'],
-    ] as [$bad, $says]) {
+    $send = fn (string $text, string $name = 'trace.csv') => $this->as('joiner')->post(
+        '/api/v1/files/fusion-trace',
+        ['file' => UploadedFile::fake()->createWithContent($name, $text)],
+        ['Accept' => 'application/json'],
+    );
+    expect($send($csv)->assertOk()->json('samples.3'))
+        ->toEqual($trace[3])
+        ->and($send(json_encode(['samples' => $trace]), 't.json')->json('samples'))
+        ->toHaveCount(count($trace));
+    foreach (
+        [
+            ["%PDF-1.4\nnot a trace", 'no text'],
+            ["\x89PNG\r\n\x1a\n\0\0", 'no text'],
+            ["when;what\n1;2", 'no column "time [s]"'],
+            ["time [s],voltage [V],current [A]\n1,0,39,5,24,7\n", 'decimal commas'],
+            ["time [s];voltage [V];current [A]\n1;39;24\n1;39;24", 'must rise'],
+            ["time [s];voltage [V];current [A]\n1;thirty;24\n2;1;1", 'is no number'],
+            ['{"rows":[]}', 'no list "samples"'],
+        ] as [$bad, $says]
+    ) {
         expect($send($bad)->assertUnprocessable()->json('errors.0.message'))->toContain($says);
     }
 });
 
 it('cleans a logger\'s file and names what it cannot read', function () {
-    $send = fn (string $text) => $this->as('foreman')->post('/api/v1/files/pressure-log', ['file' => UploadedFile::fake()->createWithContent('log.csv', $text)], ['Accept' => 'application/json']);
-    $rows = implode("\n", array_map(fn ($i) => '2026-05-04 08:'.sprintf('%02d:%02d', intdiv($i, 6), 10 * ($i % 6)).';'.($i === 20 ? '25,0' : '10,'.(50 - $i % 2)), range(0, 40)));
+    $send = fn (string $text) => $this->as('foreman')->post(
+        '/api/v1/files/pressure-log',
+        ['file' => UploadedFile::fake()->createWithContent('log.csv', $text)],
+        ['Accept' => 'application/json'],
+    );
+    $rows = implode(
+        "\n",
+        array_map(
+            fn ($i) => '2026-05-04 08:'.
+                sprintf('%02d:%02d', intdiv($i, 6), 10 * ($i % 6)).
+                ';'.
+                ($i === 20 ? '25,0' : '10,'.(50 - ($i % 2))),
+            range(0, 40),
+        ),
+    );
     $good = $send("time;pressure [bar]\n{$rows}\n")->assertOk();
-    expect($good->json('summary.spikes'))->toBe(1)->and($good->json('samples.0'))->toEqual([0, 1050])->and($good->json('samples'))->toHaveCount(40);
-    expect($send("time;pressure\n{$rows}")->assertUnprocessable()->json('errors.0.field'))->toBe('unit');
+    expect($good->json('summary.spikes'))
+        ->toBe(1)
+        ->and($good->json('samples.0'))
+        ->toEqual([0, 1050])
+        ->and($good->json('samples'))
+        ->toHaveCount(40);
+    expect(
+        $send("time;pressure\n{$rows}")
+            ->assertUnprocessable()
+            ->json('errors.0.field'),
+    )->toBe('unit');
     expect($send("time,pressure (psi),t\n2025-03-04T08:00:00Z,15,01,14")->assertUnprocessable()->json('errors.0.field'))->toBe('decimal');
     expect($send("time,pressure (psi)\n03/04/2025 08:00,150.0")->assertUnprocessable()->json('errors.0.field'))->toBe('date_order');
     expect($send('nothing')->assertUnprocessable()->json('errors.0.field'))->toBe('csv');
@@ -67,15 +135,42 @@ it('reads a centre line and exports register and GeoJSON that read back', functi
     $line = $this->makeLine();
     $csv = $this->as('engineer')->get("/api/v1/lines/{$line['id']}/register.csv")->assertOk()->streamedContent();
     $rows = array_map(fn ($l) => str_getcsv($l, ';', '"', ''), explode("\n", trim($csv)));
-    expect($rows)->toHaveCount(3)->and(array_combine($rows[0], $rows[1]))->toMatchArray(['joint' => '1', 'chainage_m' => '6', 'easting' => '6', 'level_m' => '10.333', 'state' => 'planned']);
-    $geo = $this->as('engineer')->get("/api/v1/lines/{$line['id']}/line.geojson")->assertOk()->getContent();
-    $read = $this->as('engineer')->post('/api/v1/centre-line', ['file' => UploadedFile::fake()->createWithContent('line.geojson', $geo)], ['Accept' => 'application/json'])->assertOk();
+    expect($rows)
+        ->toHaveCount(3)
+        ->and(array_combine($rows[0], $rows[1]))
+        ->toMatchArray(['joint' => '1', 'chainage_m' => '6', 'easting' => '6', 'level_m' => '10.333', 'state' => 'planned']);
+    $geo = $this->as('engineer')
+        ->get("/api/v1/lines/{$line['id']}/line.geojson")
+        ->assertOk()
+        ->getContent();
+    $read = $this->as('engineer')
+        ->post(
+            '/api/v1/centre-line',
+            ['file' => UploadedFile::fake()->createWithContent('line.geojson', $geo)],
+            ['Accept' => 'application/json'],
+        )
+        ->assertOk();
     expect($read->json('points'))->toEqual($line['centre_line']);
-    $bad = $this->as('engineer')->post('/api/v1/centre-line', ['file' => UploadedFile::fake()->createWithContent('x.csv', "chainage;easting;northing\n0;1;2")], ['Accept' => 'application/json'])->assertUnprocessable();
+    $bad = $this->as('engineer')
+        ->post(
+            '/api/v1/centre-line',
+            ['file' => UploadedFile::fake()->createWithContent('x.csv', "chainage;easting;northing\n0;1;2")],
+            ['Accept' => 'application/json'],
+        )
+        ->assertUnprocessable();
     expect($bad->json('errors.0.message'))->toContain('no column "level"');
     foreach (['centre-line.csv', 'centre-line.geojson'] as $file) {
         $text = (string) file_get_contents(base_path("examples/{$file}"));
-        expect($this->as('engineer')->post('/api/v1/centre-line', ['file' => UploadedFile::fake()->createWithContent($file, $text)], ['Accept' => 'application/json'])->assertOk()->json('points'))->toHaveCount(32);
+        expect(
+            $this->as('engineer')
+                ->post(
+                    '/api/v1/centre-line',
+                    ['file' => UploadedFile::fake()->createWithContent($file, $text)],
+                    ['Accept' => 'application/json'],
+                )
+                ->assertOk()
+                ->json('points'),
+        )->toHaveCount(32);
     }
 });
 
@@ -84,22 +179,47 @@ it('lets an engineer load a school as data and judges by it, and names each faul
     $raw['id'] = 'pvc-tight';
     $raw['title'] = 'PVC, own rule';
     $raw['parameters']['max_visible_mm'] = ['value' => 2, 'label' => 'mark visible', 'source' => 'own rule', 'certainty' => 'project'];
-    $this->as('joiner')->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])->assertForbidden();
-    $hash = $this->as('engineer')->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])->assertCreated()->json('hash');
-    $line = $this->as('engineer')->postJson('/api/v1/lines', ['procedure_hash' => $hash] + $this->lineBody())->assertCreated()->json();
+    $this->as('joiner')
+        ->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])
+        ->assertForbidden();
+    $hash = $this->as('engineer')
+        ->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])
+        ->assertCreated()
+        ->json('hash');
+    $line = $this->as('engineer')
+        ->postJson('/api/v1/lines', ['procedure_hash' => $hash] + $this->lineBody())
+        ->assertCreated()
+        ->json();
     $joint = $line['joints'][0]['id'];
     $this->record('joiner', "subjects/joint/{$joint}", 'mark', ['depth_mm' => 132, 'mark_mm' => 122])->assertCreated();
-    expect($this->record('joiner', "subjects/joint/{$joint}", 'seen', ['visible_mm' => 3])->assertCreated()->json('judgement.verdict'))->toBe('bad');
+    expect(
+        $this->record('joiner', "subjects/joint/{$joint}", 'seen', ['visible_mm' => 3])
+            ->assertCreated()
+            ->json('judgement.verdict'),
+    )->toBe('bad');
     unset($raw['title']);
     $raw['steps'][0]['kind'] = 'dance';
-    expect(array_column($this->as('engineer')->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])->assertUnprocessable()->json('errors'), 'field'))
-        ->toContain('title', 'steps[0].kind');
+    expect(
+        array_column(
+            $this->as('engineer')
+                ->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])
+                ->assertUnprocessable()
+                ->json('errors'),
+            'field',
+        ),
+    )->toContain('title', 'steps[0].kind');
     expect($this->as('stranger')->getJson('/api/v1/procedures')->json())->toHaveCount(count(Procedure::shipped()));
 });
 
 it('serves every calculation with the same refusal as the command line', function () {
-    $this->as('joiner')->postJson('/api/v1/calculations/dew-point', ['air_c' => 20, 'rh_pct' => 50])->assertOk()->assertJsonPath('dew_c', fn ($v) => abs($v - 9.255175) < 1e-5);
-    $this->as('joiner')->postJson('/api/v1/calculations/dew-point', ['air_c' => 20, 'rh_pct' => 150])->assertUnprocessable()->assertJsonPath('errors.0.field', 'rh_pct');
+    $this->as('joiner')
+        ->postJson('/api/v1/calculations/dew-point', ['air_c' => 20, 'rh_pct' => 50])
+        ->assertOk()
+        ->assertJsonPath('dew_c', fn ($v) => abs($v - 9.255175) < 1e-5);
+    $this->as('joiner')
+        ->postJson('/api/v1/calculations/dew-point', ['air_c' => 20, 'rh_pct' => 150])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'rh_pct');
     $this->as('joiner')->postJson('/api/v1/calculations/nothing', [])->assertNotFound();
     exec(base_path('bin/diastoma').' calc dew-point \'{"air_c":20,"rh_pct":150}\'', $out, $code);
     expect($code)->toBe(2)->and(json_decode($out[0], true)['error']['field'])->toBe('rh_pct');
@@ -107,7 +227,9 @@ it('serves every calculation with the same refusal as the command line', functio
 
 it('sends a strict content security policy and describes itself', function () {
     $page = $this->get('/')->assertOk();
-    expect($page->headers->get('Content-Security-Policy'))->toContain("script-src 'self'")->not->toContain("script-src 'self' 'unsafe-inline'");
+    expect($page->headers->get('Content-Security-Policy'))
+        ->toContain("script-src 'self'")
+        ->not->toContain("script-src 'self' 'unsafe-inline'");
     expect($page->getContent())->not->toMatch('/<script(?![^>]*src=)[^>]*>/');
     $api = $this->getJson('/api/v1/openapi.json')->assertOk();
     $known = array_keys($api->json('paths'));

@@ -18,37 +18,74 @@ use Tests\TestCase;
 function ownRules(TestCase $test, string $file, string $id): array
 {
     $other = Project::query()->create(['name' => 'Other valley', 'place' => '', 'time_zone' => 'UTC']);
-    $engineer = User::query()->create(['name' => 'Other', 'email' => "{$id}@test.example", 'password' => 'secret-word', 'units' => 'metric']);
+    $engineer = User::query()->create([
+        'name' => 'Other',
+        'email' => "{$id}@test.example",
+        'password' => 'secret-word',
+        'units' => 'metric',
+    ]);
     $engineer->projects()->attach($other, ['role' => 'engineer']);
     $raw = ['id' => $id] + Data::json($file);
 
-    return [$raw, $test->actingAs($engineer)->postJson('/api/v1/procedures', ['project_id' => $other->id, 'procedure' => $raw])->assertCreated()->json('hash')];
+    return [
+        $raw,
+        $test
+            ->actingAs($engineer)
+            ->postJson('/api/v1/procedures', ['project_id' => $other->id, 'procedure' => $raw])
+            ->assertCreated()
+            ->json('hash'),
+    ];
 }
 
 it('does not sign over an optional step that was recorded and is bad', function () {
     // As small as it gets: three steps, one of them optional, and none that the signature names.
     $raw = Procedure::shipped()['ef-coupler-one-pass']->text;
     $keep = fn (string $id) => collect($raw['steps'])->firstWhere('id', $id);
-    $raw = ['id' => 'small', 'steps' => [$keep('pipes'), $keep('gouge'), ['after' => ['pipes'], 'needs_good' => []] + $keep('accept')]] + $raw;
+    $raw =
+        ['id' => 'small', 'steps' => [$keep('pipes'), $keep('gouge'), ['after' => ['pipes'], 'needs_good' => []] + $keep('accept')]] + $raw;
     unset($raw['tells']);
     $raw['parameters'] = array_intersect_key($raw['parameters'], ['gouge_limit_pct' => 1]);
-    $hash = $this->as('engineer')->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])->assertCreated()->json('hash');
-    $joint = $this->as('engineer')->postJson('/api/v1/lines', ['procedure_hash' => $hash, 'name' => 'Small'] + $this->lineBody('ef-coupler-one-pass'))->assertCreated()->json('joints.0.id');
+    $hash = $this->as('engineer')
+        ->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $raw])
+        ->assertCreated()
+        ->json('hash');
+    $joint = $this->as('engineer')
+        ->postJson('/api/v1/lines', ['procedure_hash' => $hash, 'name' => 'Small'] + $this->lineBody('ef-coupler-one-pass'))
+        ->assertCreated()
+        ->json('joints.0.id');
     $this->record('joiner', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2', 'slides' => 'normal'])->assertCreated();
     $id = (string) Str::uuid();
-    $steps = $this->record('joiner', "subjects/joint/{$joint}", 'gouge@a', ['depth_mm' => 9, 'under' => true], ['id' => $id])->assertCreated()->json('judgement.steps');
-    expect(collect($steps)->firstWhere('key', 'gouge@a'))->toMatchArray(['verdict' => 'bad', 'optional' => true])->and(collect($steps)->firstWhere('key', 'gouge@b')['status'])->toBe('todo');
-    $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertUnprocessable()->assertJsonPath('errors.0.message', 'It cannot be signed yet: "Scratches, pipe 001" is bad.');
+    $steps = $this->record('joiner', "subjects/joint/{$joint}", 'gouge@a', ['depth_mm' => 9, 'under' => true], ['id' => $id])
+        ->assertCreated()
+        ->json('judgement.steps');
+    expect(collect($steps)->firstWhere('key', 'gouge@a'))
+        ->toMatchArray(['verdict' => 'bad', 'optional' => true])
+        ->and(collect($steps)->firstWhere('key', 'gouge@b')['status'])
+        ->toBe('todo');
+    $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.message', 'It cannot be signed yet: "Scratches, pipe 001" is bad.');
     expect(Joint::query()->findOrFail($joint)->sealed_at)->toBeNull();
     // Put right, with the other side never asked for, it is signed.
-    $this->record('joiner', "subjects/joint/{$joint}", 'gouge@a', ['depth_mm' => 0.1, 'under' => false], ['supersedes' => $id, 'reason' => 'read again'])->assertCreated();
+    $this->record(
+        'joiner',
+        "subjects/joint/{$joint}",
+        'gouge@a',
+        ['depth_mm' => 0.1, 'under' => false],
+        ['supersedes' => $id, 'reason' => 'read again'],
+    )->assertCreated();
     $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertCreated();
     expect(Joint::query()->findOrFail($joint)->sealed_at)->not->toBeNull();
 });
 
 it('stores nothing under another name than that of who recorded it', function () {
     $joint = $this->makeLine()['joints'][0]['id'];
-    $body = ['id' => (string) Str::uuid(), 'step' => 'pipes', 'value' => ['pipe_a' => '1', 'pipe_b' => '2'], 'recorded_at' => '2026-05-04T10:00:00+02:00'];
+    $body = [
+        'id' => (string) Str::uuid(),
+        'step' => 'pipes',
+        'value' => ['pipe_a' => '1', 'pipe_b' => '2'],
+        'recorded_at' => '2026-05-04T10:00:00+02:00',
+    ];
     $send = fn (string $who, array $headers) => $this->as($who)->postJson("/api/v1/subjects/joint/{$joint}/facts", $body, $headers);
     $joiner = ['X-Recorded-By' => (string) $this->people['joiner']->id];
     $send('foreman', $joiner)->assertConflict()->assertJsonPath('errors.0.field', 'recorded_by');
@@ -56,13 +93,31 @@ it('stores nothing under another name than that of who recorded it', function ()
     expect(Fact::query()->count())->toBe(0);
     $send('joiner', $joiner)->assertCreated();
     expect(Fact::query()->firstOrFail()->user_id)->toBe($this->people['joiner']->id);
-    $photo = ['id' => (string) Str::uuid(), 'step' => 'pipes', 'taken_at' => '2026-05-04T10:00:00+02:00', 'file' => UploadedFile::fake()->image('p.png')];
-    $this->as('foreman')->post("/api/v1/subjects/joint/{$joint}/photos", $photo, $joiner + ['Accept' => 'application/json'])->assertConflict();
+    $photo = [
+        'id' => (string) Str::uuid(),
+        'step' => 'pipes',
+        'taken_at' => '2026-05-04T10:00:00+02:00',
+        'file' => UploadedFile::fake()->image('p.png'),
+    ];
+    $this->as('foreman')
+        ->post("/api/v1/subjects/joint/{$joint}/photos", $photo, $joiner + ['Accept' => 'application/json'])
+        ->assertConflict();
     expect(Photo::query()->count())->toBe(0);
 });
 
 it('knows one address however it is spelt, and counts wrong passwords by it', function () {
-    $spellings = ['joiner@test.example', 'Joiner@Test.Example', ' joiner@test.example ', "jo\u{200B}iner@test.example", "joiner\u{00AD}@test.example", 'jöiner@test.example', "jo\u{0308}iner@test.example", 'ｊｏｉｎｅｒ@test.example', "\u{202E}joiner@test.example", "joiner@test.example\u{FEFF}"];
+    $spellings = [
+        'joiner@test.example',
+        'Joiner@Test.Example',
+        ' joiner@test.example ',
+        "jo\u{200B}iner@test.example",
+        "joiner\u{00AD}@test.example",
+        'jöiner@test.example',
+        "jo\u{0308}iner@test.example",
+        'ｊｏｉｎｅｒ@test.example',
+        "\u{202E}joiner@test.example",
+        "joiner@test.example\u{FEFF}",
+    ];
     expect(array_unique(array_map(Address::normal(...), $spellings)))->toBe(['joiner@test.example']);
     foreach ($spellings as $i => $spelling) {
         $status = $this->postJson('/api/v1/session', ['email' => $spelling, 'password' => 'wrong'])->getStatusCode();
@@ -72,8 +127,14 @@ it('knows one address however it is spelt, and counts wrong passwords by it', fu
     $session = fn (array $body) => $this->postJson('/api/v1/session', $body, ['Origin' => 'http://localhost']);
     $session(['email' => 'FOREMAN@test.example', 'password' => 'secret-word'])->assertOk()->assertJsonPath('email', 'foreman@test.example');
     // A programme that is no page of this application gets a sentence, not a crash.
-    $this->postJson('/api/v1/session', ['email' => 'foreman@test.example', 'password' => 'secret-word'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'origin');
-    expect(fn () => User::query()->create(['name' => 'Twin', 'email' => "Jo\u{200B}iner@test.example", 'password' => 'x', 'units' => 'metric']))->toThrow(Illuminate\Database\UniqueConstraintViolationException::class);
+    $this->postJson('/api/v1/session', ['email' => 'foreman@test.example', 'password' => 'secret-word'])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'origin');
+    expect(
+        fn () => User::query()->create(
+            ['name' => 'Twin', 'email' => "Jo\u{200B}iner@test.example", 'password' => 'x', 'units' => 'metric'],
+        ),
+    )->toThrow(Illuminate\Database\UniqueConstraintViolationException::class);
 });
 
 it('lets a joiner add restraints to an open joint of the line and nothing else, whatever host is named', function () {
@@ -86,8 +147,12 @@ it('lets a joiner add restraints to an open joint of the line and nothing else, 
             $add(['procedure_hash' => $hash($key), 'chainage_m' => 7, 'host_id' => $named])->assertForbidden();
         }
     }
-    $add(['procedure_hash' => $hash('ef-restraint'), 'host_id' => (string) Str::uuid()])->assertUnprocessable()->assertJsonPath('errors.0.field', 'host_id');
-    $elsewhere = $this->as('engineer')->postJson('/api/v1/lines', $this->lineBody('ef-coupler-large', ['name' => 'Elsewhere']))->json('joints.0.id');
+    $add(['procedure_hash' => $hash('ef-restraint'), 'host_id' => (string) Str::uuid()])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'host_id');
+    $elsewhere = $this->as('engineer')
+        ->postJson('/api/v1/lines', $this->lineBody('ef-coupler-large', ['name' => 'Elsewhere']))
+        ->json('joints.0.id');
     $add(['procedure_hash' => $hash('ef-restraint'), 'host_id' => $elsewhere])->assertUnprocessable();
     $before = Joint::query()->count();
     Joint::query()->where('id', $host)->update(['sealed_at' => now(), 'state' => 'accepted']);
@@ -100,24 +165,49 @@ it('lets a joiner add restraints to an open joint of the line and nothing else, 
 it('takes no text of another project by its hash, for a line, a joint or a section', function () {
     [, $joints] = ownRules($this, 'procedures/pvc-spigot-socket.json', 'their-joints');
     [$method, $tests] = ownRules($this, 'methods/constant-pressure-makeup.json', 'their-tests');
-    $this->as('engineer')->postJson('/api/v1/lines', ['procedure_hash' => $joints] + $this->lineBody())->assertUnprocessable()->assertJsonPath('errors.0.field', 'procedure_hash');
+    $this->as('engineer')
+        ->postJson('/api/v1/lines', ['procedure_hash' => $joints] + $this->lineBody())
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'procedure_hash');
     $body = $this->lineBody();
     $body['sections'][0]['method_hash'] = $tests;
     $this->as('engineer')->postJson('/api/v1/lines', $body)->assertUnprocessable()->assertJsonPath('errors.0.field', 'method_hash');
     $line = $this->makeLine();
-    $this->as('engineer')->postJson("/api/v1/lines/{$line['id']}/sections", ['name' => 'Two', 'from_m' => 0, 'to_m' => 6, 'method_hash' => $tests])->assertUnprocessable();
-    $this->as('engineer')->postJson("/api/v1/lines/{$line['id']}/joints", ['procedure_hash' => $joints, 'chainage_m' => 3])->assertUnprocessable();
-    $this->as('engineer')->getJson("/api/v1/procedures/{$tests}")->assertNotFound();
+    $this->as('engineer')
+        ->postJson("/api/v1/lines/{$line['id']}/sections", ['name' => 'Two', 'from_m' => 0, 'to_m' => 6, 'method_hash' => $tests])
+        ->assertUnprocessable();
+    $this->as('engineer')
+        ->postJson("/api/v1/lines/{$line['id']}/joints", ['procedure_hash' => $joints, 'chainage_m' => 3])
+        ->assertUnprocessable();
+    $this->as('engineer')
+        ->getJson("/api/v1/procedures/{$tests}")
+        ->assertNotFound();
     expect(Joint::query()->where('procedure_hash', $joints)->count())->toBe(0);
     // Who loads the very same text has it too.
-    $this->as('engineer')->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $method])->assertCreated()->assertJsonPath('hash', $tests);
-    $this->as('engineer')->getJson("/api/v1/procedures/{$tests}")->assertOk();
-    $this->as('engineer')->postJson("/api/v1/lines/{$line['id']}/sections", ['name' => 'Two', 'from_m' => 0, 'to_m' => 6, 'method_hash' => $tests])->assertCreated();
+    $this->as('engineer')
+        ->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => $method])
+        ->assertCreated()
+        ->assertJsonPath('hash', $tests);
+    $this->as('engineer')
+        ->getJson("/api/v1/procedures/{$tests}")
+        ->assertOk();
+    $this->as('engineer')
+        ->postJson("/api/v1/lines/{$line['id']}/sections", ['name' => 'Two', 'from_m' => 0, 'to_m' => 6, 'method_hash' => $tests])
+        ->assertCreated();
 });
 
 it('answers for a photo only when it is written whole', function () {
     $joint = $this->makeLine('ef-coupler-one-pass')['joints'][0]['id'];
-    $send = fn (string $id) => $this->as('joiner')->post("/api/v1/subjects/joint/{$joint}/photos", ['id' => $id, 'step' => 'look', 'taken_at' => '2026-05-04T10:00:00+02:00', 'file' => UploadedFile::fake()->image('p.png', 300, 200)], ['Accept' => 'application/json']);
+    $send = fn (string $id) => $this->as('joiner')->post(
+        "/api/v1/subjects/joint/{$joint}/photos",
+        [
+            'id' => $id,
+            'step' => 'look',
+            'taken_at' => '2026-05-04T10:00:00+02:00',
+            'file' => UploadedFile::fake()->image('p.png', 300, 200),
+        ],
+        ['Accept' => 'application/json'],
+    );
     // A real disk that is full: whatever is written there finds no room.
     $disk = sys_get_temp_dir().'/full-'.Str::random(8);
     mkdir("{$disk}/photos", recursive: true);

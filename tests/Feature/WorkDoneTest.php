@@ -34,31 +34,94 @@ it('records a fact with at most eight queries, however many there are already', 
     $two = asked(fn () => $this->record('joiner', $path, 'cut', $round)->assertCreated());
     $three = asked(fn () => $this->record('joiner', $path, 'chamfer', ['length_mm' => 14])->assertCreated());
     // Who is asking and for which projects is known to the test already, and to every route alike.
-    expect(count($one))->toBeLessThanOrEqual(9, implode("\n", $one))->and(count($two))->toBeLessThanOrEqual(8, implode("\n", $two))->and(count($three))->toBe(count($two));
+    expect(count($one))
+        ->toBeLessThanOrEqual(9, implode("\n", $one))
+        ->and(count($two))
+        ->toBeLessThanOrEqual(8, implode("\n", $two))
+        ->and(count($three))
+        ->toBe(count($two));
 });
 
 it('answers a fact with what it changed, so that nothing else is read anew', function () {
     $line = $this->makeLine('pvc-spigot-socket');
     $joint = $line['joints'][0];
-    $said = $this->record('joiner', "subjects/joint/{$joint['id']}", 'pipes', ['pipe_a' => '7', 'pipe_b' => '8'])->assertCreated()->json();
-    $again = $this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint['id']}")->json();
-    expect($said['fact'])->toEqual($again['facts'][0])->and($said['facts'])->toBe(1)->and($said['closed'])->toBeNull()->and($said['line_id'])->toBe($line['id'])
-        ->and($said['rows'])->toEqual([collect($this->as('joiner')->getJson("/api/v1/lines/{$line['id']}")->json('joints'))->firstWhere('id', $joint['id'])]);
+    $said = $this->record('joiner', "subjects/joint/{$joint['id']}", 'pipes', ['pipe_a' => '7', 'pipe_b' => '8'])
+        ->assertCreated()
+        ->json();
+    $again = $this->as('joiner')
+        ->getJson("/api/v1/subjects/joint/{$joint['id']}")
+        ->json();
+    expect($said['fact'])
+        ->toEqual($again['facts'][0])
+        ->and($said['facts'])
+        ->toBe(1)
+        ->and($said['closed'])
+        ->toBeNull()
+        ->and($said['line_id'])
+        ->toBe($line['id'])
+        ->and($said['rows'])
+        ->toEqual([
+            collect(
+                $this->as('joiner')
+                    ->getJson("/api/v1/lines/{$line['id']}")
+                    ->json('joints'),
+            )->firstWhere('id', $joint['id']),
+        ]);
 });
 
 it('holds the seals of a line against their facts a few hundred at a time', function () {
     $line = Line::query()->findOrFail($this->makeLine('pvc-spigot-socket')['id']);
     $previous = str_repeat('0', 64);
-    $canonical = fn (Fact $f) => [$f->id, $f->step, $f->value, $f->typed, $f->recorded_at, $f->user_id, $f->role, $f->supersedes, $f->reason];
+    $canonical = fn (Fact $f) => [
+        $f->id,
+        $f->step,
+        $f->value,
+        $f->typed,
+        $f->recorded_at,
+        $f->user_id,
+        $f->role,
+        $f->supersedes,
+        $f->reason,
+    ];
     for ($i = 0; $i < 30; $i++) {
-        $joint = Joint::query()->create(['id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => "s{$i}", 'chainage_m' => $i / 10]);
+        $joint = Joint::query()->create([
+            'id' => (string) Str::uuid(),
+            'line_id' => $line->id,
+            'number' => "s{$i}",
+            'chainage_m' => $i / 10,
+        ]);
         foreach (['one', 'two'] as $step) {
-            $joint->facts()->create(['id' => (string) Str::uuid(), 'step' => $step, 'value' => ['x' => $i], 'typed' => ['x' => $i], 'recorded_at' => '2026-05-04T10:00:00+02:00', 'user_id' => $this->people['joiner']->id, 'role' => 'joiner', 'body_hash' => hash('sha256', "{$i}{$step}")]);
+            $joint
+                ->facts()
+                ->create([
+                    'id' => (string) Str::uuid(),
+                    'step' => $step,
+                    'value' => ['x' => $i],
+                    'typed' => ['x' => $i],
+                    'recorded_at' => '2026-05-04T10:00:00+02:00',
+                    'user_id' => $this->people['joiner']->id,
+                    'role' => 'joiner',
+                    'body_hash' => hash('sha256', "{$i}{$step}"),
+                ]);
         }
         $facts = hash('sha256', Diastoma\Core\Procedure\Procedure::canonical($joint->facts()->get()->map($canonical)->all()));
-        $seal = ['previous' => $previous, 'facts_hash' => $facts, 'procedure_hash' => $line->procedure_hash, 'verdict' => 'good', 'sealed_at' => '2026-05-04 10:00:00.000'];
+        $seal = [
+            'previous' => $previous,
+            'facts_hash' => $facts,
+            'procedure_hash' => $line->procedure_hash,
+            'verdict' => 'good',
+            'sealed_at' => '2026-05-04 10:00:00.000',
+        ];
         $previous = Seal::hashOf($previous, $facts, $line->procedure_hash, 'good', '2026-05-04 10:00:00.000');
-        Seal::query()->create($seal + ['hash' => $previous, 'line_id' => $line->id, 'subject_type' => 'joint', 'subject_id' => $joint->id, 'user_id' => $this->people['inspector']->id]);
+        Seal::query()->create(
+            $seal + [
+                'hash' => $previous,
+                'line_id' => $line->id,
+                'subject_type' => 'joint',
+                'subject_id' => $joint->id,
+                'user_id' => $this->people['inspector']->id,
+            ],
+        );
     }
     $broken = null;
     $queries = asked(function () use ($line, &$broken): void {

@@ -27,7 +27,9 @@ it('answers altered inputs with finite numbers or a sentence, never with a crash
     $mutator = new Mutator(crc32($name));
     $bases = bases()[$name];
     // A warning is a crash that was not noticed.
-    set_error_handler(fn (int $level, string $message, string $file, int $line) => throw new ErrorException($message, 0, $level, $file, $line));
+    set_error_handler(
+        fn (int $level, string $message, string $file, int $line) => throw new ErrorException($message, 0, $level, $file, $line),
+    );
     $answered = 0;
     try {
         for ($i = 0; $i < ALTERED; $i++) {
@@ -39,7 +41,20 @@ it('answers altered inputs with finite numbers or a sentence, never with a crash
             } catch (Refused $refused) {
                 expect($refused->firstField())->not->toBe('')->and(mb_strlen($refused->getMessage()))->toBeGreaterThan(8);
             } catch (Throwable $e) {
-                throw new LogicException("{$name}, {$i}: ".$e::class.' '.$e->getMessage().' at '.$e->getFile().':'.$e->getLine()."\n".json_encode($in, JSON_PARTIAL_OUTPUT_ON_ERROR), 0, $e);
+                throw new LogicException(
+                    "{$name}, {$i}: ".
+                        $e::class.
+                        ' '.
+                        $e->getMessage().
+                        ' at '.
+                        $e->getFile().
+                        ':'.
+                        $e->getLine().
+                        "\n".
+                        json_encode($in, JSON_PARTIAL_OUTPUT_ON_ERROR),
+                    0,
+                    $e,
+                );
             }
         }
     } finally {

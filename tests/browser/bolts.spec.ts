@@ -39,7 +39,9 @@ test('bolts are tightened one by one: the next is lit, a wrong figure is said, w
       expect(box.y).toBeGreaterThanOrEqual(0)
       expect(box.y + box.height).toBeLessThanOrEqual(pad.y)
     }
-    expect((await new AxeBuilder({ page }).analyze()).violations.filter((v) => ['serious', 'critical'].includes(v.impact ?? ''))).toEqual([])
+    expect((await new AxeBuilder({ page }).analyze()).violations.filter((v) => ['serious', 'critical'].includes(v.impact ?? ''))).toEqual(
+      [],
+    )
     await page.getByLabel('Torque of bolt 1, N·m').fill('')
     for (const [i, bolt] of CROSS.slice(0, 3).entries()) {
       await expect(lit(page, bolt)).toBeVisible()
@@ -57,8 +59,15 @@ test('bolts are tightened one by one: the next is lit, a wrong figure is said, w
     expect((await crew.joint(joint)).facts.filter((f) => f.step === 'bolts')).toHaveLength(4)
   })
   await test.step('what is bad already is said, and a bolt is gone over again by tapping it', async () => {
-    const left: [number, number, number][] = [...CROSS.slice(4).map((b): [number, number, number] => [1, b, 33]), ...CROSS.map((b): [number, number, number] => [2, b, 66]), ...CROSS.map((b): [number, number, number] => [3, b, 110])]
-    await crew.record(joint, left.map(([pass, bolt, torque_nm]) => ['bolts', { pass, bolt, torque_nm }, 0]))
+    const left: [number, number, number][] = [
+      ...CROSS.slice(4).map((b): [number, number, number] => [1, b, 33]),
+      ...CROSS.map((b): [number, number, number] => [2, b, 66]),
+      ...CROSS.map((b): [number, number, number] => [3, b, 110]),
+    ]
+    await crew.record(
+      joint,
+      left.map(([pass, bolt, torque_nm]) => ['bolts', { pass, bolt, torque_nm }, 0]),
+    )
     await page.reload()
     await expect(page.getByText('Pass 4 of 4')).toBeVisible()
     await type(page, '110')

@@ -1,12 +1,45 @@
 import { expect, type Page } from '@playwright/test'
 import { atStep, fill, fromStores, pick, recordStep, round } from './people'
 
-interface Figures { code: string; size: string; time: string; cooling: string; length: string; od: string; round: string[]; end: string; peeled: string; mark: string }
+interface Figures {
+  code: string
+  size: string
+  time: string
+  cooling: string
+  length: string
+  od: string
+  round: string[]
+  end: string
+  peeled: string
+  mark: string
+}
 
 /** What a tape and a label show of two sizes; the codes are in the invented practice layout. */
 const FIGURES: Record<110 | 225, Figures> = {
-  110: { code: '010000110395160210150022', size: '110', time: '150', cooling: '12', length: '160', od: '110.15', round: ['110.3', '110.2', '110.1', '110.2'], end: '109.8', peeled: '109.6', mark: '80' },
-  225: { code: '010000225395085210240027', size: '225', time: '240', cooling: '20', length: '230', od: '225.6', round: ['225.9', '225.6', '225.3', '225.6'], end: '225.1', peeled: '225.05', mark: '115' },
+  110: {
+    code: '010000110395160210150022',
+    size: '110',
+    time: '150',
+    cooling: '12',
+    length: '160',
+    od: '110.15',
+    round: ['110.3', '110.2', '110.1', '110.2'],
+    end: '109.8',
+    peeled: '109.6',
+    mark: '80',
+  },
+  225: {
+    code: '010000225395085210240027',
+    size: '225',
+    time: '240',
+    cooling: '20',
+    length: '230',
+    od: '225.6',
+    round: ['225.9', '225.6', '225.3', '225.6'],
+    end: '225.1',
+    peeled: '225.05',
+    mark: '115',
+  },
 }
 
 /** The figures of a healthy 110 mm coupler, as someone at the trench would type them. */
@@ -14,14 +47,26 @@ export async function prepareCoupler(page: Page, size: 110 | 225 = 110, piece?: 
   const f = FIGURES[size]
   await takeKit(page)
   await atStep(page, 'Weather and temperatures')
-  await fill(page, { Air: '14', 'Humidity, %': '60', Pipe: '13', Fitting: '14', Wind: '2' }, { 'Under a shelter': 'No', 'Rain or snow': 'No' })
+  await fill(
+    page,
+    { Air: '14', 'Humidity, %': '60', Pipe: '13', Fitting: '14', Wind: '2' },
+    { 'Under a shelter': 'No', 'Rain or snow': 'No' },
+  )
   await recordStep(page)
   await atStep(page, 'The two pipes')
   await recordStep(page)
   if (piece) {
     // What replaces a joint brings a piece of its own: 1000 mm between the ends, no length free to move.
     await atStep(page, 'Closing piece')
-    await fill(page, { 'Gap between the fixed ends': '1000', 'Pipe temperature now': '13', 'Pipe temperature at the tie-in': '13', 'Temperature of the piece when cut': '13', 'Length on both sides that is free to move': '0', 'Length of the couplings': f.length, 'Piece cut to': piece })
+    await fill(page, {
+      'Gap between the fixed ends': '1000',
+      'Pipe temperature now': '13',
+      'Pipe temperature at the tie-in': '13',
+      'Temperature of the piece when cut': '13',
+      'Length on both sides that is free to move': '0',
+      'Length of the couplings': f.length,
+      'Piece cut to': piece,
+    })
     await recordStep(page)
   }
   await atStep(page, 'Bar code of the fitting')
@@ -29,14 +74,30 @@ export async function prepareCoupler(page: Page, size: 110 | 225 = 110, piece?: 
   await fromStores(page, 'What its digits mean', 'Practice layout')
   await recordStep(page)
   await atStep(page, 'Label of the fitting')
-  await fill(page, { Size: f.size, Voltage: '39.5', 'Fusion time': f.time, 'Cooling time': f.cooling, 'SDR from': '11', 'SDR to': '17', 'Length of the coupling': f.length })
+  await fill(page, {
+    Size: f.size,
+    Voltage: '39.5',
+    'Fusion time': f.time,
+    'Cooling time': f.cooling,
+    'SDR from': '11',
+    'SDR to': '17',
+    'Length of the coupling': f.length,
+  })
   await recordStep(page)
   await takePower(page)
   for (const step of ['od', 'ovality', 'toe', 'scrape', 'mark', 'wipe']) {
     for (let end = 0; end < 2; end++) await endStep(page, step, f)
   }
   await atStep(page, 'Assemble in the clamp')
-  await fill(page, {}, { 'Both pipes held by the alignment clamp': 'Yes', 'No stress in the joint, far ends covered': 'Yes', 'Both insertion marks at the face of the coupling': 'Yes' })
+  await fill(
+    page,
+    {},
+    {
+      'Both pipes held by the alignment clamp': 'Yes',
+      'No stress in the joint, far ends covered': 'Yes',
+      'Both insertion marks at the face of the coupling': 'Yes',
+    },
+  )
   await recordStep(page)
   await atStep(page, 'Gap round the coupling')
   await round(page, ['0.6', '0.4', '0.2', '0.4'])
@@ -57,14 +118,27 @@ export async function takePower(page: Page, generator = 'Generator 5 kVA'): Prom
 }
 
 async function endStep(page: Page, step: string, f: Figures): Promise<void> {
-  const title = { od: 'Diameter by tape', ovality: 'Out of round', toe: 'Shrunk end', scrape: 'Peel', wipe: 'Wipe', mark: 'Insertion mark' }[step]!
+  const title = {
+    od: 'Diameter by tape',
+    ovality: 'Out of round',
+    toe: 'Shrunk end',
+    scrape: 'Peel',
+    wipe: 'Wipe',
+    mark: 'Insertion mark',
+  }[step]!
   await atStep(page, new RegExp(`^${title}, pipe`))
   if (step === 'od') await fill(page, { 'Outside diameter by tape': f.od })
   if (step === 'ovality') return round(page, f.round)
   if (step === 'toe') await fill(page, { 'Diameter at the end': f.end, 'Diameter further back': f.od })
   if (step === 'scrape') await fill(page, { 'Diameter by tape after peeling': f.peeled }, { 'All ink is gone': 'Yes' })
-  if (step === 'wipe') await fill(page, {}, { 'Wiped with the solvent and a fresh lint-free cloth, from the end towards the mark': 'Yes', 'Dry, and not touched since': 'Yes' })
-  if (step === 'mark') await fill(page, { 'Mark from the end': f.mark }, { 'End square, chamfered, without burr': 'Yes', 'Drawn all round': 'Yes' })
+  if (step === 'wipe')
+    await fill(
+      page,
+      {},
+      { 'Wiped with the solvent and a fresh lint-free cloth, from the end towards the mark': 'Yes', 'Dry, and not touched since': 'Yes' },
+    )
+  if (step === 'mark')
+    await fill(page, { 'Mark from the end': f.mark }, { 'End square, chamfered, without burr': 'Yes', 'Drawn all round': 'Yes' })
   const before = await page.locator('#step-title').textContent()
   await recordStep(page)
   await expect(page.locator('#step-title')).not.toHaveText(before!)
@@ -83,7 +157,9 @@ export async function coolAndLook(page: Page): Promise<void> {
   await atStep(page, 'Cooling in the clamp')
   await expect(page.getByRole('timer')).toHaveText(/^1[012]:\d\d$/)
   const later = new Date(Date.now() + 16 * 60_000)
-  const local = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/Vienna', dateStyle: 'short', timeStyle: 'medium' }).format(later).replace(' ', 'T')
+  const local = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/Vienna', dateStyle: 'short', timeStyle: 'medium' })
+    .format(later)
+    .replace(' ', 'T')
   await page.getByLabel('or at').fill(local)
   await page.getByRole('button', { name: 'Record', exact: true }).click()
   await lookAt(page)
@@ -91,9 +167,20 @@ export async function coolAndLook(page: Page): Promise<void> {
 
 export async function lookAt(page: Page): Promise<void> {
   await atStep(page, 'Look at the finished joint')
-  await fill(page, {}, {
-    'Melt indicators up': 'Yes', 'Insertion marks visible at both faces': 'Yes', 'A mark has moved away from its face': 'No', 'Peeled skin visible on both sides': 'Yes', 'Melt outside the coupling': 'No',
-    'Wire to be seen': 'No', 'Out of line': 'No', 'Moved while cooling': 'No', 'Wet during the work': 'No',
-  })
+  await fill(
+    page,
+    {},
+    {
+      'Melt indicators up': 'Yes',
+      'Insertion marks visible at both faces': 'Yes',
+      'A mark has moved away from its face': 'No',
+      'Peeled skin visible on both sides': 'Yes',
+      'Melt outside the coupling': 'No',
+      'Wire to be seen': 'No',
+      'Out of line': 'No',
+      'Moved while cooling': 'No',
+      'Wet during the work': 'No',
+    },
+  )
   await recordStep(page)
 }

@@ -21,7 +21,10 @@ const freePort = (): Promise<number> =>
 
 function start(home: string, port: number): Promise<ChildProcess> {
   const clean = Object.fromEntries(Object.entries(process.env).filter(([k]) => !/^(DB_|APP_|SANCTUM_|DIASTOMA_)/.test(k)))
-  const child = spawn(join(ROOT, 'bin/start'), { env: { ...clean, DIASTOMA_HOME: home, PORT: String(port), WORKERS: '2' }, stdio: ['ignore', 'pipe', 'pipe'] })
+  const child = spawn(join(ROOT, 'bin/start'), {
+    env: { ...clean, DIASTOMA_HOME: home, PORT: String(port), WORKERS: '2' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   return new Promise((done, fail) => {
     let said = ''
     const hear = (data: Buffer): void => {
@@ -35,7 +38,8 @@ function start(home: string, port: number): Promise<ChildProcess> {
   })
 }
 
-const gone = (child: ChildProcess): Promise<void> => new Promise((done) => (child.exitCode !== null ? done() : child.on('exit', () => done())))
+const gone = (child: ChildProcess): Promise<void> =>
+  new Promise((done) => (child.exitCode !== null ? done() : child.on('exit', () => done())))
 
 /** Workers and database at once, without a word; or their masters alone, and the workers go on as orphans. */
 function killServer(home: string, orphans = false): void {
@@ -48,7 +52,8 @@ function killServer(home: string, orphans = false): void {
       }
     }
     // The workers are children of the process that knows the folder.
-    for (const pid of pids('-f', pattern)) for (const one of [...(orphans ? [] : pids('-P', pid)), pid]) process.kill(Number(one), 'SIGKILL')
+    for (const pid of pids('-f', pattern))
+      for (const one of [...(orphans ? [] : pids('-P', pid)), pid]) process.kill(Number(one), 'SIGKILL')
   }
 }
 
@@ -71,8 +76,12 @@ test.afterAll(async () => {
 
 /** Kills workers and database in the middle of recording; every acknowledged fact is there afterwards, once. */
 test('nothing that was acknowledged is lost when the server dies', async () => {
-  const client = await request.newContext({ baseURL: base, extraHTTPHeaders: { Accept: 'application/json', Referer: `${base}/`, Origin: base } })
-  const token = async (): Promise<string> => decodeURIComponent((await client.storageState()).cookies.find((c) => c.name === 'XSRF-TOKEN')?.value ?? '')
+  const client = await request.newContext({
+    baseURL: base,
+    extraHTTPHeaders: { Accept: 'application/json', Referer: `${base}/`, Origin: base },
+  })
+  const token = async (): Promise<string> =>
+    decodeURIComponent((await client.storageState()).cookies.find((c) => c.name === 'XSRF-TOKEN')?.value ?? '')
   const post = async (path: string, data: unknown): Promise<number> => {
     try {
       return (await client.post(path, { data, headers: { 'X-XSRF-TOKEN': await token() }, timeout: 5_000 })).status()
@@ -88,7 +97,10 @@ test('nothing that was acknowledged is lost when the server dies', async () => {
   const lines = (await (await client.get('/api/v1/lines')).json()) as { name: string; joints: { id: string; state: string }[] }[]
   const joints = lines.find((l) => l.name === 'Osier Row branch')!.joints.filter((j) => j.state === 'planned')
   const facts = joints.flatMap((j) => [
-    { joint: j.id, body: { id: randomUUID(), step: 'pipes', value: { pipe_a: '1', pipe_b: '2' }, recorded_at: '2026-05-04T10:00:00+02:00' } },
+    {
+      joint: j.id,
+      body: { id: randomUUID(), step: 'pipes', value: { pipe_a: '1', pipe_b: '2' }, recorded_at: '2026-05-04T10:00:00+02:00' },
+    },
     { joint: j.id, body: { id: randomUUID(), step: 'chamfer', value: { length_mm: 14 }, recorded_at: '2026-05-04T10:05:00+02:00' } },
   ])
   const acknowledged = new Set<string>()
@@ -110,7 +122,14 @@ test('nothing that was acknowledged is lost when the server dies', async () => {
   await gone(child)
   child = await start(home, port)
   await signIn()
-  const stored = async (): Promise<string[]> => (await Promise.all(joints.map(async (j) => ((await (await client.get(`/api/v1/subjects/joint/${j.id}`)).json()) as { facts: { id: string }[] }).facts.map((f) => f.id)))).flat()
+  const stored = async (): Promise<string[]> =>
+    (
+      await Promise.all(
+        joints.map(async (j) =>
+          ((await (await client.get(`/api/v1/subjects/joint/${j.id}`)).json()) as { facts: { id: string }[] }).facts.map((f) => f.id),
+        ),
+      )
+    ).flat()
   const after = await stored()
   for (const id of acknowledged) expect(after.filter((x) => x === id)).toHaveLength(1)
   // The device sends again whatever it is not sure of; in the end each is there once.
@@ -120,10 +139,16 @@ test('nothing that was acknowledged is lost when the server dies', async () => {
 
 /** The page is open while the server dies under a running fusion and a running test; it goes on, and in the end all is there. */
 test('a fusion and a test go on while the server is dead', async ({ browser }) => {
-  const context = await browser.newContext({ baseURL: base, viewport: { width: 390, height: 844 }, timezoneId: 'Europe/Vienna', locale: 'en-GB' })
+  const context = await browser.newContext({
+    baseURL: base,
+    viewport: { width: 390, height: 844 },
+    timezoneId: 'Europe/Vienna',
+    locale: 'en-GB',
+  })
   const page = await context.newPage()
   await signIn(page, 'odile')
-  const get = async <T>(path: string): Promise<T> => (await (await page.request.get(`${base}/api/v1/${path}`, { headers: { Referer: `${base}/`, Accept: 'application/json' } })).json()) as T
+  const get = async <T>(path: string): Promise<T> =>
+    (await (await page.request.get(`${base}/api/v1/${path}`, { headers: { Referer: `${base}/`, Accept: 'application/json' } })).json()) as T
   const lines = await get<{ name: string; joints: { id: string; number: string }[]; sections: { id: string }[] }[]>('lines')
   const dieAndRise = async (page: Page, during: RegExp): Promise<void> => {
     await expect(page.getByText(during).first()).toBeVisible()
@@ -142,9 +167,16 @@ test('a fusion and a test go on while the server is dead', async ({ browser }) =
     await page.getByRole('button', { name: 'Fuse', exact: true }).click()
     await dieAndRise(page, /20 times as fast as real/)
     await expect(page.locator('#step-title')).toHaveText('Cooling in the clamp', { timeout: 60_000 })
-    const sent = async (): Promise<number> => (await get<{ facts: { value: { samples?: unknown[] } }[] }>(`subjects/joint/${joint.id}`)).facts.reduce((n, f) => n + (f.value.samples?.length ?? 0), 0)
+    const sent = async (): Promise<number> =>
+      (await get<{ facts: { value: { samples?: unknown[] } }[] }>(`subjects/joint/${joint.id}`)).facts.reduce(
+        (n, f) => n + (f.value.samples?.length ?? 0),
+        0,
+      )
     await expect.poll(sent, { timeout: 60_000 }).toBe(202)
-    const after = await get<{ facts: { id: string; step: string; value: { part: number; samples: number[][] } }[]; judgement: { steps: { key: string; verdict: string; status: string }[] } }>(`subjects/joint/${joint.id}`)
+    const after = await get<{
+      facts: { id: string; step: string; value: { part: number; samples: number[][] } }[]
+      judgement: { steps: { key: string; verdict: string; status: string }[] }
+    }>(`subjects/joint/${joint.id}`)
     const parts = after.facts.filter((f) => f.step === 'fusion')
     expect(parts.map((f) => f.value.part)).toEqual(parts.map((_, i) => i))
     // The programme has 202 rows; none is missing, none is there twice.
@@ -160,7 +192,13 @@ test('a fusion and a test go on while the server is dead', async ({ browser }) =
     await dieAndRise(page, /1200 times as fast as real/)
     await expect(page.locator('#step-title')).toHaveText('Phases of the log', { timeout: 60_000 })
     const test = `subjects/test/${page.url().match(/tests\/([0-9a-f-]+)/)![1]}`
-    await expect.poll(async () => (await get<{ facts: { step: string; value: { final?: boolean } }[] }>(test)).facts.some((f) => f.step === 'log' && f.value.final), { timeout: 60_000 }).toBe(true)
+    await expect
+      .poll(
+        async () =>
+          (await get<{ facts: { step: string; value: { final?: boolean } }[] }>(test)).facts.some((f) => f.step === 'log' && f.value.final),
+        { timeout: 60_000 },
+      )
+      .toBe(true)
     const after = await get<{ facts: { step: string; value: { part: number; final: boolean; samples: number[][] } }[] }>(test)
     const rows = after.facts.filter((f) => f.step === 'log').flatMap((f) => f.value.samples)
     expect(after.facts.filter((f) => f.step === 'log').at(-1)!.value.final).toBe(true)

@@ -1,13 +1,15 @@
 import { expect, test } from '@playwright/test'
 import { takeKit, takePower } from './coupler'
-import { again, atStep, choose, fill, lineByName, pick, recordStep, round as roundOf, says, signIn, someone } from './people'
+import { again, atStep, choose, fill, lineByName, pick, recordStep, round as roundOf, says, sendStep, signIn, someone } from './people'
 import { CODES, stamp, Trench } from './trench'
 
 /*
- * Kinds of electrofusion joints, each through the pages; what they share is in fusion.spec.ts. What a step needs before it is recorded over the
- * same API as devices use; what the test is about is done by hand.
+ * Kinds of electrofusion joints, each through the pages; what they share is in fusion.spec.ts. What a step needs before it is
+ * recorded over the same API as devices use; what the test is about is done by hand.
  */
-test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the whole length where the coupling slides', async ({ page }) => {
+test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the whole length where the coupling slides', async ({
+  page,
+}) => {
   await signIn(page, 'bram')
   const engineer = await someone(page.context().browser()!, 'tamsin')
   const desk = await Trench.of(engineer)
@@ -15,8 +17,10 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
   const line = await desk.line('Tallow Row services', 'ef-coupler-hand', { dn_mm: 63, sdr: 11 }, 1)
   const joint = line.joints[0]!.id
   await trench.record(joint, [
-    ['kit', trench.kit('Box 2', 'Hand scraper 5'), 9], ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 13, fitting_c: 14, wind_ms: 2, shelter: false, rain: false }, 9],
-    ['code', { code: CODES[63], layout: trench.item('Practice layout') }, 8], ['label', { dn_mm: 63, voltage_v: 39.5, time_s: 80, cooling_min: 8, sdr_min: 11, sdr_max: 11, coupling_mm: 110 }, 8],
+    ['kit', trench.kit('Box 2', 'Hand scraper 5'), 9],
+    ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 13, fitting_c: 14, wind_ms: 2, shelter: false, rain: false }, 9],
+    ['code', { code: CODES[63], layout: trench.item('Practice layout') }, 8],
+    ['label', { dn_mm: 63, voltage_v: 39.5, time_s: 80, cooling_min: 8, sdr_min: 11, sdr_max: 11, coupling_mm: 110 }, 8],
     ['supply', { generator: trench.item('Generator 5 kVA'), other_va: 0, earthed: true }, 8],
   ])
   await page.goto(`/joints/${joint}`)
@@ -55,7 +59,11 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
     // 110 mm coupling and 10 mm beyond where it slides right back; half of it and 10 mm on the other pipe.
     await says(page, 'peel 120 mm from the end')
     await page.getByRole('button', { name: /^If known: mass of the ribbon/ }).click()
-    await fill(page, { 'Mean diameter after scraping, by caliper crosswise': '63.1', 'Mass of the ribbon': '4.5', 'Length peeled': '120' }, { 'All ink is gone': 'Yes' })
+    await fill(
+      page,
+      { 'Mean diameter after scraping, by caliper crosswise': '63.1', 'Mass of the ribbon': '4.5', 'Length peeled': '120' },
+      { 'All ink is gone': 'Yes' },
+    )
     await recordStep(page)
     await says(page, '0.05 mm is outside 0.20 mm to 0.40 mm.')
     await again(page, 'one more pass crosswise')
@@ -73,23 +81,50 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
   const made = await (await Trench.of(engineer)).line('Priory Sluice trunk', 'ef-coupler-large', { dn_mm: 630, sdr: 17 }, 2)
   const [first, second] = made.joints.map((j) => j.id) as [string, string]
   const eight = ['12:00', '1:30', '3:00', '4:30', '6:00', '7:30', '9:00', '10:30']
-  const radii = (oval: number, axis: number): Record<string, unknown> => ({ readings: eight.map((clock, k) => ({ clock, value_mm: Number((315.7 + (oval / 4) * Math.cos((2 * (45 * k - axis) * Math.PI) / 180)).toFixed(1)) })) })
+  const radii = (oval: number, axis: number): Record<string, unknown> => ({
+    readings: eight.map((clock, k) => ({
+      clock,
+      value_mm: Number((315.7 + (oval / 4) * Math.cos((2 * (45 * k - axis) * Math.PI) / 180)).toFixed(1)),
+    })),
+  })
   const head = (ago: number, windings: string): [string, Record<string, unknown>, number][] => [
-    ['kit', { ...trench.kit('Box 7, for large fittings') }, ago], ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 14, fitting_c: 14, wind_ms: 2, shelter: true, rain: false }, ago], ['pipes', { pipe_a: '7', pipe_b: '8', slides: 'normal' }, ago],
-    ['code', { code: '010000630440045210900025', layout: trench.item('Practice layout') }, ago], ['label', { dn_mm: 630, voltage_v: 44, time_s: 900, cooling_min: 60, sdr_min: 11, sdr_max: 17, coupling_mm: 440, windings, preheat_v: 24, preheat_s: 600 }, ago],
-    ['preheat-code', { code: '010000630240045210600026', layout: trench.item('Practice layout') }, ago], ['supply', { generator: trench.item('Generator 15 kVA'), other_va: 0, fuel_l: 9, earthed: true }, ago],
+    ['kit', { ...trench.kit('Box 7, for large fittings') }, ago],
+    ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 14, fitting_c: 14, wind_ms: 2, shelter: true, rain: false }, ago],
+    ['pipes', { pipe_a: '7', pipe_b: '8', slides: 'normal' }, ago],
+    ['code', { code: '010000630440045210900025', layout: trench.item('Practice layout') }, ago],
+    [
+      'label',
+      {
+        dn_mm: 630,
+        voltage_v: 44,
+        time_s: 900,
+        cooling_min: 60,
+        sdr_min: 11,
+        sdr_max: 17,
+        coupling_mm: 440,
+        windings,
+        preheat_v: 24,
+        preheat_s: 600,
+      },
+      ago,
+    ],
+    ['preheat-code', { code: '010000630240045210600026', layout: trench.item('Practice layout') }, ago],
+    ['supply', { generator: trench.item('Generator 15 kVA'), other_va: 0, fuel_l: 9, earthed: true }, ago],
   ]
   await trench.record(first, [...head(4, 'one'), ['od@a', { od_tape_mm: 631.4 }, 3]])
   await test.step('eight radii: how oval, which way, where the jaws go', async () => {
     await page.goto(`/joints/${first}?step=shape@a`)
     await atStep(page, /^Shape of the end/)
-    await roundOf(page, (radii(8, 60)['readings'] as { value_mm: number }[]).map((r) => String(r.value_mm)))
+    await roundOf(
+      page,
+      (radii(8, 60)['readings'] as { value_mm: number }[]).map((r) => String(r.value_mm)),
+    )
     await page.goto(`/joints/${first}?step=reround@a`)
     await says(page, /7\.9 mm oval, over 3\.0 mm: jaws at 2:00 and 8:00, the split with the screws at 5:00 and 11:00/)
     await expect(page.getByRole('group', { name: /jaws of the clamp at (1:5\d|2:0\d) and (7:5\d|8:0\d)/ })).toBeVisible()
     await says(page, /Jaws pinch|hands clear/)
     await fill(page, {}, { 'Clamp at the insertion mark, jaws along the long axis, drawn up evenly': 'Yes' })
-    await recordStep(page)
+    await sendStep(page)
     // The pipe has time to come round; the wait is a clock, and the step is not opened before.
     await page.goto(`/joints/${first}?step=clamped@a`)
     await says(page, /^Not before \d\d:\d\d\.$/)
@@ -109,19 +144,37 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
     await engineer.goto(`/joints/${demo.joints.find((j) => j.number === '4')!.id}`)
     await expect(engineer.getByText(/not pulled before|cool, not yet signed/)).toHaveCount(6)
     await engineer.goto(`/joints/${demo.joints.find((j) => j.number === '4')!.id}?step=restraints`)
-    await expect(engineer.getByText(/comes first|Not before|wanted/).filter({ visible: true }).first()).toBeVisible()
+    await expect(
+      engineer
+        .getByText(/comes first|Not before|wanted/)
+        .filter({ visible: true })
+        .first(),
+    ).toBeVisible()
   })
   await test.step('drawn home by restraints that are fused, cool and signed; two windings, one after the other', async () => {
     const yes = (...keys: string[]): Record<string, boolean> => Object.fromEntries(keys.map((k) => [k, true]))
     const desk = await Trench.of(engineer)
     const hash = (await desk.get<{ hash: string; key: string }[]>('procedures')).find((p) => p.key === 'ef-restraint')!.hash
-    const code = (await desk.post<{ code: string }>('calculations/fitting-code-encode', { layout: 'T1', dn_mm: 630, voltage_v: 39.5, resistance_ohm: 1.1, time_s: 100, correction_pct_per_k: 0.2 })).code
+    const code = (
+      await desk.post<{ code: string }>('calculations/fitting-code-encode', {
+        layout: 'T1',
+        dn_mm: 630,
+        voltage_v: 39.5,
+        resistance_ohm: 1.1,
+        time_s: 100,
+        correction_pct_per_k: 0.2,
+      })
+    ).code
     const six = await desk.post<{ id: string }[]>(`lines/${made.id}/joints`, { procedure_hash: hash, host_id: second, count: 3 })
     await trench.record(second, head(45, 'two'))
     for (const side of ['a', 'b']) {
       await trench.record(second, [
-        [`od@${side}`, { od_tape_mm: 631.4 }, 42], [`shape@${side}`, radii(1.2, 60), 42], [`toe@${side}`, { od_end_mm: 629.9, od_back_mm: 631.4 }, 41],
-        [`scrape@${side}`, { od_after_mm: 630.7, tool: 'turning', ...yes('marks_gone', 'sharp') }, 25], [`mark@${side}`, { mark_mm: 220, ...yes('end_square', 'all_round') }, 24], [`wipe@${side}`, yes('wiped', 'dry'), 23],
+        [`od@${side}`, { od_tape_mm: 631.4 }, 42],
+        [`shape@${side}`, radii(1.2, 60), 42],
+        [`toe@${side}`, { od_end_mm: 629.9, od_back_mm: 631.4 }, 41],
+        [`scrape@${side}`, { od_after_mm: 630.7, tool: 'turning', ...yes('marks_gone', 'sharp') }, 25],
+        [`mark@${side}`, { mark_mm: 220, ...yes('end_square', 'all_round') }, 24],
+        [`wipe@${side}`, yes('wiped', 'dry'), 23],
       ])
     }
     await page.goto(`/joints/${second}`)
@@ -131,18 +184,43 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
     await says(page, 'Not cool yet: 2a1, 2a2, 2a3, 2b1, 2b2, 2b3.')
     await says(page, '"Restraints on both ends" must be good first.')
     const round = { readings: ['12:00', '3:00', '6:00', '9:00'].map((clock) => ({ clock, value_mm: 0.2 })) }
-    await Promise.all(six.map(async ({ id }) => {
-      await trench.record(id, [
-        ['kit', trench.kit('Box 2', 'Hand scraper 5'), 95], ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 13, fitting_c: 14, wind_ms: 2, shelter: true, rain: false }, 95], ['code', { code, layout: trench.item('Practice layout') }, 94],
-        ['label', { dn_mm: 630, voltage_v: 39.5, time_s: 100, cooling_min: 15, saddle_mm: 150, cover_deg: 25, torque_nm: 10 }, 94], ['supply', { generator: trench.item('Generator 5 kVA'), other_va: 0, earthed: true }, 93], ['footprint', yes('washed', 'bag', 'witness'), 92],
-        ['scrape', { chip_mm: 0.36, ...yes('marks_gone', 'sharp') }, 90], ['wipe', yes('wiped', 'dry'), 89], ['clamp', { torque_nm: 10.1, square: true }, 88], ['gap', round, 87], ['fusion', await trench.trace(39.5, 1.1, 102, 85), 85], ['cooling', { released_at: stamp(68) }, 68],
-        ['look', { ...yes('indicators_up', 'bead', 'peel_visible'), melt_escape: false, wire_exposed: false, moved: false, wet: false }, 67],
-      ])
-      await desk.record(id, [['accept', { signed: true }, 66]])
-    }))
+    await Promise.all(
+      six.map(async ({ id }) => {
+        await trench.record(id, [
+          ['kit', trench.kit('Box 2', 'Hand scraper 5'), 95],
+          ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 13, fitting_c: 14, wind_ms: 2, shelter: true, rain: false }, 95],
+          ['code', { code, layout: trench.item('Practice layout') }, 94],
+          ['label', { dn_mm: 630, voltage_v: 39.5, time_s: 100, cooling_min: 15, saddle_mm: 150, cover_deg: 25, torque_nm: 10 }, 94],
+          ['supply', { generator: trench.item('Generator 5 kVA'), other_va: 0, earthed: true }, 93],
+          ['footprint', yes('washed', 'bag', 'witness'), 92],
+          ['scrape', { chip_mm: 0.36, ...yes('marks_gone', 'sharp') }, 90],
+          ['wipe', yes('wiped', 'dry'), 89],
+          ['clamp', { torque_nm: 10.1, square: true }, 88],
+          ['gap', round, 87],
+          ['fusion', await trench.trace(39.5, 1.1, 102, 85), 85],
+          ['cooling', { released_at: stamp(68) }, 68],
+          [
+            'look',
+            { ...yes('indicators_up', 'bead', 'peel_visible'), melt_escape: false, wire_exposed: false, moved: false, wet: false },
+            67,
+          ],
+        ])
+        await desk.record(id, [['accept', { signed: true }, 66]])
+      }),
+    )
     await page.reload()
     await atStep(page, 'Pull home')
-    const pulled = (level: 'Yes' | 'No'): Promise<void> => fill(page, { 'Number of equal steps': '14' }, { 'Coupling out of its bag only now, bore wiped and dry': 'Yes', 'Hoists tightened in turn, the same each time': 'Yes', 'Level on top': level, 'In line seen from the front': 'Yes' })
+    const pulled = (level: 'Yes' | 'No'): Promise<void> =>
+      fill(
+        page,
+        { 'Number of equal steps': '14' },
+        {
+          'Coupling out of its bag only now, bore wiped and dry': 'Yes',
+          'Hoists tightened in turn, the same each time': 'Yes',
+          'Level on top': level,
+          'In line seen from the front': 'Yes',
+        },
+      )
     await pulled('No')
     await recordStep(page)
     await says(page, /^Bad: .*[Ll]evel/)
@@ -156,7 +234,15 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
     await atStep(page, 'Gap round the coupling')
     await roundOf(page, ['1.2', '1.0', '0.7', '0.4', '0.3', '0.4', '0.7', '1.0'])
     await atStep(page, 'Ready to fuse')
-    await fill(page, {}, { "Tension belts drawn to the maker's figure, or none asked for": 'Yes', 'Level and free of stress, on top and in front': 'Yes', 'Marks still at both faces': 'Yes' })
+    await fill(
+      page,
+      {},
+      {
+        "Tension belts drawn to the maker's figure, or none asked for": 'Yes',
+        'Level and free of stress, on top and in front': 'Yes',
+        'Marks still at both faces': 'Yes',
+      },
+    )
     await recordStep(page)
     for (const pipe of ['7', '8']) {
       await atStep(page, `Fusion, side of pipe ${pipe}`)
@@ -166,7 +252,7 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
     await atStep(page, /^Cooling/)
     await says(page, /not before|Not before/)
   })
-  await test.step('the joint of the demo that waits for preheating is heated by its own code, then cools before the gap is felt', async () => {
+  await test.step('what waits for preheating is heated by its own code, then cools before the gap is felt', async () => {
     const demo = await lineByName(page.request, 'Stour Bank trunk main')
     const third = demo.joints.find((j) => j.number === '3')!.id
     await page.goto(`/joints/${third}`)
@@ -214,15 +300,31 @@ test('3. saddles: added on the pipe, footprint, peel, torque, feeler, branch tes
   await takeKit(page, 'Box 2', 'Hand scraper 5')
   await atStep(page, 'Weather and temperatures')
   await says(page, 'Gas: test the air in the trench before any current')
-  await trench.record(saddle, [['conditions', { air_c: 12, rh_pct: 60, pipe_c: 12, fitting_c: 13, wind_ms: 2, shelter: false, rain: false }, 0], ['code', { code: CODES[180], layout: trench.item('Practice layout') }, 0]])
+  await trench.record(saddle, [
+    ['conditions', { air_c: 12, rh_pct: 60, pipe_c: 12, fitting_c: 13, wind_ms: 2, shelter: false, rain: false }, 0],
+    ['code', { code: CODES[180], layout: trench.item('Practice layout') }, 0],
+  ])
   await page.goto(`/joints/${saddle}?step=label`)
   await atStep(page, 'Label of the saddle')
-  await fill(page, { 'For a main of': '180', Outlet: '32', Voltage: '39.5', 'Fusion time': '100', 'Cooling time': '10', 'Waiting time before tapping': '60', 'Length of the saddle along the pipe': '120', 'Reach round the pipe': '150', 'Prescribed torque of the clamp bolts': '10' })
-  await recordStep(page)
+  await fill(page, {
+    'For a main of': '180',
+    Outlet: '32',
+    Voltage: '39.5',
+    'Fusion time': '100',
+    'Cooling time': '10',
+    'Waiting time before tapping': '60',
+    'Length of the saddle along the pipe': '120',
+    'Reach round the pipe': '150',
+    'Prescribed torque of the clamp bolts': '10',
+  })
+  await sendStep(page)
   await page.goto(`/joints/${saddle}?step=supply`)
   await takePower(page)
   await expect.poll(async () => (await trench.joint(saddle)).facts.map((f) => f.step)).toContain('supply')
-  await trench.record(saddle, [['pipes', { pipe_a: '2', position: '12:00' }, 0], ['od', { od_tape_mm: 180.4 }, 0]])
+  await trench.record(saddle, [
+    ['pipes', { pipe_a: '2', position: '12:00' }, 0],
+    ['od', { od_tape_mm: 180.4 }, 0],
+  ])
   await page.goto(`/joints/${saddle}`)
   await atStep(page, /footprint/i)
   await says(page, /360 mm/) // three widths are washed
@@ -248,19 +350,34 @@ test('3. saddles: added on the pipe, footprint, peel, torque, feeler, branch tes
     const s2 = demo.joints.find((j) => j.number === 'S2')!.id
     await page.goto(`/joints/${s2}`)
     await atStep(page, 'Test the branch, main uncut')
-    await fill(page, { 'Pressure at the start': '1010', 'Pressure at the end': '1008', 'Held for': '5' }, { 'Main still uncut, cutter drawn back': 'Yes', 'Leak or bubbles seen': 'No' })
+    await fill(
+      page,
+      { 'Pressure at the start': '1010', 'Pressure at the end': '1008', 'Held for': '5' },
+      { 'Main still uncut, cutter drawn back': 'Yes', 'Leak or bubbles seen': 'No' },
+    )
     await recordStep(page)
     await says(page, 'Held for 5 min; wanted are 10 min')
     await says(page, '"Test the branch, main uncut" must be good first.')
     await page.getByRole('button', { name: 'Go to "Test the branch, main uncut"' }).click()
     await again(page, 'held on')
-    await fill(page, { 'Pressure at the start': '1010', 'Pressure at the end': '1008', 'Held for': '12' }, { 'Main still uncut, cutter drawn back': 'Yes', 'Leak or bubbles seen': 'No' })
+    await fill(
+      page,
+      { 'Pressure at the start': '1010', 'Pressure at the end': '1008', 'Held for': '12' },
+      { 'Main still uncut, cutter drawn back': 'Yes', 'Leak or bubbles seen': 'No' },
+    )
     await recordStep(page)
     await atStep(page, 'Tap the main')
     await says(page, /^Not before \d\d:\d\d\.$/)
     await says(page, /Follow your local code and your licensed supervisor/)
     // What a device with a wrong clock sends all the same is kept, and bad.
-    const answer = await page.request.post(`${new URL(page.url()).origin}/api/v1/subjects/joint/${s2}/facts`, { headers: { Accept: 'application/json', Referer: page.url(), 'X-XSRF-TOKEN': decodeURIComponent((await page.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value) }, data: { id: crypto.randomUUID(), step: 'tap', value: { cut: true, capped: true }, recorded_at: stamp(0) } })
+    const answer = await page.request.post(`${new URL(page.url()).origin}/api/v1/subjects/joint/${s2}/facts`, {
+      headers: {
+        Accept: 'application/json',
+        Referer: page.url(),
+        'X-XSRF-TOKEN': decodeURIComponent((await page.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value),
+      },
+      data: { id: crypto.randomUUID(), step: 'tap', value: { cut: true, capped: true }, recorded_at: stamp(0) },
+    })
     expect(answer.status()).toBe(201)
     await page.reload()
     await says(page, /Tapped at \d\d:\d\d, before \d\d:\d\d\./)

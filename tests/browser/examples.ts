@@ -22,16 +22,20 @@ export interface Example {
   attached?: { instead: Record<string, Value> }
 }
 
-export const example = (id: string): Example => JSON.parse(readFileSync(new URL(`../../core/data/examples/${id}.json`, import.meta.url), 'utf8')) as Example
+export const example = (id: string): Example =>
+  JSON.parse(readFileSync(new URL(`../../core/data/examples/${id}.json`, import.meta.url), 'utf8')) as Example
 
 /** How long the run of an example takes, min. */
 export const lasts = (of: Example): number => Math.max(...of.good.map((e) => e.min))
 
 /** A value with times and things out of the stores in their places. */
 export function resolved(value: unknown, begins: number, thing: (name: string) => Value): unknown {
-  if (typeof value === 'string' && value.startsWith('@+')) return new Date(begins + Number(value.slice(2)) * 60_000).toISOString().replace(/\.\d+Z$/, '+00:00')
+  if (typeof value === 'string' && value.startsWith('@+'))
+    return new Date(begins + Number(value.slice(2)) * 60_000).toISOString().replace(/\.\d+Z$/, '+00:00')
   if (Array.isArray(value)) return value.map((v) => resolved(v, begins, thing))
   if (value === null || typeof value !== 'object') return value
   const entries = Object.entries(value)
-  return entries.length === 1 && entries[0]![0] === 'store' ? thing(String(entries[0]![1])) : Object.fromEntries(entries.map(([k, v]) => [k, resolved(v, begins, thing)]))
+  return entries.length === 1 && entries[0]![0] === 'store'
+    ? thing(String(entries[0]![1]))
+    : Object.fromEntries(entries.map(([k, v]) => [k, resolved(v, begins, thing)]))
 }

@@ -3,17 +3,26 @@ import bwip from 'bwip-js/node'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { prepareCoupler } from './coupler'
-import { atStep, lineByName, recordStep, signIn, fill } from './people'
+import { atStep, fill, lineByName, recordStep, sendStep, signIn } from './people'
 import { instruments, readyForPressure } from './section'
 
 const EXAMPLES = resolve(import.meta.dirname, '../../examples')
 const CODE = '010000225395085210240027'
-const file = (name: string, text: string): { name: string; mimeType: string; buffer: Buffer } => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
+const file = (name: string, text: string): { name: string; mimeType: string; buffer: Buffer } => ({
+  name,
+  mimeType: 'text/plain',
+  buffer: Buffer.from(text),
+})
 
-const drawn = (text: string, bcid = 'interleaved2of5'): Promise<Buffer> => bwip.toBuffer({ bcid, text, scale: 3, height: 15, padding: 12, backgroundcolor: 'FFFFFF' })
+const drawn = (text: string, bcid = 'interleaved2of5'): Promise<Buffer> =>
+  bwip.toBuffer({ bcid, text, scale: 3, height: 15, padding: 12, backgroundcolor: 'FFFFFF' })
 
 async function facts(page: Page, path: string): Promise<{ step: string; value: Record<string, unknown> }[]> {
-  return ((await (await page.request.get(`/api/v1/${path}`, { headers: { Referer: page.url() } })).json()) as { facts: { step: string; value: Record<string, unknown> }[] }).facts
+  return (
+    (await (await page.request.get(`/api/v1/${path}`, { headers: { Referer: page.url() } })).json()) as {
+      facts: { step: string; value: Record<string, unknown> }[]
+    }
+  ).facts
 }
 
 /** The value of a step once the server has it: the page goes on before its outbox is empty. */
@@ -29,7 +38,13 @@ test('the code of a fitting is read from a picture', async ({ page }) => {
   const joint = line.joints.find((j) => j.number === '46')!
   await page.goto(`/joints/${joint.id}?step=code`)
   const input = page.getByLabel('Picture of the bar code')
-  await input.setInputFiles({ name: 'wall.png', mimeType: 'image/png', buffer: await drawn('NO CODE', 'code128').then(() => Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')) })
+  await input.setInputFiles({
+    name: 'wall.png',
+    mimeType: 'image/png',
+    buffer: await drawn('NO CODE', 'code128').then(() =>
+      Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64'),
+    ),
+  })
   await expect(page.getByText('No bar code found in that picture.')).toBeVisible()
   await input.setInputFiles({ name: 'label.png', mimeType: 'image/png', buffer: await drawn(CODE) })
   await expect(page.getByText('Read 24 digits.')).toBeVisible()
@@ -52,7 +67,10 @@ function filmed(codes: string[]): Buffer {
       x += bar * scale
     })
     const blank = Buffer.alloc(width, 235)
-    const picture = Buffer.concat([...Array.from({ length: height }, (_, y) => (y > 40 && y < 200 ? row : blank)), Buffer.alloc((width * height) / 2, 128)])
+    const picture = Buffer.concat([
+      ...Array.from({ length: height }, (_, y) => (y > 40 && y < 200 ? row : blank)),
+      Buffer.alloc((width * height) / 2, 128),
+    ])
     return Array.from({ length: 10 }, () => Buffer.concat([Buffer.from('FRAME\n'), picture]))
   })
   return Buffer.concat([Buffer.from(`YUV4MPEG2 W${width} H${height} F10:1 Ip A1:1 C420\n`), ...frames])
@@ -62,7 +80,15 @@ test('the code of a fitting is read by the camera; a sweep over a part of it doe
   const film = info.outputPath('codes.y4m')
   writeFileSync(film, filmed([CODE.slice(0, 20), CODE]))
   const { launchOptions } = info.project.use
-  const browser = await chromium.launch({ ...launchOptions, args: [...(launchOptions?.args ?? []), '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', `--use-file-for-fake-video-capture=${film}`] })
+  const browser = await chromium.launch({
+    ...launchOptions,
+    args: [
+      ...(launchOptions?.args ?? []),
+      '--use-fake-ui-for-media-stream',
+      '--use-fake-device-for-media-stream',
+      `--use-file-for-fake-video-capture=${film}`,
+    ],
+  })
   const page = await (await browser.newContext({ baseURL: baseURL!, viewport: { width: 390, height: 844 } })).newPage()
   await signIn(page, 'bram')
   const line = await lineByName(page.request, 'Kelder Lane main')
@@ -82,9 +108,12 @@ test('a practice label is drawn to scan and its trap is found', async ({ page })
   const trapped = page.getByText('trap:').first()
   await expect(trapped).toBeVisible()
   await expect(page.getByRole('img', { name: /^Bar code \d{24}$/ }).first()).toBeVisible()
-  await page.getByRole('button', { name: /^Take / }).first().click()
+  await page
+    .getByRole('button', { name: /^Take / })
+    .first()
+    .click()
   await expect(page.getByLabel('24 digits')).toHaveValue(/^\d{24}$/)
-  await recordStep(page)
+  await sendStep(page)
   await page.goto(`/joints/${joint.id}?step=label`)
   await expect(page.getByRole('note', { name: 'Printed on the practice label' })).toContainText('63 mm · 39.5 V · 45 s')
 })
@@ -120,7 +149,13 @@ test('a fusion from the file of a box: what the file does not hold is asked for'
   await input.setInputFiles(join(EXAMPLES, 'fusion-trace.csv'))
   await atStep(page, 'Cooling in the clamp')
   const stored = await sent(page, `subjects/joint/${joint.id}`, 'fusion')
-  expect(stored).toMatchObject({ supply_v: 229, cold_r_ohm: 0.846, source: 'file', file: 'fusion-trace.csv', ended_at: '2026-11-20T10:30:00+01:00' })
+  expect(stored).toMatchObject({
+    supply_v: 229,
+    cold_r_ohm: 0.846,
+    source: 'file',
+    file: 'fusion-trace.csv',
+    ended_at: '2026-11-20T10:30:00+01:00',
+  })
   expect(stored['samples']).toHaveLength(readFileSync(join(EXAMPLES, 'fusion-trace.csv'), 'utf8').trim().split('\n').length - 1)
   await page.goto(`/joints/${joint.id}?step=fusion`)
   await expect(page.getByText(/of the energy in 245 s; no event/)).toBeVisible()
@@ -148,7 +183,7 @@ test('a pressure log from a file: wrong files say why, a doubtful date is asked'
     await input.setInputFiles(file('log.csv', text))
     await expect(page.getByRole('alert').filter({ hasText: said })).toContainText('Nothing was stored.')
   }
-  // Decimal commas with semicolons, a minute far above the others, a gap and a date that can be read two ways: 90 minutes of a held section.
+  // 90 minutes of a held section: decimal commas with semicolons, a minute far above the others, a gap, a date to be read two ways.
   const rows = ['time;pressure [bar];added [L]']
   for (let m = 0; m <= 90; m++) {
     if (m > 60 && m < 72) continue
@@ -177,7 +212,9 @@ test('units are typed as read off the tape, and a slip of the unit is caught', a
   await expect(page.getByRole('alert')).toContainText('8.9 mm is outside 16 to 1700 mm')
   await fill(page, { 'Outside diameter by tape': '8 7/8 in' })
   await recordStep(page)
-  await expect.poll(async () => (await facts(page, `subjects/joint/${joint.id}`)).map((f) => f.value['od_tape_mm'])).toEqual([expect.closeTo(225.425, 6)])
+  await expect
+    .poll(async () => (await facts(page, `subjects/joint/${joint.id}`)).map((f) => f.value['od_tape_mm']))
+    .toEqual([expect.closeTo(225.425, 6)])
   await page.goto(`/joints/${joint.id}?step=od@b`)
   await atStep(page, /^Diameter by tape/)
   await expect(page.getByText('mm bar · Odile Fenner')).toBeVisible()

@@ -49,7 +49,12 @@ async function answer(page: Page, question: string, word: 'Yes' | 'No'): Promise
   await expect(page.getByRole('radio', { name: `${question}: ${word}`, exact: true })).toBeChecked()
 }
 
-async function figures(page: Page, step: string | RegExp, values: Record<string, string>, answers: Record<string, 'Yes' | 'No'> = {}): Promise<void> {
+async function figures(
+  page: Page,
+  step: string | RegExp,
+  values: Record<string, string>,
+  answers: Record<string, 'Yes' | 'No'> = {},
+): Promise<void> {
   await atStep(page, step)
   for (const [label, value] of Object.entries(values)) await type(page, new RegExp(`^${label}`), value)
   for (const [question, word] of Object.entries(answers)) await answer(page, question, word)
@@ -71,7 +76,9 @@ async function round(page: Page, step: string | RegExp, values: string[]): Promi
 }
 
 async function atDesk(browser: Browser, who: Who): Promise<Page> {
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, timezoneId: 'Europe/Vienna', locale: 'en-GB' })).newPage()
+  const page = await (
+    await browser.newContext({ viewport: { width: 1280, height: 800 }, timezoneId: 'Europe/Vienna', locale: 'en-GB' })
+  ).newPage()
   await page.goto('/sign-in')
   await expect(page.getByLabel('E-mail')).toBeFocused()
   await page.keyboard.type(`${who}@diastoma.example`)
@@ -123,14 +130,27 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
     // Digits typed anywhere go to the first figure.
     await joiner.keyboard.type('14')
     await expect(joiner.getByRole('textbox', { name: /^Air/ })).toHaveValue('14')
-    await figures(joiner, 'Weather and temperatures', { 'Humidity, %': '60', Pipe: '13', Fitting: '14', Wind: '2' }, { 'Under a shelter': 'No', 'Rain or snow': 'No' })
+    await figures(
+      joiner,
+      'Weather and temperatures',
+      { 'Humidity, %': '60', Pipe: '13', Fitting: '14', Wind: '2' },
+      { 'Under a shelter': 'No', 'Rain or snow': 'No' },
+    )
     await atStep(joiner, 'The two pipes')
     await press(joiner, 'Record')
     await atStep(joiner, 'Bar code of the fitting')
     await take(joiner, 'What its digits mean', /Practice layout/)
     await type(joiner, '24 digits', '010000110395160210150022')
     await joiner.keyboard.press('Enter')
-    await figures(joiner, 'Label of the fitting', { Size: '110', Voltage: '39.5', 'Fusion time': '150', 'Cooling time': '1', 'SDR from': '11', 'SDR to': '17', 'Length of the coupling': '160' })
+    await figures(joiner, 'Label of the fitting', {
+      Size: '110',
+      Voltage: '39.5',
+      'Fusion time': '150',
+      'Cooling time': '1',
+      'SDR from': '11',
+      'SDR to': '17',
+      'Length of the coupling': '160',
+    })
     await atStep(joiner, 'Power for this fitting')
     await take(joiner, 'Generator or mains', /Generator 5 kVA/)
     await press(joiner, 'Record')
@@ -138,9 +158,30 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
     for (let i = 0; i < 2; i++) await round(joiner, /^Out of round/, ['110.3', '110.2', '110.1', '110.2'])
     for (let i = 0; i < 2; i++) await figures(joiner, /^Shrunk end/, { 'Diameter at the end': '109.8', 'Diameter further back': '110.15' })
     for (let i = 0; i < 2; i++) await figures(joiner, /^Peel/, { 'Diameter by tape after peeling': '109.6' }, { 'All ink is gone': 'Yes' })
-    for (let i = 0; i < 2; i++) await figures(joiner, /^Insertion mark/, { 'Mark from the end': '80' }, { 'End square, chamfered, without burr': 'Yes', 'Drawn all round': 'Yes' })
-    for (let i = 0; i < 2; i++) await figures(joiner, /^Wipe/, {}, { 'Wiped with the solvent and a fresh lint-free cloth, from the end towards the mark': 'Yes', 'Dry, and not touched since': 'Yes' })
-    await figures(joiner, 'Assemble in the clamp', {}, { 'Both pipes held by the alignment clamp': 'Yes', 'No stress in the joint, far ends covered': 'Yes', 'Both insertion marks at the face of the coupling': 'Yes' })
+    for (let i = 0; i < 2; i++)
+      await figures(
+        joiner,
+        /^Insertion mark/,
+        { 'Mark from the end': '80' },
+        { 'End square, chamfered, without burr': 'Yes', 'Drawn all round': 'Yes' },
+      )
+    for (let i = 0; i < 2; i++)
+      await figures(
+        joiner,
+        /^Wipe/,
+        {},
+        { 'Wiped with the solvent and a fresh lint-free cloth, from the end towards the mark': 'Yes', 'Dry, and not touched since': 'Yes' },
+      )
+    await figures(
+      joiner,
+      'Assemble in the clamp',
+      {},
+      {
+        'Both pipes held by the alignment clamp': 'Yes',
+        'No stress in the joint, far ends covered': 'Yes',
+        'Both insertion marks at the face of the coupling': 'Yes',
+      },
+    )
     await round(joiner, 'Gap round the coupling', ['0.6', '0.4', '0.2', '0.4'])
     await atStep(joiner, 'Fusion')
     await choose(joiner, 'Speed', /100 times/)
@@ -148,10 +189,22 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
     await atStep(joiner, 'Cooling in the clamp')
     await expect(joiner.getByText('The clamps may come off.')).toBeVisible({ timeout: 90_000 })
     await press(joiner, 'Clamps taken off now')
-    await figures(joiner, 'Look at the finished joint', {}, {
-      'Melt indicators up': 'Yes', 'Insertion marks visible at both faces': 'Yes', 'A mark has moved away from its face': 'No', 'Peeled skin visible on both sides': 'Yes', 'Melt outside the coupling': 'No',
-      'Wire to be seen': 'No', 'Out of line': 'No', 'Moved while cooling': 'No', 'Wet during the work': 'No',
-    })
+    await figures(
+      joiner,
+      'Look at the finished joint',
+      {},
+      {
+        'Melt indicators up': 'Yes',
+        'Insertion marks visible at both faces': 'Yes',
+        'A mark has moved away from its face': 'No',
+        'Peeled skin visible on both sides': 'Yes',
+        'Melt outside the coupling': 'No',
+        'Wire to be seen': 'No',
+        'Out of line': 'No',
+        'Moved while cooling': 'No',
+        'Wet during the work': 'No',
+      },
+    )
     await atStep(joiner, 'Hold point: accept the joint')
   })
   const inspector = await atDesk(browser, 'ruben')
@@ -171,8 +224,22 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
     await type(engineer, 'Logger, number', 'L-2')
     await date(engineer, 'Logger calibrated until')
     await press(engineer, 'Record')
-    await figures(engineer, 'Before pressure', {}, { 'Ends, bends and closures carry the thrust': 'Yes', 'Valves inside open, weaker parts isolated, no open way to a live main': 'Yes', 'Exclusion zone marked, relief valve set': 'Yes' })
-    await figures(engineer, 'Filling', { 'Temperature of the water': '12' }, { 'Filled from the low end until no air came at the vents': 'Yes' })
+    await figures(
+      engineer,
+      'Before pressure',
+      {},
+      {
+        'Ends, bends and closures carry the thrust': 'Yes',
+        'Valves inside open, weaker parts isolated, no open way to a live main': 'Yes',
+        'Exclusion zone marked, relief valve set': 'Yes',
+      },
+    )
+    await figures(
+      engineer,
+      'Filling',
+      { 'Temperature of the water': '12' },
+      { 'Filled from the low end until no air came at the vents': 'Yes' },
+    )
     await atStep(engineer, 'Raise, hold, log')
     await press(engineer, 'Start pump and logger')
     await expect(engineer.locator('#step-title')).toHaveText('Phases of the log', { timeout: 180_000 })

@@ -7,21 +7,47 @@ import { packText, testSection } from './section'
 test('the whole job, the joints made without network', async ({ browser }, info) => {
   test.setTimeout(900_000)
   const engineer = await someone(browser, 'tamsin')
-  const procedures = (await (await engineer.request.get('/api/v1/procedures', { headers: { Referer: engineer.url() } })).json()) as { hash: string; key: string }[]
+  const procedures = (await (await engineer.request.get('/api/v1/procedures', { headers: { Referer: engineer.url() } })).json()) as {
+    hash: string
+    key: string
+  }[]
   const token = decodeURIComponent((await engineer.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value)
-  const me = (await (await engineer.request.get('/api/v1/me', { headers: { Referer: engineer.url() } })).json()) as { projects: { id: number }[] }
+  const me = (await (await engineer.request.get('/api/v1/me', { headers: { Referer: engineer.url() } })).json()) as {
+    projects: { id: number }[]
+  }
   await engineer.request.post('/api/v1/lines', {
     headers: { Referer: engineer.url(), 'X-XSRF-TOKEN': token, Accept: 'application/json' },
-    data: { project_id: me.projects[0]!.id, name: 'Deep cut', service: 'water', material: 'PE100', dn_mm: 110, sdr: 11, design_bar: 8, mdp_bar: 10, pipe_length_m: 12, procedure_hash: procedures.find((p) => p.key === 'ef-coupler-one-pass')!.hash, centre_line: [[0, 0, 0, 9], [36, 36, 0, 9]], sections: [{ name: 'Section 1', from_m: 0, to_m: 20, method_hash: procedures.find((p) => p.key === 'pe-viscoelastic')!.hash }] },
+    data: {
+      project_id: me.projects[0]!.id,
+      name: 'Deep cut',
+      service: 'water',
+      material: 'PE100',
+      dn_mm: 110,
+      sdr: 11,
+      design_bar: 8,
+      mdp_bar: 10,
+      pipe_length_m: 12,
+      procedure_hash: procedures.find((p) => p.key === 'ef-coupler-one-pass')!.hash,
+      centre_line: [
+        [0, 0, 0, 9],
+        [36, 36, 0, 9],
+      ],
+      sections: [{ name: 'Section 1', from_m: 0, to_m: 20, method_hash: procedures.find((p) => p.key === 'pe-viscoelastic')!.hash }],
+    },
   })
   const joiner = await someone(browser, 'bram', [390, 844])
   const line = await lineByName(joiner.request, 'Deep cut')
   expect(line.joints).toHaveLength(2)
   // The day begins with network: the line is looked at once; what its next joints need, and the core, stay on the device.
   await joiner.goto(`/lines/${line.id}`)
-  const kept = (): Promise<string[]> => joiner.evaluate(async () => (await Promise.all((await caches.keys()).map(async (name) => (await (await caches.open(name)).keys()).map((k) => k.url)))).flat())
+  const kept = (): Promise<string[]> =>
+    joiner.evaluate(async () =>
+      (await Promise.all((await caches.keys()).map(async (name) => (await (await caches.open(name)).keys()).map((k) => k.url)))).flat(),
+    )
   for (const wanted of [...line.joints.map((j) => `/subjects/joint/${j.id}`), '/worker-', '/php_']) {
-    await expect.poll(async () => (await kept()).some((url) => url.includes(wanted)), { message: `${wanted} is kept on the device`, timeout: 60_000 }).toBe(true)
+    await expect
+      .poll(async () => (await kept()).some((url) => url.includes(wanted)), { message: `${wanted} is kept on the device`, timeout: 60_000 })
+      .toBe(true)
   }
   await joiner.context().setOffline(true)
   for (const [i, j] of line.joints.entries()) {
@@ -32,7 +58,9 @@ test('the whole job, the joints made without network', async ({ browser }, info)
     if (!pulled) await wrongGap(joiner)
     await fuseAndCool(joiner, pulled ? 'a lead is pulled off' : undefined)
     if (pulled) {
-      await expect(joiner.getByText('The circuit was open 92 s into the fusion: a lead came off.').filter({ visible: true }).first()).toBeVisible({ timeout: 30_000 })
+      await expect(
+        joiner.getByText('The circuit was open 92 s into the fusion: a lead came off.').filter({ visible: true }).first(),
+      ).toBeVisible({ timeout: 30_000 })
       continue
     }
     await coolAndLook(joiner)
@@ -40,8 +68,12 @@ test('the whole job, the joints made without network', async ({ browser }, info)
   }
   await joiner.reload()
   await expect(joiner.getByRole('button', { name: /No network · \d+ not yet sent/ })).toBeVisible()
-  const facts = async (j: { id: string }): Promise<{ facts: { id: string; step: string; supersedes: string | null }[]; judgement: { verdict: string; steps: { key: string; verdict: string; optional: boolean }[] } }> =>
-    (await engineer.request.get(`/api/v1/subjects/joint/${j.id}`, { headers: { Referer: engineer.url() } })).json()
+  const facts = async (j: {
+    id: string
+  }): Promise<{
+    facts: { id: string; step: string; supersedes: string | null }[]
+    judgement: { verdict: string; steps: { key: string; verdict: string; optional: boolean }[] }
+  }> => (await engineer.request.get(`/api/v1/subjects/joint/${j.id}`, { headers: { Referer: engineer.url() } })).json()
   expect((await facts(line.joints[0]!)).facts).toHaveLength(0)
   await joiner.context().setOffline(false)
   await expect(joiner.getByRole('button', { name: /not yet sent/ })).toHaveCount(0, { timeout: 240_000 })

@@ -7,7 +7,15 @@ async function noSeriousFault(page: Page, what: string): Promise<void> {
   await page.waitForFunction(() => document.getAnimations().every((a) => a.playState !== 'running'))
   const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
   const serious = found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
-  expect(serious.map((v) => `${what}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
+  expect(
+    serious.map(
+      (v) =>
+        `${what}: ${v.id} ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(' | ')}`,
+    ),
+  ).toEqual([])
 }
 
 test('axe finds nothing serious on any page, in any light', async ({ page }) => {
@@ -18,8 +26,19 @@ test('axe finds nothing serious on any page, in any light', async ({ page }) => 
   const joint = (number: string): string => `/joints/${line.joints.find((j) => j.number === number)!.id}`
   const section = line.sections[1]!
   const pages: [string, string][] = [
-    ['/', 'Lines'], ['/lines/new', 'Make a line'], [`/lines/${line.id}`, 'Kelder Lane main'], [joint('35'), 'Joint 35'], [`${joint('36')}?step=conditions`, 'Joint 36'], [`${joint('36')}?step=ovality@a`, 'Joint 36'],
-    [`${joint('12')}?step=fusion`, 'Joint 12'], [`${joint('36')}?step=code`, 'Joint 36'], [`/sections/${section.id}`, 'Section 2'], [`/tests/${section.tests[0]!.id}`, 'Section 2'], [`/lines/${line.id}/register`, 'Register'], ['/procedures', 'Procedures'], ['/bench?calc=dew-point', 'Bench'],
+    ['/', 'Lines'],
+    ['/lines/new', 'Make a line'],
+    [`/lines/${line.id}`, 'Kelder Lane main'],
+    [joint('35'), 'Joint 35'],
+    [`${joint('36')}?step=conditions`, 'Joint 36'],
+    [`${joint('36')}?step=ovality@a`, 'Joint 36'],
+    [`${joint('12')}?step=fusion`, 'Joint 12'],
+    [`${joint('36')}?step=code`, 'Joint 36'],
+    [`/sections/${section.id}`, 'Section 2'],
+    [`/tests/${section.tests[0]!.id}`, 'Section 2'],
+    [`/lines/${line.id}/register`, 'Register'],
+    ['/procedures', 'Procedures'],
+    ['/bench?calc=dew-point', 'Bench'],
   ]
   for (const [path, heading] of pages) {
     await page.goto(path)
@@ -28,7 +47,11 @@ test('axe finds nothing serious on any page, in any light', async ({ page }) => 
     await noSeriousFault(page, path)
   }
   const others: [string, string, string][] = [
-    ['Stour Bank trunk main', '2', 'fusion-side@a'], ['Stour Bank trunk main', '3', 'preheat@1'], ['Stour Bank trunk main', '1', 'clamped@a'], ['Mallow Street gas services', 'S2', 'tap'], ['Mallow Street gas services', 'S1', 'look'],
+    ['Stour Bank trunk main', '2', 'fusion-side@a'],
+    ['Stour Bank trunk main', '3', 'preheat@1'],
+    ['Stour Bank trunk main', '1', 'clamped@a'],
+    ['Mallow Street gas services', 'S2', 'tap'],
+    ['Mallow Street gas services', 'S1', 'look'],
   ]
   for (const [name, number, step] of others) {
     const at = (await lineByName(page.request, name)).joints.find((j) => j.number === number)!.id
@@ -55,9 +78,18 @@ test('a wrong entry at each kind of step is said in one sentence and nothing is 
   await signIn(page, 'bram')
   const line = await lineByName(page.request, 'Kelder Lane main')
   const joint = line.joints.find((j) => j.number === '40')!
-  const facts = async (): Promise<number> => ((await (await page.request.get(`/api/v1/subjects/joint/${joint.id}`, { headers: { Referer: page.url() } })).json()) as { facts: unknown[] }).facts.length
+  const facts = async (): Promise<number> =>
+    (
+      (await (await page.request.get(`/api/v1/subjects/joint/${joint.id}`, { headers: { Referer: page.url() } })).json()) as {
+        facts: unknown[]
+      }
+    ).facts.length
   await page.goto(`/joints/${joint.id}?step=conditions`)
-  await fill(page, { Air: '140', 'Humidity, %': '120', Pipe: '13', Fitting: '14', Wind: '2' }, { 'Under a shelter': 'No', 'Rain or snow': 'No' })
+  await fill(
+    page,
+    { Air: '140', 'Humidity, %': '120', Pipe: '13', Fitting: '14', Wind: '2' },
+    { 'Under a shelter': 'No', 'Rain or snow': 'No' },
+  )
   await recordStep(page)
   await expect(page.getByRole('alert').first()).toHaveText('Air: 140 °C is outside -40 to 55 °C.')
   await expect(page.getByText('Humidity, %: 120 is outside 1 to 100')).toBeVisible()
@@ -95,7 +127,13 @@ test('on a small phone the figure at hand and what is wrong with it stand above 
   await signIn(page, 'bram')
   const line = await lineByName(page.request, 'Kelder Lane main')
   await page.goto(`/joints/${line.joints.find((j) => j.number === '43')!.id}?step=conditions`)
-  const figures: [label: string, value: string][] = [['Air', '14'], ['Humidity, %', '60'], ['Pipe', '130'], ['Fitting', '14'], ['Wind', '2']]
+  const figures: [label: string, value: string][] = [
+    ['Air', '14'],
+    ['Humidity, %', '60'],
+    ['Pipe', '130'],
+    ['Fitting', '14'],
+    ['Wind', '2'],
+  ]
   const overPad = async (what: Locator): Promise<void> => {
     const [figure, pad] = [(await what.boundingBox())!, (await page.getByRole('group', { name: 'Number pad' }).boundingBox())!]
     expect(figure.y, String(what)).toBeGreaterThanOrEqual(0)
@@ -110,7 +148,8 @@ test('on a small phone the figure at hand and what is wrong with it stand above 
     await overPad(figure)
     await page.keyboard.press('Enter')
   }
-  for (const question of ['Under a shelter', 'Rain or snow']) await page.getByLabel(`${question}: No`, { exact: true }).locator('xpath=..').click()
+  for (const question of ['Under a shelter', 'Rain or snow'])
+    await page.getByLabel(`${question}: No`, { exact: true }).locator('xpath=..').click()
   await recordStep(page)
   await expect(page.getByLabel('Pipe').first()).toBeFocused()
   await overPad(page.getByLabel('Pipe').first())
@@ -195,7 +234,9 @@ test('an inspector refuses with a reason, and signs when it is put right', async
   await expect(page.getByRole('button', { name: 'Record the refusal' })).toBeDisabled()
   await page.getByLabel('Reason').fill('the joint number is not written on the pipe')
   await page.getByRole('button', { name: 'Record the refusal' }).click()
-  await expect(page.getByText('Bad: Ruben Castell refused to sign: the joint number is not written on the pipe.').filter({ visible: true }).first()).toBeVisible()
+  await expect(
+    page.getByText('Bad: Ruben Castell refused to sign: the joint number is not written on the pipe.').filter({ visible: true }).first(),
+  ).toBeVisible()
   await page.getByRole('button', { name: 'Decide again' }).click()
   await page.getByLabel('Why does the earlier entry not count?').fill('written and seen')
   await page.getByRole('button', { name: 'Sign', exact: true }).click()
@@ -204,11 +245,34 @@ test('an inspector refuses with a reason, and signs when it is put right', async
 
 test('a line of 3,000 joints: only what is in view is drawn, and one walks along it', async ({ page }) => {
   await signIn(page, 'tamsin')
-  const headers = { Referer: page.url(), Accept: 'application/json', 'X-XSRF-TOKEN': decodeURIComponent((await page.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value) }
+  const headers = {
+    Referer: page.url(),
+    Accept: 'application/json',
+    'X-XSRF-TOKEN': decodeURIComponent((await page.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value),
+  }
   const procedures = (await (await page.request.get('/api/v1/procedures', { headers })).json()) as { hash: string; key: string }[]
   const me = (await (await page.request.get('/api/v1/me', { headers })).json()) as { projects: { id: number }[] }
   const name = 'The long one with a name that is much longer than anybody would think of giving to a line, section east'
-  const made = await page.request.post('/api/v1/lines', { headers, data: { project_id: me.projects[0]!.id, name, service: 'sewer', material: 'PVC-U', dn_mm: 160, sdr: 21, design_bar: 6, mdp_bar: 8, pipe_length_m: 6, procedure_hash: procedures.find((p) => p.key === 'pvc-spigot-socket')!.hash, centre_line: [[0, 0, 0, 10], [18006, 18006, 0, 30]], sections: [] } })
+  const made = await page.request.post('/api/v1/lines', {
+    headers,
+    data: {
+      project_id: me.projects[0]!.id,
+      name,
+      service: 'sewer',
+      material: 'PVC-U',
+      dn_mm: 160,
+      sdr: 21,
+      design_bar: 6,
+      mdp_bar: 8,
+      pipe_length_m: 6,
+      procedure_hash: procedures.find((p) => p.key === 'pvc-spigot-socket')!.hash,
+      centre_line: [
+        [0, 0, 0, 10],
+        [18006, 18006, 0, 30],
+      ],
+      sections: [],
+    },
+  })
   const line = (await made.json()) as { id: string; joints: { id: string; number: string }[] }
   expect(line.joints).toHaveLength(3000)
   await page.goto(`/lines/${line.id}`)

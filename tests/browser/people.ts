@@ -41,25 +41,40 @@ export async function present(browser: Browser, who: Who, size: [number, number]
   const base = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
   await context.request.get(`${base}/sanctum/csrf-cookie`, { headers: { ...headers, Referer: base } })
   const token = decodeURIComponent((await context.cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value)
-  const answer = await context.request.post(`${base}/api/v1/session`, { headers: { ...headers, Referer: base, 'X-XSRF-TOKEN': token }, data: { email: `${who}@diastoma.example`, password: 'clay-and-chalk' } })
+  const answer = await context.request.post(`${base}/api/v1/session`, {
+    headers: { ...headers, Referer: base, 'X-XSRF-TOKEN': token },
+    data: { email: `${who}@diastoma.example`, password: 'clay-and-chalk' },
+  })
   expect(answer.ok(), await answer.text()).toBe(true)
   sessions.set(`${who} by hand`, await context.cookies())
   return context.newPage()
 }
 
-interface Joint { id: string; number: string; state: string; verdict: string }
-interface Line { id: string; name: string; joints: Joint[]; sections: { id: string; name: string; tests: { id: string; state: string; verdict: string }[] }[] }
-
+interface Joint {
+  id: string
+  number: string
+  state: string
+  verdict: string
+}
+interface Line {
+  id: string
+  name: string
+  joints: Joint[]
+  sections: { id: string; name: string; tests: { id: string; state: string; verdict: string }[] }[]
+}
 
 export async function lineByName(request: APIRequestContext, name: string): Promise<Line> {
-  const answer = await request.get('/api/v1/lines', { headers: { ...headers, Referer: process.env['BASE_URL'] ?? 'http://127.0.0.1:8080' } })
+  const answer = await request.get('/api/v1/lines', {
+    headers: { ...headers, Referer: process.env['BASE_URL'] ?? 'http://127.0.0.1:8080' },
+  })
   return ((await answer.json()) as Line[]).find((l) => l.name === name)!
 }
 
 /** Types into the figures of a step by their labels and answers its yes and no. */
 export async function fill(page: Page, figures: Record<string, string>, answers: Record<string, 'Yes' | 'No'> = {}): Promise<void> {
   for (const [label, value] of Object.entries(figures)) await page.getByLabel(label, { exact: false }).first().fill(value)
-  for (const [label, value] of Object.entries(answers)) await page.getByLabel(`${label}: ${value}`, { exact: true }).locator('xpath=..').click()
+  for (const [label, value] of Object.entries(answers))
+    await page.getByLabel(`${label}: ${value}`, { exact: true }).locator('xpath=..').click()
 }
 
 /** Takes something out of the stores, unless it is offered already. */
@@ -68,11 +83,21 @@ export async function fromStores(page: Page, label: string, name: string): Promi
   await expect(button).toBeVisible()
   if ((await button.getAttribute('aria-label')) === `${label}: ${name}`) return
   await button.click()
-  await page.getByRole('dialog').getByRole('button', { name: new RegExp(name.replace(/[()]/g, '.')) }).click()
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: new RegExp(name.replace(/[()]/g, '.')) })
+    .click()
   await expect(page.getByRole('button', { name: `${label}: ${name}` })).toBeVisible()
 }
 
 export const recordStep = (page: Page): Promise<void> => page.getByRole('button', { name: 'Record', exact: true }).click()
+
+/** Records the step and stays until the server has it: who leaves the page in the same instant has not recorded. */
+export async function sendStep(page: Page): Promise<void> {
+  const stored = page.waitForResponse((answer) => answer.request().method() === 'POST' && answer.url().endsWith('/facts'))
+  await recordStep(page)
+  await stored
+}
 
 export async function atStep(page: Page, title: string | RegExp): Promise<void> {
   await expect(page.locator('#step-title')).toHaveText(title)
@@ -89,7 +114,8 @@ export async function round(page: Page, values: string[]): Promise<void> {
 }
 
 /** The sentence is on the page, where a person sees it. */
-export const says = (page: Page, text: string | RegExp): Promise<void> => expect(page.getByText(text).filter({ visible: true }).first()).toBeVisible()
+export const says = (page: Page, text: string | RegExp): Promise<void> =>
+  expect(page.getByText(text).filter({ visible: true }).first()).toBeVisible()
 
 /** Opens a recorded step once more and says why the earlier entry does not count. */
 export async function again(page: Page, why: string): Promise<void> {

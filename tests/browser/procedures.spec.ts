@@ -16,15 +16,24 @@ const NOW = Date.now()
 const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
 const SIGNED = 'inspector'
 
-interface People extends Crew { engineer: Trench; pages: Record<string, Page> }
+interface People extends Crew {
+  engineer: Trench
+  pages: Record<string, Page>
+}
 
 async function crew(browser: Browser): Promise<People> {
   const [bram, tamsin, ruben] = [await present(browser, 'bram'), await present(browser, 'tamsin'), await present(browser, 'ruben')]
   const trench = (page: Page): Promise<Trench> => Trench.of(page, BASE)
-  return { joiner: await trench(bram), engineer: await trench(tamsin), inspector: await trench(ruben), pages: { joiner: bram, engineer: tamsin, inspector: ruben } }
+  return {
+    joiner: await trench(bram),
+    engineer: await trench(tamsin),
+    inspector: await trench(ruben),
+    pages: { joiner: bram, engineer: tamsin, inspector: ruben },
+  }
 }
 
-const keyed = async (trench: Trench): Promise<Map<string, ProcedureShort>> => new Map((await trench.get<ProcedureShort[]>('procedures')).map((p) => [p.key, p]))
+const keyed = async (trench: Trench): Promise<Map<string, ProcedureShort>> =>
+  new Map((await trench.get<ProcedureShort[]>('procedures')).map((p) => [p.key, p]))
 
 /** A line of two pipes for an example, with the section that a method wants. */
 async function lineFor(crew: People, of: Example, joints: string, method?: string): Promise<MadeLine & { sections: { id: string }[] }> {
@@ -32,8 +41,18 @@ async function lineFor(crew: People, of: Example, joints: string, method?: strin
   const me = await crew.engineer.get<{ projects: { id: number }[] }>('me')
   const sections = method ? [{ name: 'Section 1', from_m: 0, to_m: 24, method_hash: known.get(method)!.hash }] : []
   return crew.engineer.post('lines', {
-    project_id: me.projects[0]!.id, name: `Robot, ${of.procedure}`, ...of.pipe, design_bar: 4, mdp_bar: 5, pipe_length_m: 12,
-    procedure_hash: known.get(joints)!.hash, centre_line: [[0, 0, 0, 9], [24, 24, 0, 9]], sections,
+    project_id: me.projects[0]!.id,
+    name: `Robot, ${of.procedure}`,
+    ...of.pipe,
+    design_bar: 4,
+    mdp_bar: 5,
+    pipe_length_m: 12,
+    procedure_hash: known.get(joints)!.hash,
+    centre_line: [
+      [0, 0, 0, 9],
+      [24, 24, 0, 9],
+    ],
+    sections,
   })
 }
 
@@ -48,9 +67,16 @@ async function place(crew: People, of: Example, begins: number): Promise<{ path:
     const { id } = await crew.engineer.post<{ id: string }>(`sections/${line.sections[0]!.id}/tests`, {})
     return { path: `subjects/test/${id}`, address: `/tests/${id}`, procedure }
   }
-  const line = await lineFor(crew, of, short.place === 'in-line' ? of.procedure : short.place === 'restraint' ? 'ef-coupler-large' : 'ef-coupler-one-pass')
+  const line = await lineFor(
+    crew,
+    of,
+    short.place === 'in-line' ? of.procedure : short.place === 'restraint' ? 'ef-coupler-large' : 'ef-coupler-one-pass',
+  )
   const add = (body: Value): Promise<{ id: string }[]> => crew.engineer.post(`lines/${line.id}/joints`, body)
-  const joint = short.place === 'in-line' ? line.joints[0]! : (await add({ procedure_hash: short.hash, chainage_m: 7, host_id: line.joints[0]!.id, count: 1 }))[0]!
+  const joint =
+    short.place === 'in-line'
+      ? line.joints[0]!
+      : (await add({ procedure_hash: short.hash, chainage_m: 7, host_id: line.joints[0]!.id, count: 1 }))[0]!
   const attached = procedure.tells?.attached
   if (attached) {
     const by = (await crew.engineer.get<ProcedureShort[]>('procedures')).find((p) => p.place === attached.place)!
@@ -61,7 +87,18 @@ async function place(crew: People, of: Example, begins: number): Promise<{ path:
   return { path: `subjects/joint/${joint.id}`, address: `/joints/${joint.id}`, procedure }
 }
 
-for (const id of ['ef-coupler-one-pass', 'ef-coupler-groove', 'ef-coupler-table', 'ef-coupler-hand', 'ef-coupler-large', 'ef-saddle-tapping', 'ef-restraint', 'pvc-spigot-socket', 'pe-viscoelastic', 'constant-pressure-makeup']) {
+for (const id of [
+  'ef-coupler-one-pass',
+  'ef-coupler-groove',
+  'ef-coupler-table',
+  'ef-coupler-hand',
+  'ef-coupler-large',
+  'ef-saddle-tapping',
+  'ef-restraint',
+  'pvc-spigot-socket',
+  'pe-viscoelastic',
+  'constant-pressure-makeup',
+]) {
   test(`a robot walks ${id} as its example has it`, async ({ browser }) => {
     const of = example(id)
     const people = await crew(browser)

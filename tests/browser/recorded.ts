@@ -3,7 +3,10 @@ import type { Subject } from '../../resources/js/api/client'
 import { resolved, type Example, type Value } from './examples'
 import { stamp, type Trench } from './trench'
 
-export interface Crew { joiner: Trench; inspector: Trench }
+export interface Crew {
+  joiner: Trench
+  inspector: Trench
+}
 
 interface How {
   /** values that differ from those of the example, by step */
@@ -13,7 +16,13 @@ interface How {
 }
 
 /** Records what an example has as devices send it: over the API, at the times that it has. */
-export async function recorded(crew: Crew, path: string, of: Example, begins: number, { instead = {}, without = [] }: How = {}): Promise<void> {
+export async function recorded(
+  crew: Crew,
+  path: string,
+  of: Example,
+  begins: number,
+  { instead = {}, without = [] }: How = {},
+): Promise<void> {
   for (const entry of of.good.filter((e) => !without.includes(e.step))) {
     const minutesAgo = (Date.now() - begins) / 60_000 - entry.min
     let value = resolved({ ...entry.value, ...instead[entry.step] }, begins, (name) => crew.joiner.item(name)) as Value

@@ -55,7 +55,9 @@ export class Robot {
   }
 
   private text(state: StepState): StepText {
-    return this.procedure.steps.find((s) => s.id === state.id && (s.each === undefined || (state.side !== null && s.each.includes(state.side))))!
+    return this.procedure.steps.find(
+      (s) => s.id === state.id && (s.each === undefined || (state.side !== null && s.each.includes(state.side))),
+    )!
   }
 
   private async step(entry: Entry, address: string): Promise<void> {
@@ -69,11 +71,18 @@ export class Robot {
     }
     const title = page.locator('#step-title')
     await expect(title).toBeVisible()
-    if ((await title.textContent()) !== state.title) await page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: state.title }).click()
+    if ((await title.textContent()) !== state.title)
+      await page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: state.title }).click()
     await expect(title).toHaveText(state.title)
     await this.enter(page, state, text, entry)
     // What is recorded is stored and judged before the next step is looked at.
-    await expect.poll(() => this.state(entry).status, { message: `${this.procedure.id}: ${entry.step} is recorded`, intervals: [20], timeout: 90_000 }).toBe('done')
+    await expect
+      .poll(() => this.state(entry).status, {
+        message: `${this.procedure.id}: ${entry.step} is recorded`,
+        intervals: [20],
+        timeout: 90_000,
+      })
+      .toBe('done')
   }
 
   private async enter(page: Page, state: StepState, text: StepText, entry: Entry): Promise<void> {
@@ -91,10 +100,15 @@ export class Robot {
     const label = new RegExp(`^${escaped(field.label)}( \\(if known\\))?(,|$)`)
     switch (field.type ?? (field.quantity ? 'quantity' : 'number')) {
       case 'yesno':
-        return page.getByLabel(`${field.label}: ${value ? 'Yes' : 'No'}`, { exact: true }).locator('xpath=..').click()
+        return page
+          .getByLabel(`${field.label}: ${value ? 'Yes' : 'No'}`, { exact: true })
+          .locator('xpath=..')
+          .click()
       case 'choice': {
         const chosen = field.options!.find((o) => o.value === value)!.label
-        return (field.options ?? []).length <= 4 ? page.getByLabel(`${field.label}: ${chosen}`, { exact: true }).locator('xpath=..').click() : pick(page, field.label, chosen)
+        return (field.options ?? []).length <= 4
+          ? page.getByLabel(`${field.label}: ${chosen}`, { exact: true }).locator('xpath=..').click()
+          : pick(page, field.label, chosen)
       }
       case 'item':
         return fromStores(page, escaped(field.label), (value as { name: string }).name)
@@ -117,7 +131,9 @@ export class Robot {
   }
 
   private async time(page: Page, text: StepText, value: Value): Promise<void> {
-    const local = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/Vienna', dateStyle: 'short', timeStyle: 'medium' }).format(new Date(String(value[text.fields![0]!.key])))
+    const local = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/Vienna', dateStyle: 'short', timeStyle: 'medium' }).format(
+      new Date(String(value[text.fields![0]!.key])),
+    )
     await page.getByLabel('or at').fill(local.replace(' ', 'T'))
     await page.getByRole('button', { name: 'Record', exact: true }).click()
   }
@@ -133,7 +149,10 @@ export class Robot {
   }
 
   private async photo(page: Page): Promise<void> {
-    await page.locator('input[type=file][accept^="image"]').first().setInputFiles({ name: 'joint.png', mimeType: 'image/png', buffer: PICTURE })
+    await page
+      .locator('input[type=file][accept^="image"]')
+      .first()
+      .setInputFiles({ name: 'joint.png', mimeType: 'image/png', buffer: PICTURE })
     await expect(page.getByAltText('Photo 1 of this step')).toBeVisible()
   }
 }

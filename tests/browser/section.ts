@@ -16,7 +16,15 @@ export async function instruments(page: Page, gauge = 'G-7', gaugeDue = '2030-01
 /** Ends braced, valves set, zone marked, filled: the pump may start. */
 export async function readyForPressure(page: Page): Promise<void> {
   await atStep(page, 'Before pressure')
-  await fill(page, {}, { 'Ends, bends and closures carry the thrust': 'Yes', 'Valves inside open, weaker parts isolated, no open way to a live main': 'Yes', 'Exclusion zone marked, relief valve set': 'Yes' })
+  await fill(
+    page,
+    {},
+    {
+      'Ends, bends and closures carry the thrust': 'Yes',
+      'Valves inside open, weaker parts isolated, no open way to a live main': 'Yes',
+      'Exclusion zone marked, relief valve set': 'Yes',
+    },
+  )
   await recordStep(page)
   await atStep(page, 'Filling')
   await fill(page, { 'Temperature of the water': '12' }, { 'Filled from the low end until no air came at the vents': 'Yes' })

@@ -21,7 +21,8 @@ test('what waits on a shared phone goes out under the name of who recorded it, a
   const engineer = await Trench.of(await someone(browser, 'tamsin'))
   const made = await engineer.line(`Shared phone ${Date.now()}`, 'ef-coupler-one-pass', { dn_mm: 110, sdr: 11 }, 1)
   const joint = made.joints[0]!.id
-  const facts = async (): Promise<{ step: string; by: string }[]> => (await engineer.joint(joint)).facts as unknown as { step: string; by: string }[]
+  const facts = async (): Promise<{ step: string; by: string }[]> =>
+    (await engineer.joint(joint)).facts as unknown as { step: string; by: string }[]
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, timezoneId: 'Europe/Vienna', locale: 'en-GB' })
   const phone = await context.newPage()
   await phone.goto('/sign-in')
@@ -29,7 +30,11 @@ test('what waits on a shared phone goes out under the name of who recorded it, a
   await phone.goto(`/joints/${joint}?step=conditions`)
   await atStep(phone, 'Weather and temperatures')
   await context.setOffline(true)
-  await fill(phone, { Air: '14', 'Humidity, %': '60', Pipe: '13', Fitting: '14', Wind: '2' }, { 'Under a shelter': 'No', 'Rain or snow': 'No' })
+  await fill(
+    phone,
+    { Air: '14', 'Humidity, %': '60', Pipe: '13', Fitting: '14', Wind: '2' },
+    { 'Under a shelter': 'No', 'Rain or snow': 'No' },
+  )
   await recordStep(phone)
   await expect(phone.getByRole('button', { name: /No network · 1 not yet sent/ })).toBeVisible()
   await test.step('who leaves is told what stays', async () => {

@@ -2,19 +2,48 @@ import { expect, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 
 /** What the tests that look at one step record beforehand, as devices send it: over the same API, in the name of who is signed in. */
-interface Joint { id: string; number: string; state: string; verdict: string; place: string }
-export interface MadeLine { id: string; joints: Joint[] }
+interface Joint {
+  id: string
+  number: string
+  state: string
+  verdict: string
+  place: string
+}
+export interface MadeLine {
+  id: string
+  joints: Joint[]
+}
 type Value = Record<string, unknown>
-export interface Judged { facts: { id: string; step: string; value: Value; supersedes: string | null }[]; judgement: { verdict: string; clocks: { name: string; at: string }[]; steps: { key: string; verdict: string; status: string; locked: string | null; reasons: { text: string }[] }[] } }
-interface Item { id: string; kind: string; name: string; snapshot: Value }
+export interface Judged {
+  facts: { id: string; step: string; value: Value; supersedes: string | null }[]
+  judgement: {
+    verdict: string
+    clocks: { name: string; at: string }[]
+    steps: { key: string; verdict: string; status: string; locked: string | null; reasons: { text: string }[] }[]
+  }
+}
+interface Item {
+  id: string
+  kind: string
+  name: string
+  snapshot: Value
+}
 
 /** Codes in the invented practice layout, by size: 0.2 % per kelvin. */
-export const CODES = { 63: '010000063395320210080029', 110: '010000110395160210150022', 180: '010000180395110210100025', 225: '010000225395085210240027' }
+export const CODES = {
+  63: '010000063395320210080029',
+  110: '010000110395160210150022',
+  180: '010000180395110210100025',
+  225: '010000225395085210240027',
+}
 
 export class Trench {
   private items: Item[] = []
 
-  private constructor(readonly page: Page, private readonly base: string) {}
+  private constructor(
+    readonly page: Page,
+    private readonly base: string,
+  ) {}
 
   static async of(page: Page, base = new URL(page.url()).origin): Promise<Trench> {
     const trench = new Trench(page, base)
@@ -47,12 +76,28 @@ export class Trench {
     const hash = (await this.get<{ hash: string; key: string }[]>('procedures')).find((p) => p.key === procedure)!.hash
     const me = await this.get<{ projects: { id: number }[] }>('me')
     const far = 12 * (joints + 1)
-    return this.post('lines', { project_id: me.projects[0]!.id, name, service: 'water', material: 'PE100', design_bar: 4, mdp_bar: 5, pipe_length_m: 12, procedure_hash: hash, centre_line: [[0, 0, 0, 9], [far, far, 0, 9]], sections: [], ...pipe })
+    return this.post('lines', {
+      project_id: me.projects[0]!.id,
+      name,
+      service: 'water',
+      material: 'PE100',
+      design_bar: 4,
+      mdp_bar: 5,
+      pipe_length_m: 12,
+      procedure_hash: hash,
+      centre_line: [
+        [0, 0, 0, 9],
+        [far, far, 0, 9],
+      ],
+      sections: [],
+      ...pipe,
+    })
   }
 
   /** Facts as they were recorded so many minutes ago. */
   async record(joint: string, facts: [step: string, value: Value, minutesAgo: number][]): Promise<void> {
-    for (const [step, value, ago] of facts) await this.post(`subjects/joint/${joint}/facts`, { id: randomUUID(), step, value, recorded_at: stamp(ago) })
+    for (const [step, value, ago] of facts)
+      await this.post(`subjects/joint/${joint}/facts`, { id: randomUUID(), step, value, recorded_at: stamp(ago) })
   }
 
   joint(id: string): Promise<Judged> {
@@ -66,28 +111,48 @@ export class Trench {
 
   /** A healthy 110 mm coupler up to the gap, begun so many minutes ago; peeled 20 minutes later. */
   coupler(ago: number, but: Record<string, Value> = {}): [string, Value, number][] {
-    const round = (values: number[], clocks: string[]): Value => ({ readings: clocks.map((clock, i) => ({ clock, value_mm: values[i % values.length] })) })
+    const round = (values: number[], clocks: string[]): Value => ({
+      readings: clocks.map((clock, i) => ({ clock, value_mm: values[i % values.length] })),
+    })
     const facts: [string, Value, number][] = [
-      ['kit', this.kit(), ago], ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 13, fitting_c: 14, wind_ms: 2, shelter: false, rain: false }, ago], ['pipes', { pipe_a: '1', pipe_b: '2', slides: 'normal' }, ago],
-      ['code', { code: CODES[110], layout: this.item('Practice layout') }, ago], ['label', { dn_mm: 110, voltage_v: 39.5, time_s: 150, cooling_min: 12, sdr_min: 11, sdr_max: 17, coupling_mm: 160 }, ago],
+      ['kit', this.kit(), ago],
+      ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 13, fitting_c: 14, wind_ms: 2, shelter: false, rain: false }, ago],
+      ['pipes', { pipe_a: '1', pipe_b: '2', slides: 'normal' }, ago],
+      ['code', { code: CODES[110], layout: this.item('Practice layout') }, ago],
+      ['label', { dn_mm: 110, voltage_v: 39.5, time_s: 150, cooling_min: 12, sdr_min: 11, sdr_max: 17, coupling_mm: 160 }, ago],
       ['supply', { generator: this.item('Generator 5 kVA'), other_va: 0, earthed: true }, ago],
     ]
     for (const side of ['a', 'b']) {
       facts.push(
-        [`od@${side}`, { od_tape_mm: 110.15 }, ago - 2], [`ovality@${side}`, round([110.2, 110.4, 110.3], ['12:00', '1:30', '3:00', '4:30']), ago - 2], [`toe@${side}`, { od_end_mm: 109.8, od_back_mm: 110.15 }, ago - 2],
-        [`scrape@${side}`, { od_after_mm: 109.6, marks_gone: true, sharp: true, tool: 'turning' }, ago - 3], [`mark@${side}`, { end_square: true, mark_mm: 80, all_round: true }, ago - 3], [`wipe@${side}`, { wiped: true, dry: true }, ago - 4],
+        [`od@${side}`, { od_tape_mm: 110.15 }, ago - 2],
+        [`ovality@${side}`, round([110.2, 110.4, 110.3], ['12:00', '1:30', '3:00', '4:30']), ago - 2],
+        [`toe@${side}`, { od_end_mm: 109.8, od_back_mm: 110.15 }, ago - 2],
+        [`scrape@${side}`, { od_after_mm: 109.6, marks_gone: true, sharp: true, tool: 'turning' }, ago - 3],
+        [`mark@${side}`, { end_square: true, mark_mm: 80, all_round: true }, ago - 3],
+        [`wipe@${side}`, { wiped: true, dry: true }, ago - 4],
       )
     }
-    facts.push(['assemble', { clamped: true, free: true, marks_at_face: true }, ago - 5], ['gap', round([0.6, 0.4, 0.2, 0.4], ['12:00', '3:00', '6:00', '9:00']), ago - 5])
+    facts.push(
+      ['assemble', { clamped: true, free: true, marks_at_face: true }, ago - 5],
+      ['gap', round([0.6, 0.4, 0.2, 0.4], ['12:00', '3:00', '6:00', '9:00']), ago - 5],
+    )
     return facts.map(([step, value, at]) => [step, { ...value, ...but[step] }, at])
   }
 
   /** A trace as the stand-in plays it, ended so many minutes ago. */
   async trace(volts: number, ohms: number, seconds: number, endedAgo: number, fault = 'none'): Promise<Value> {
-    const box = await this.get<Record<string, { supply_ratio: number; r_ratio: number; samples: [number, number, number][] }>>('stand-ins/fusion-box')
+    const box =
+      await this.get<Record<string, { supply_ratio: number; r_ratio: number; samples: [number, number, number][] }>>('stand-ins/fusion-box')
     const p = box[fault]!
     return {
-      trace: randomUUID(), part: 0, final: true, source: 'stand-in', supply_v: 229, cold_r_ohm: ohms * p.r_ratio, started_at: stamp(endedAgo + seconds / 60), ended_at: stamp(endedAgo),
+      trace: randomUUID(),
+      part: 0,
+      final: true,
+      source: 'stand-in',
+      supply_v: 229,
+      cold_r_ohm: ohms * p.r_ratio,
+      started_at: stamp(endedAgo + seconds / 60),
+      ended_at: stamp(endedAgo),
       samples: p.samples.map(([t, u, i]) => [t * seconds, u * volts, (i * volts) / ohms]),
     }
   }

@@ -36,7 +36,12 @@ test('the whole job', async ({ browser }, info) => {
     await joiner.getByRole('button', { name: 'Begin joint 1' }).click()
     await prepareCoupler(joiner)
     await fuseAndCool(joiner, 'a lead is pulled off after 60 % of the time')
-    await expect(joiner.getByText(/Bad: .*a lead came off|Bad: The fusion ended early/).filter({ visible: true }).first()).toBeVisible({ timeout: 30_000 })
+    await expect(
+      joiner
+        .getByText(/Bad: .*a lead came off|Bad: The fusion ended early/)
+        .filter({ visible: true })
+        .first(),
+    ).toBeVisible({ timeout: 30_000 })
     await expect(joiner.getByText('Tell the foreman')).toBeVisible()
   })
   let at = line.joints[0]!.id
@@ -53,7 +58,12 @@ test('the whole job', async ({ browser }, info) => {
       at = now.joints.find((j) => j.number === number)!.id
       if (number !== '1A') {
         // One is typed through; the others come as devices send them.
-        await recorded({ joiner: await Trench.of(joiner), inspector: await Trench.of(inspector) }, subjectAt('joint', at), example('ef-coupler-one-pass'), Date.now() - 120 * 60_000)
+        await recorded(
+          { joiner: await Trench.of(joiner), inspector: await Trench.of(inspector) },
+          subjectAt('joint', at),
+          example('ef-coupler-one-pass'),
+          Date.now() - 120 * 60_000,
+        )
         continue
       }
       await joiner.goto(`/joints/${at}`)
@@ -73,7 +83,17 @@ test('the whole job', async ({ browser }, info) => {
   })
   await test.step('the test pack says so', async () => {
     const text = await packText(engineer, tested, info.outputPath('pack.pdf'))
-    for (const word of ['Verdict: Good', name, 'Joints of the section (3)', 'G-7', 'Ruben Castell', 'Tamsin Orrel', 'EN 805:2000, A.27', 'unbroken']) expect(text).toContain(word)
+    for (const word of [
+      'Verdict: Good',
+      name,
+      'Joints of the section (3)',
+      'G-7',
+      'Ruben Castell',
+      'Tamsin Orrel',
+      'EN 805:2000, A.27',
+      'unbroken',
+    ])
+      expect(text).toContain(word)
     await engineer.goto(`/lines/${line.id}/register`)
     await expect(engineer.getByText('4 of 4 joints. The chain of seals is unbroken.')).toBeVisible()
     const csv = await engineer.request.get(`/api/v1/lines/${line.id}/register.csv`, { headers: { Referer: engineer.url() } })

@@ -28,7 +28,10 @@ abstract class Controller
     {
         $by = $request->header('X-Recorded-By');
         if ($by !== null && $by !== (string) $this->user($request)->id) {
-            throw new Conflict('recorded_by', 'This was recorded by somebody else, who must be signed in to send it. It stays on the device.');
+            throw new Conflict(
+                'recorded_by',
+                'This was recorded by somebody else, who must be signed in to send it. It stays on the device.',
+            );
         }
     }
 

@@ -16,21 +16,30 @@ use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use OpenApi\Attributes as OA;
 
 final class LineController extends Controller
 {
     private const SECTION = [
-        'name' => 'required|string|max:80', 'from_m' => 'required|numeric', 'to_m' => 'required|numeric', 'method_hash' => 'required|string|size:64',
-        'gauge_m' => 'nullable|numeric', 'stp_method' => 'nullable|in:en805-surge-calculated,en805-surge-assumed,factor', 'factor' => 'nullable|numeric|between:1,3', 'water_c' => 'nullable|numeric|between:1,40',
-        'fill_l_s' => 'nullable|numeric|between:0.01,1000', 'pipe_max_bar' => 'nullable|numeric|between:0.1,200',
+        'name' => 'required|string|max:80',
+        'from_m' => 'required|numeric',
+        'to_m' => 'required|numeric',
+        'method_hash' => 'required|string|size:64',
+        'gauge_m' => 'nullable|numeric',
+        'stp_method' => 'nullable|in:en805-surge-calculated,en805-surge-assumed,factor',
+        'factor' => 'nullable|numeric|between:1,3',
+        'water_c' => 'nullable|numeric|between:1,40',
+        'fill_l_s' => 'nullable|numeric|between:0.01,1000',
+        'pipe_max_bar' => 'nullable|numeric|between:0.1,200',
     ];
 
-    #[OA\Get(path: '/lines', summary: 'Lines of my projects', tags: ['lines'], responses: [new OA\Response(response: 200, description: 'Lines', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LineShort')))])]
     public function index(Request $request): JsonResponse
     {
         $projects = $this->user($request)->projects->pluck('id');
-        $lines = Line::query()->whereIn('project_id', $projects)->with(['project', 'joints.procedureText', 'sections.tests', 'procedureText'])->orderBy('name')->get();
+        $lines = Line::query()
+            ->whereIn('project_id', $projects)
+            ->with(['project', 'joints.procedureText', 'sections.tests', 'procedureText'])
+            ->orderBy('name')
+            ->get();
         $lines->each(fn (Line $line) => $line->joints->each(fn (Joint $j) => $j->setRelation('ofLine', $line)));
 
         return new JsonResponse($lines->map(fn (Line $line) => [
@@ -41,16 +50,27 @@ final class LineController extends Controller
         ])->all());
     }
 
-    #[OA\Post(path: '/lines', summary: 'Make a line with planned joints and sections', tags: ['lines'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewLine')), responses: [new OA\Response(response: 201, description: 'The line', content: new OA\JsonContent(ref: '#/components/schemas/LineFull')), new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]
     public function store(Request $request, CreateLine $create): JsonResponse
     {
-        $body = $request->validate([
-            'project_id' => 'required|integer', 'name' => 'required|string|max:120', 'service' => 'required|in:water,sewer,gas',
-            'material' => 'required|in:PE100,PVC-U', 'series' => 'nullable|in:metric,ips,dips', 'dn_mm' => 'required_without:nominal|numeric', 'nominal' => 'nullable|numeric', 'sdr' => 'required|numeric|between:5,51', 'wall_mm' => 'nullable|numeric',
-            'design_bar' => 'required|numeric|between:0.1,100', 'mdp_bar' => 'required|numeric|between:0.1,100', 'pipe_length_m' => 'required|numeric|between:0.5,25',
-            'procedure_hash' => 'required|string|size:64', 'centre_line' => 'required|array|min:2|max:20000',
-            'sections' => 'array|max:200',
-        ] + array_combine(array_map(fn ($key) => "sections.*.{$key}", array_keys(self::SECTION)), self::SECTION));
+        $body = $request->validate(
+            [
+                'project_id' => 'required|integer',
+                'name' => 'required|string|max:120',
+                'service' => 'required|in:water,sewer,gas',
+                'material' => 'required|in:PE100,PVC-U',
+                'series' => 'nullable|in:metric,ips,dips',
+                'dn_mm' => 'required_without:nominal|numeric',
+                'nominal' => 'nullable|numeric',
+                'sdr' => 'required|numeric|between:5,51',
+                'wall_mm' => 'nullable|numeric',
+                'design_bar' => 'required|numeric|between:0.1,100',
+                'mdp_bar' => 'required|numeric|between:0.1,100',
+                'pipe_length_m' => 'required|numeric|between:0.5,25',
+                'procedure_hash' => 'required|string|size:64',
+                'centre_line' => 'required|array|min:2|max:20000',
+                'sections' => 'array|max:200',
+            ] + array_combine(array_map(fn ($key) => "sections.*.{$key}", array_keys(self::SECTION)), self::SECTION),
+        );
         $project = Project::query()->findOrFail($body['project_id']);
         $role = $this->user($request)->roleOn($project->id) ?? abort(404);
         if (! $role->mayPlan()) {
@@ -60,7 +80,6 @@ final class LineController extends Controller
         return new JsonResponse($this->full($create($project, $this->user($request), $body), $request), 201);
     }
 
-    #[OA\Get(path: '/lines/{line}', summary: 'A line with its joints and sections', tags: ['lines'], parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'The line', content: new OA\JsonContent(ref: '#/components/schemas/LineFull'))])]
     public function show(Request $request, Line $line): JsonResponse
     {
         $this->member($request, $line);
@@ -68,7 +87,6 @@ final class LineController extends Controller
         return new JsonResponse($this->full($line, $request));
     }
 
-    #[OA\Get(path: '/lines/{line}/log', summary: 'What was recorded last on a line, newest first', tags: ['lines'], parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Entries', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LogEntry')))])]
     public function log(Request $request, Line $line, ReadDayLog $read): JsonResponse
     {
         $this->member($request, $line);
@@ -76,7 +94,6 @@ final class LineController extends Controller
         return new JsonResponse($read($line));
     }
 
-    #[OA\Post(path: '/lines/{line}/sections', summary: 'Add a section to be tested', tags: ['sections'], parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewSection')), responses: [new OA\Response(response: 201, description: 'The line', content: new OA\JsonContent(ref: '#/components/schemas/LineFull'))])]
     public function addSection(Request $request, Line $line): JsonResponse
     {
         $this->member($request, $line);
@@ -86,13 +103,16 @@ final class LineController extends Controller
         return new JsonResponse($this->full($line->refresh(), $request), 201);
     }
 
-    #[OA\Post(path: '/lines/{line}/joints', summary: 'Add a saddle, a joint that is not planned, or the restraints of a joint', tags: ['lines'], parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewJoint')), responses: [new OA\Response(response: 201, description: 'The new joints', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/JointShort'))), new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]
     public function addJoints(Request $request, Line $line, AddJoints $add): JsonResponse
     {
         $this->member($request, $line);
         $body = $request->validate([
-            'procedure_hash' => 'required|string|size:64', 'chainage_m' => 'nullable|numeric', 'number' => 'nullable|string|max:20|regex:/^[A-Za-z0-9-]+$/', 'host_id' => 'nullable|uuid',
-            'count' => 'nullable|integer', 'pipe' => 'nullable|string|max:60',
+            'procedure_hash' => 'required|string|size:64',
+            'chainage_m' => 'nullable|numeric',
+            'number' => 'nullable|string|max:20|regex:/^[A-Za-z0-9-]+$/',
+            'host_id' => 'nullable|uuid',
+            'count' => 'nullable|integer',
+            'pipe' => 'nullable|string|max:60',
         ]);
         // Restraints come with the work and are added by anybody; whatever else is named, it is no restraint by its name.
         if ($add->procedure($line, $body['procedure_hash'])->place() !== 'restraint') {
@@ -102,19 +122,19 @@ final class LineController extends Controller
         return new JsonResponse(array_map(fn (Joint $j) => LineRow::joint($j->refresh()), $add($line, $body)), 201);
     }
 
-    #[OA\Post(path: '/lines/{line}/stretches', summary: 'Add a stretch or a point of the line on which something is recorded', tags: ['lines'], parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(required: ['procedure_hash', 'name', 'from_m'], properties: [
-        new OA\Property(property: 'procedure_hash', type: 'string'), new OA\Property(property: 'name', type: 'string'),
-        new OA\Property(property: 'from_m', type: 'number'), new OA\Property(property: 'to_m', description: 'left out: a point', type: 'number', nullable: true),
-    ])), responses: [new OA\Response(response: 201, description: 'The stretch', content: new OA\JsonContent(ref: '#/components/schemas/StretchShort')), new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem'))])]
     public function addStretch(Request $request, Line $line, AddStretch $add): JsonResponse
     {
         $this->member($request, $line);
-        $body = $request->validate(['procedure_hash' => 'required|string|size:64', 'name' => 'required|string|max:80', 'from_m' => 'required|numeric', 'to_m' => 'nullable|numeric']);
+        $body = $request->validate([
+            'procedure_hash' => 'required|string|size:64',
+            'name' => 'required|string|max:80',
+            'from_m' => 'required|numeric',
+            'to_m' => 'nullable|numeric',
+        ]);
 
         return new JsonResponse(LineRow::stretch($add($line, $this->user($request), $body)), 201);
     }
 
-    #[OA\Post(path: '/centre-line', summary: 'Read a centre line from CSV or GeoJSON text', tags: ['lines'], requestBody: new OA\RequestBody(content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 200, description: 'Points', content: new OA\JsonContent(properties: [new OA\Property(property: 'points', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')))]))])]
     public function readCentreLine(Request $request, ReadCentreLine $read): JsonResponse
     {
         $request->validate(['file' => 'required|file|max:8192']);
@@ -129,10 +149,26 @@ final class LineController extends Controller
         $line->joints->each(fn (Joint $j) => $j->setRelation('ofLine', $line));
 
         return [
-            'id' => $line->id, 'name' => $line->name, 'service' => $line->service, 'project' => $line->project->name, 'time_zone' => $line->project->time_zone,
-            'project_id' => $line->project_id, 'role' => $this->user($request)->roleOn($line->project_id)?->value, 'pipe' => $line->pipe, 'design_bar' => $line->design_bar, 'mdp_bar' => $line->mdp_bar,
-            'pipe_length_m' => $line->pipe_length_m, 'length_m' => $line->length(), 'start_m' => $line->centre_line[0][0], 'centre_line' => $line->centre_line,
-            'procedure' => ['hash' => $line->procedure_hash, 'title' => $line->procedureText->title, 'key' => $line->procedureText->key, 'version' => $line->procedureText->version],
+            'id' => $line->id,
+            'name' => $line->name,
+            'service' => $line->service,
+            'project' => $line->project->name,
+            'time_zone' => $line->project->time_zone,
+            'project_id' => $line->project_id,
+            'role' => $this->user($request)->roleOn($line->project_id)?->value,
+            'pipe' => $line->pipe,
+            'design_bar' => $line->design_bar,
+            'mdp_bar' => $line->mdp_bar,
+            'pipe_length_m' => $line->pipe_length_m,
+            'length_m' => $line->length(),
+            'start_m' => $line->centre_line[0][0],
+            'centre_line' => $line->centre_line,
+            'procedure' => [
+                'hash' => $line->procedure_hash,
+                'title' => $line->procedureText->title,
+                'key' => $line->procedureText->key,
+                'version' => $line->procedureText->version,
+            ],
             'joints' => $line->joints->map(LineRow::joint(...))->all(),
             'sections' => $line->sections->map(fn (Section $s) => $this->section($s) + ['method' => $s->method->title])->all(),
             'stretches' => $line->stretches->map(LineRow::stretch(...))->all(),

@@ -6,7 +6,7 @@ use Diastoma\Core\Calculation\Registry;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Generator;
 
-/** The API described by its own code: attributes of the controllers, and the calculations with their schemas. */
+/** The API described by its own code: the attributes in Http/OpenApi, and the calculations with their schemas. */
 final class OpenApiController extends Controller
 {
     public function __invoke(Registry $registry): JsonResponse

@@ -11,8 +11,16 @@ final class FactRow
     public static function of(Fact $f): array
     {
         return [
-            'id' => $f->id, 'seq' => $f->seq, 'step' => $f->step, 'value' => $f->value, 'typed' => (object) self::typed($f), 'recorded_at' => $f->recorded_at,
-            'by' => $f->by, 'role' => $f->role, 'supersedes' => $f->supersedes, 'reason' => $f->reason,
+            'id' => $f->id,
+            'seq' => $f->seq,
+            'step' => $f->step,
+            'value' => $f->value,
+            'typed' => (object) self::typed($f),
+            'recorded_at' => $f->recorded_at,
+            'by' => $f->by,
+            'role' => $f->role,
+            'supersedes' => $f->supersedes,
+            'reason' => $f->reason,
         ];
     }
 

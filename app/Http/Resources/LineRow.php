@@ -26,9 +26,22 @@ final class LineRow
     public static function joint(Joint $j): array
     {
         return [
-            'id' => $j->id, 'number' => $j->number, 'chainage_m' => $j->chainage_m, 'state' => $j->state, 'verdict' => $j->verdict,
-            'done' => $j->done, 'total' => $j->total, 'next_step' => $j->next_step, 'clocks' => self::clocks($j), 'left_face' => $j->left_face, 'replaces_id' => $j->replaces_id,
-            'pipes' => $j->pipes, 'headline' => $j->headline[0]['text'] ?? null, 'place' => $j->place, 'host_id' => $j->host_id, 'procedure_hash' => $j->procedure_hash,
+            'id' => $j->id,
+            'number' => $j->number,
+            'chainage_m' => $j->chainage_m,
+            'state' => $j->state,
+            'verdict' => $j->verdict,
+            'done' => $j->done,
+            'total' => $j->total,
+            'next_step' => $j->next_step,
+            'clocks' => self::clocks($j),
+            'left_face' => $j->left_face,
+            'replaces_id' => $j->replaces_id,
+            'pipes' => $j->pipes,
+            'headline' => $j->headline[0]['text'] ?? null,
+            'place' => $j->place,
+            'host_id' => $j->host_id,
+            'procedure_hash' => $j->procedure_hash,
         ];
     }
 
@@ -39,20 +52,29 @@ final class LineRow
             return null;
         }
 
-        return array_map(fn (Clock $clock) => $clock->toArray($j->clocks[$clock->name]), array_values(array_intersect_key($j->procedure()->tells->clocks, $j->clocks)));
+        return array_map(
+            fn (Clock $clock) => $clock->toArray($j->clocks[$clock->name]),
+            array_values(array_intersect_key($j->procedure()->tells->clocks, $j->clocks)),
+        );
     }
 
     /** @return array<string, mixed> */
     public static function stretch(Stretch $s): array
     {
-        return $s->only(['id', 'name', 'from_m', 'to_m', 'state', 'verdict', 'done', 'total']) + ['headline' => $s->headline[0]['text'] ?? null];
+        return $s->only(['id', 'name', 'from_m', 'to_m', 'state', 'verdict', 'done', 'total']) + [
+            'headline' => $s->headline[0]['text'] ?? null,
+        ];
     }
 
     /** @return array<string, mixed> */
     public static function test(PressureTest $t): array
     {
         return [
-            'id' => $t->id, 'number' => $t->number, 'state' => $t->state, 'verdict' => $t->verdict, 'sealed_at' => $t->sealed_at?->toIso8601ZuluString(),
+            'id' => $t->id,
+            'number' => $t->number,
+            'state' => $t->state,
+            'verdict' => $t->verdict,
+            'sealed_at' => $t->sealed_at?->toIso8601ZuluString(),
             'headline' => $t->headline[0]['text'] ?? null,
         ];
     }

@@ -20,8 +20,21 @@ final class PipeRow
         $words = $pipe->relationLoaded('words') ? $pipe->words : collect();
 
         return $pipe->only(['id', 'number', 'serial', 'length_m', 'source', 'state', 'reason']) + [
-            'pipe' => array_intersect_key($pipe->size, array_flip(self::SIZE)) + ['series' => 'metric', 'size' => (string) $pipe->size['dn_mm']], 'joints' => $joints,
-            'said' => $words->map(fn (PipeWord $w) => ['state' => $w->state, 'reason' => $w->reason, 'by' => $w->user->name, 'at' => Carbon::parse($w->created_at)->toIso8601ZuluString()])->all(),
+            'pipe' => array_intersect_key($pipe->size, array_flip(self::SIZE)) + [
+                'series' => 'metric',
+                'size' => (string) $pipe->size['dn_mm'],
+            ],
+            'joints' => $joints,
+            'said' => $words
+                ->map(
+                    fn (PipeWord $w) => [
+                        'state' => $w->state,
+                        'reason' => $w->reason,
+                        'by' => $w->user->name,
+                        'at' => Carbon::parse($w->created_at)->toIso8601ZuluString(),
+                    ],
+                )
+                ->all(),
         ];
     }
 }

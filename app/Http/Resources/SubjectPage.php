@@ -20,17 +20,36 @@ final class SubjectPage
         $photo = fn (Photo $p) => $p->only(['id', 'step', 'taken_at', 'width', 'height']) + ['by' => $p->user->name];
 
         return [
-            'kind' => $subject->getMorphClass(), 'id' => $subject->id, 'name' => $subject->name(), 'state' => $subject->state, 'context' => $subject->context(),
-            'photos' => $subject->photos()->with('user')->get()->map($photo)->all(), 'facts' => $subject->recorded()->map(FactRow::of(...))->values()->all(),
+            'kind' => $subject->getMorphClass(),
+            'id' => $subject->id,
+            'name' => $subject->name(),
+            'state' => $subject->state,
+            'context' => $subject->context(),
+            'photos' => $subject->photos()->with('user')->get()->map($photo)->all(),
+            'facts' => $subject->recorded()->map(FactRow::of(...))->values()->all(),
             'procedure_hash' => $subject->procedure()->hash,
-            'line' => ['id' => $line->id, 'project_id' => $line->project_id, 'name' => $line->name, 'service' => $line->service, 'time_zone' => $line->project->time_zone],
-            'closed' => $subject->closed(), 'seal' => Seal::query()->where('subject_id', $subject->id)->first()?->only(['hash', 'previous', 'sealed_at', 'verdict']),
-        ] + match (true) {
-            $subject instanceof Joint => self::joint($subject),
-            $subject instanceof PressureTest => ['number' => (string) $subject->number, 'section' => $subject->section->only(['id', 'name', 'from_m', 'to_m'])],
-            $subject instanceof Stretch => ['number' => $subject->name, 'chainage_m' => $subject->from_m, 'to_m' => $subject->to_m],
-            default => [],
-        };
+            'line' => [
+                'id' => $line->id,
+                'project_id' => $line->project_id,
+                'name' => $line->name,
+                'service' => $line->service,
+                'time_zone' => $line->project->time_zone,
+            ],
+            'closed' => $subject->closed(),
+            'seal' => Seal::query()
+                ->where('subject_id', $subject->id)
+                ->first()
+                ?->only(['hash', 'previous', 'sealed_at', 'verdict']),
+        ] +
+            match (true) {
+                $subject instanceof Joint => self::joint($subject),
+                $subject instanceof PressureTest => [
+                    'number' => (string) $subject->number,
+                    'section' => $subject->section->only(['id', 'name', 'from_m', 'to_m']),
+                ],
+                $subject instanceof Stretch => ['number' => $subject->name, 'chainage_m' => $subject->from_m, 'to_m' => $subject->to_m],
+                default => [],
+            };
     }
 
     /** @return array<string, mixed> */
@@ -41,9 +60,20 @@ final class SubjectPage
         $free = fn (Joint $j) => $j->only(['id', 'number', 'side', 'state', 'verdict']) + ['free_from' => $j->clocks[Clock::PULL] ?? null];
 
         return [
-            'number' => $joint->number, 'chainage_m' => $joint->chainage_m, 'place' => $joint->place, 'pipes' => $joint->pipes, 'cut_out_reason' => $joint->cut_out_reason,
-            'host' => $named($joint->host_id), 'attached' => $attached->map($free)->all(), 'replaces' => $named($joint->replaces_id),
-            'replaced_by' => Joint::query()->where('replaces_id', $joint->id)->orderBy('number')->get()->map->only(['id', 'number'])->all(),
+            'number' => $joint->number,
+            'chainage_m' => $joint->chainage_m,
+            'place' => $joint->place,
+            'pipes' => $joint->pipes,
+            'cut_out_reason' => $joint->cut_out_reason,
+            'host' => $named($joint->host_id),
+            'attached' => $attached->map($free)->all(),
+            'replaces' => $named($joint->replaces_id),
+            'replaced_by' => Joint::query()
+                ->where('replaces_id', $joint->id)
+                ->orderBy('number')
+                ->get()
+                ->map->only(['id', 'number'])
+                ->all(),
         ];
     }
 }

@@ -20,7 +20,11 @@ final class Signature
     /** @var array<string, int> every key that is known, in any unit => which input it is of */
     private readonly array $known;
 
-    /** @param  list<array{name: string, field: Field, keys: array<string, \Diastoma\Core\Units\Unit|null>, required: bool, default: mixed}>  $inputs */
+    /**
+     * @param  list<array{
+     *     name: string, field: Field, keys: array<string, \Diastoma\Core\Units\Unit|null>, required: bool, default: mixed
+     * }>  $inputs
+     */
     private function __construct(public readonly array $inputs)
     {
         $known = [];
@@ -92,7 +96,10 @@ final class Signature
                     throw Refused::field($name, "{$field->key} is missing.");
                 }
                 if ($twice[$i]) {
-                    $keys = implode(', ', array_keys(array_filter(array_intersect_key($given, $input['keys']), fn (mixed $v) => $v !== null)));
+                    $keys = implode(
+                        ', ',
+                        array_keys(array_filter(array_intersect_key($given, $input['keys']), fn (mixed $v) => $v !== null)),
+                    );
                     throw Refused::field($name, "{$field->bare()} came in several units ({$keys}); give one.");
                 }
                 $arguments[$input['name']] = $field->read($given[$key], $key, $name, $family);
@@ -101,7 +108,10 @@ final class Signature
             }
         }
         foreach ($unknown as $key) {
-            $refusals[] = Refused::field($family->fieldName($key, $key, $list), "{$at}{$key} is not an input here; known are ".implode(', ', $this->names()).'.');
+            $refusals[] = Refused::field(
+                $family->fieldName($key, $key, $list),
+                "{$at}{$key} is not an input here; known are ".implode(', ', $this->names()).'.',
+            );
         }
         if ($refusals !== []) {
             throw Refused::together($refusals);
@@ -131,7 +141,9 @@ final class Signature
     /** @return list<Field> inputs without which it does not run */
     public function required(): array
     {
-        return array_values(array_map(fn (array $input) => $input['field'], array_filter($this->inputs, fn (array $input) => $input['required'])));
+        return array_values(
+            array_map(fn (array $input) => $input['field'], array_filter($this->inputs, fn (array $input) => $input['required'])),
+        );
     }
 
     /** @return array<string, mixed> JSON schema of the object */

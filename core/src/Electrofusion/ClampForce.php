@@ -38,8 +38,14 @@ final class ClampForce
         $off = $wanted === null ? null : 100 * ($torque - $wanted) / $wanted;
 
         return [
-            'force_n' => $bolts * $torque / ($k * $bolt), 'off_pct' => $off,
-            'verdict' => ($off === null || $tolerance === null ? Verdict::Open : (Compare::atMost(abs($off), $tolerance) ? Verdict::Good : Verdict::Bad))->value,
+            'force_n' => ($bolts * $torque) / ($k * $bolt),
+            'off_pct' => $off,
+            'verdict' => ($off === null || $tolerance === null
+                ? Verdict::Open
+                : (Compare::atMost(abs($off), $tolerance)
+                    ? Verdict::Good
+                    : Verdict::Bad)
+            )->value,
         ];
     }
 }

@@ -44,7 +44,14 @@ final class ClosingPiece
         $gapAtTie = $gap - $alpha * $free * ($tTie - $tMeasure);
         $cut = ($gapAtTie - 2 * $clearance) / (1 + $alpha * ($tTie - ($tPiece ?? $tMeasure)));
         if ($cut <= 0) {
-            throw Refused::field('gap_mm', sprintf('gap_mm: %g mm at the tie-in leaves no room for a piece with %g mm at each end.', round(Si::mm($gapAtTie), 1), Si::mm($clearance)));
+            throw Refused::field(
+                'gap_mm',
+                sprintf(
+                    'gap_mm: %g mm at the tie-in leaves no room for a piece with %g mm at each end.',
+                    round(Si::mm($gapAtTie), 1),
+                    Si::mm($clearance),
+                ),
+            );
         }
         $least = match (true) {
             $slideOn === 'main' => 0.0,

@@ -35,11 +35,21 @@ final class CodeLayoutCheck
         foreach ($layout->fields as $field) {
             array_push($taken, ...range($field['from'], $field['to']));
         }
-        $open = $practice ? ['practice'] : array_values(array_filter([$confirmedBy === null ? 'nobody has confirmed it' : null, $provedOn === null ? 'not proved on fittings in hand' : null]));
+        $open = $practice
+            ? ['practice']
+            : array_values(
+                array_filter([
+                    $confirmedBy === null ? 'nobody has confirmed it' : null,
+                    $provedOn === null ? 'not proved on fittings in hand' : null,
+                ]),
+            );
 
         return [
-            'fields' => count($layout->fields), 'free_digits' => array_values(array_diff(range(1, FittingCodeLayout::DIGITS - 1), $taken)),
-            'usable' => $practice || $open === [], 'open_items' => $open, 'verdict' => ($open === [] ? Verdict::Good : Verdict::Open)->value,
+            'fields' => count($layout->fields),
+            'free_digits' => array_values(array_diff(range(1, FittingCodeLayout::DIGITS - 1), $taken)),
+            'usable' => $practice || $open === [],
+            'open_items' => $open,
+            'verdict' => ($open === [] ? Verdict::Good : Verdict::Open)->value,
         ];
     }
 }

@@ -32,10 +32,16 @@ final class DecohesionResult
         #[Number('limit_pct', min: 0, max: 100)] ?float $limit = null,
     ): array {
         if ($brittle > $fused + Compare::slack($fused)) {
-            throw Refused::field('brittle_mm', sprintf('brittle_mm is %g mm, more than the fused length of %g mm.', Si::mm($brittle), Si::mm($fused)));
+            throw Refused::field(
+                'brittle_mm',
+                sprintf('brittle_mm is %g mm, more than the fused length of %g mm.', Si::mm($brittle), Si::mm($fused)),
+            );
         }
         $share = 100 * $brittle / $fused;
 
-        return ['brittle_pct' => $share, 'verdict' => ($limit === null ? Verdict::Open : (Compare::atMost($share, $limit) ? Verdict::Good : Verdict::Bad))->value];
+        return [
+            'brittle_pct' => $share,
+            'verdict' => ($limit === null ? Verdict::Open : (Compare::atMost($share, $limit) ? Verdict::Good : Verdict::Bad))->value,
+        ];
     }
 }

@@ -14,7 +14,13 @@ use Diastoma\Core\Units\Quantity;
  * Dew point over water and, where it lies below 0 °C, frost point over ice by the Magnus formula. The frost point is
  * the higher of the two: hoar forms sooner than dew.
  */
-#[Calculates('dew-point', 'At what surface temperature does water or frost settle?', Family::Electrofusion, ['dew_c', 'frost_c', 'e_hpa'], 'WMO-No. 8, over water and over ice')]
+#[Calculates(
+    'dew-point',
+    'At what surface temperature does water or frost settle?',
+    Family::Electrofusion,
+    ['dew_c', 'frost_c', 'e_hpa'],
+    'WMO-No. 8, over water and over ice',
+)]
 final class DewPoint
 {
     /** @return array{dew_c: float, frost_c: float|null, e_hpa: float} */

@@ -21,7 +21,17 @@ use Diastoma\Core\Refused;
     'fitting-code',
     'What does the bar code of the fitting say?',
     Family::Electrofusion,
-    ['dn_mm', 'voltage_v', 'resistance_ohm', 'resistance_tol_pct', 'time_s', 'correction_pct_per_k', 'cooling_min', 'current_cold_a', 'energy_j'],
+    [
+        'dn_mm',
+        'voltage_v',
+        'resistance_ohm',
+        'resistance_tol_pct',
+        'time_s',
+        'correction_pct_per_k',
+        'cooling_min',
+        'current_cold_a',
+        'energy_j',
+    ],
     'ISO 13950: 24 digits (std); check digit modulo 10, weights 3 and 1 (from memory); the layout is data',
 )]
 final class FittingCode
@@ -63,9 +73,15 @@ final class FittingCode
         $this->mustLie('time_s', $time, ...self::TIME_S);
 
         return [
-            'dn_mm' => $dn, 'voltage_v' => $voltage, 'resistance_ohm' => $resistance, 'resistance_tol_pct' => $tolerance,
-            'time_s' => $time, 'correction_pct_per_k' => $layout->number($code, 'correction_pct_per_k'), 'cooling_min' => $layout->number($code, 'cooling_min'),
-            'current_cold_a' => $voltage / $resistance, 'energy_j' => $voltage ** 2 * $time / $resistance,
+            'dn_mm' => $dn,
+            'voltage_v' => $voltage,
+            'resistance_ohm' => $resistance,
+            'resistance_tol_pct' => $tolerance,
+            'time_s' => $time,
+            'correction_pct_per_k' => $layout->number($code, 'correction_pct_per_k'),
+            'cooling_min' => $layout->number($code, 'cooling_min'),
+            'current_cold_a' => $voltage / $resistance,
+            'energy_j' => ($voltage ** 2 * $time) / $resistance,
         ];
     }
 
@@ -81,7 +97,10 @@ final class FittingCode
         }
         $check = self::checkDigit($code);
         if ((int) $code[23] !== $check) {
-            throw Refused::field('code', "code ends in {$code[23]}, its check digit would be {$check}: scan again, or compare each digit with the label.");
+            throw Refused::field(
+                'code',
+                "code ends in {$code[23]}, its check digit would be {$check}: scan again, or compare each digit with the label.",
+            );
         }
 
         return $code;

@@ -14,7 +14,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** The code that says these values by a layout: for practice codes to scan, and to prove a layout by going both ways. */
-#[Calculates('fitting-code-encode', 'Which code says these values?', Family::Electrofusion, ['code'], 'The inverse of fitting-code; check digit modulo 10, weights 3 and 1 (from memory)')]
+#[Calculates(
+    'fitting-code-encode',
+    'Which code says these values?',
+    Family::Electrofusion,
+    ['code'],
+    'The inverse of fitting-code; check digit modulo 10, weights 3 and 1 (from memory)',
+)]
 final class FittingCodeEncode
 {
     /** @return array{code: string} */
@@ -38,7 +44,14 @@ final class FittingCodeEncode
             }
             $digits = substr_replace($digits, $spelled, $layout->fields[$field]['from'] - 1, strlen($spelled));
         };
-        $plain = ['dn_mm' => Si::mm($dn), 'voltage_v' => $voltage, 'resistance_tol_pct' => $tolerance, 'correction_pct_per_k' => $correction, 'kind' => $kind, 'maker' => $maker];
+        $plain = [
+            'dn_mm' => Si::mm($dn),
+            'voltage_v' => $voltage,
+            'resistance_tol_pct' => $tolerance,
+            'correction_pct_per_k' => $correction,
+            'kind' => $kind,
+            'maker' => $maker,
+        ];
         if ($cooling !== null) {
             $plain['cooling_min'] = $cooling / 60;
         }

@@ -23,12 +23,24 @@ final readonly class FittingCodeLayout
 
     /** field => what it is, in the order in which a person thinks of them */
     public const KNOWN = [
-        'kind' => 'kind of fitting', 'maker' => 'maker', 'dn_mm' => 'size, mm', 'voltage_v' => 'voltage, V',
-        'resistance_mantissa' => 'resistance, digits', 'resistance_exponent' => 'resistance, divided by ten to the power of', 'resistance_tol_pct' => 'tolerance of the resistance, %',
-        'time' => 'fusion time', 'time_unit' => 'unit of the time', 'correction_pct_per_k' => 'change of the time, % per K', 'cooling_min' => 'cooling time, min',
+        'kind' => 'kind of fitting',
+        'maker' => 'maker',
+        'dn_mm' => 'size, mm',
+        'voltage_v' => 'voltage, V',
+        'resistance_mantissa' => 'resistance, digits',
+        'resistance_exponent' => 'resistance, divided by ten to the power of',
+        'resistance_tol_pct' => 'tolerance of the resistance, %',
+        'time' => 'fusion time',
+        'time_unit' => 'unit of the time',
+        'correction_pct_per_k' => 'change of the time, % per K',
+        'cooling_min' => 'cooling time, min',
     ];
 
-    /** @param  array<string, array{from: int, to: int, scale?: float, values?: array<string, float>, seconds?: array<string, int>}>  $fields */
+    /**
+     * @param  array<string, array{
+     *     from: int, to: int, scale?: float, values?: array<string, float>, seconds?: array<string, int>
+     * }>  $fields
+     */
     private function __construct(public array $fields)
     {
     }
@@ -95,7 +107,9 @@ final readonly class FittingCodeLayout
         $digits = $this->digits($code, $field);
         $values = $this->fields[$field]['values'] ?? null;
         if ($values !== null) {
-            return isset($values[$digits]) ? (float) $values[$digits] : throw Refused::field($field, "{$field}: \"{$digits}\" stands in no code list of the layout.");
+            return isset($values[$digits])
+                ? (float) $values[$digits]
+                : throw Refused::field($field, "{$field}: \"{$digits}\" stands in no code list of the layout.");
         }
 
         return (int) $digits * (float) ($this->fields[$field]['scale'] ?? 1);
@@ -128,7 +142,9 @@ final readonly class FittingCodeLayout
         }
         $steps = $number / (float) ($f['scale'] ?? 1);
 
-        return abs($steps - round($steps)) > 1e-6 || $steps < 0 || $steps >= 10 ** $width ? null : str_pad((string) (int) round($steps), $width, '0', STR_PAD_LEFT);
+        return abs($steps - round($steps)) > 1e-6 || $steps < 0 || $steps >= 10 ** $width
+            ? null
+            : str_pad((string) (int) round($steps), $width, '0', STR_PAD_LEFT);
     }
 
     /**
@@ -150,7 +166,14 @@ final readonly class FittingCodeLayout
 
                 continue;
             }
-            if (! is_array($f) || ! is_int($f['from'] ?? null) || ! is_int($f['to'] ?? null) || $f['from'] < 1 || $f['to'] > self::DIGITS - 1 || $f['to'] < $f['from']) {
+            if (
+                ! is_array($f) ||
+                ! is_int($f['from'] ?? null) ||
+                ! is_int($f['to'] ?? null) ||
+                $f['from'] < 1 ||
+                $f['to'] > self::DIGITS - 1 ||
+                $f['to'] < $f['from']
+            ) {
                 $faults[] = "{$name} needs from and to, digits 1 to 23.";
 
                 continue;
@@ -166,7 +189,10 @@ final readonly class FittingCodeLayout
                 $faults[] = "{$name}: scale must be a number above 0.";
             }
             foreach (['values', 'seconds'] as $list) {
-                if (isset($f[$list]) && (! is_array($f[$list]) || $f[$list] === [] || array_filter($f[$list], fn ($v) => ! is_int($v) && ! is_float($v)) !== [])) {
+                if (
+                    isset($f[$list]) &&
+                    (! is_array($f[$list]) || $f[$list] === [] || array_filter($f[$list], fn ($v) => ! is_int($v) && ! is_float($v)) !== [])
+                ) {
                     $faults[] = "{$name}: {$list} must be an object of digits and numbers.";
                 }
             }

@@ -10,7 +10,13 @@ use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Units\Quantity;
 
 /** Current, power and energy of a fusion: I = U/R, P = U²/R, E = U² t/R. Ten percent low voltage is 19 % low energy. */
-#[Calculates('fusion-energy', 'What current, power and energy does the fusion take?', Family::Electrofusion, ['current_a', 'power_w', 'energy_j'], 'Ohm\'s law')]
+#[Calculates(
+    'fusion-energy',
+    'What current, power and energy does the fusion take?',
+    Family::Electrofusion,
+    ['current_a', 'power_w', 'energy_j'],
+    'Ohm\'s law',
+)]
 final class FusionEnergy
 {
     /** @return array{current_a: float, power_w: float, energy_j: float} */

@@ -12,7 +12,13 @@ use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
 
 /** Fusion time corrected for the fitting's temperature. Never applied twice: most boxes do it from the scanned code. */
-#[Calculates('fusion-time-corrected', 'How long must it fuse at this temperature?', Family::Electrofusion, ['t_corr_s', 't_set_s'], 'Correction of the code: percent per kelvin from its reference temperature')]
+#[Calculates(
+    'fusion-time-corrected',
+    'How long must it fuse at this temperature?',
+    Family::Electrofusion,
+    ['t_corr_s', 't_set_s'],
+    'Correction of the code: percent per kelvin from its reference temperature',
+)]
 final class FusionTimeCorrected
 {
     /** @return array{t_corr_s: float, t_set_s: float} */

@@ -21,7 +21,23 @@ use Diastoma\Core\Units\Quantity;
     ['energy_j', 'energy_pct', 'fused_s', 'start_r_ohm', 'events', 'verdict'],
     'Voltage tolerance from memory: ISO 12176-2; energy and drop limits common practice; all from the procedure',
     verdicts: ['good', 'bad', 'open'],
-    codes: ['events' => ['under-voltage', 'over-voltage', 'supply-lost', 'open-circuit', 'turn-short', 'wrong-fitting-suspected', 'resistance-out-of-window', 'early-end', 'late-end', 'energy-low', 'energy-high', 'no-power', 'data-gap']],
+    codes: [
+        'events' => [
+            'under-voltage',
+            'over-voltage',
+            'supply-lost',
+            'open-circuit',
+            'turn-short',
+            'wrong-fitting-suspected',
+            'resistance-out-of-window',
+            'early-end',
+            'late-end',
+            'energy-low',
+            'energy-high',
+            'no-power',
+            'data-gap',
+        ],
+    ],
 )]
 final class FusionTrace
 {
@@ -30,7 +46,8 @@ final class FusionTrace
 
     /**
      * @param  list<list<float>>  $samples
-     * @param  bool  $ended  false while it still runs: what only the end can show (early end, too little energy, no power) is not looked for
+     * @param  bool  $ended  false while it still runs: what only the end can show (early end, too little energy, no power)
+     *     is not looked for
      * @return array<string, mixed>
      */
     public function __invoke(
@@ -67,8 +84,12 @@ final class FusionTrace
             $any = array_filter($samples, $live) !== [];
 
             return [
-                'energy_j' => 0.0, 'energy_pct' => $eNominal === null ? null : 0.0, 'fused_s' => 0.0, 'start_r_ohm' => $rCold,
-                'events' => $ended ? [['code' => $any ? 'open-circuit' : 'no-power', 't_s' => $samples[0][0]]] : [], 'verdict' => $ended ? 'bad' : 'open',
+                'energy_j' => 0.0,
+                'energy_pct' => $eNominal === null ? null : 0.0,
+                'fused_s' => 0.0,
+                'start_r_ohm' => $rCold,
+                'events' => $ended ? [['code' => $any ? 'open-circuit' : 'no-power', 't_s' => $samples[0][0]]] : [],
+                'verdict' => $ended ? 'bad' : 'open',
             ];
         }
         [$first, $last] = [$on[0], $on[count($on) - 1]];
@@ -94,7 +115,13 @@ final class FusionTrace
             }
         }
         [$energy, $fused] = $this->energy($samples, $powered);
-        array_push($events, ...array_filter($this->duration($samples, $last, $t1 - $t0, $plan, $tTolerance, $live), fn (array $e) => $ended || $e['code'] === 'late-end'));
+        array_push(
+            $events,
+            ...array_filter(
+                $this->duration($samples, $last, $t1 - $t0, $plan, $tTolerance, $live),
+                fn (array $e) => $ended || $e['code'] === 'late-end',
+            ),
+        );
         if ($eTolerance !== null && $resistance !== null && $eNominal !== null) {
             $slack = 1e-9 * $eNominal;
             if ($ended && $energy < $eNominal * (1 - $eTolerance / 100) - $slack) {

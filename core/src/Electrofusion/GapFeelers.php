@@ -27,7 +27,22 @@ use Diastoma\Core\Verdict;
     'gap-feelers',
     'Is the gap round the coupling small enough everywhere?',
     Family::Electrofusion,
-    ['gap_max_mm', 'gap_min_mm', 'gap_mean_mm', 'max_at_clock_h', 'max_at', 'opposite_sum_mm', 'ecc_mm', 'ecc_toward_deg', 'ovality_mm', 'empty_arc_deg', 'limit_used_mm', 'limit_from', 'reasons', 'verdict'],
+    [
+        'gap_max_mm',
+        'gap_min_mm',
+        'gap_mean_mm',
+        'max_at_clock_h',
+        'max_at',
+        'opposite_sum_mm',
+        'ecc_mm',
+        'ecc_toward_deg',
+        'ovality_mm',
+        'empty_arc_deg',
+        'limit_used_mm',
+        'limit_from',
+        'reasons',
+        'verdict',
+    ],
     'Least squares, k = 1 and 2; limit from the procedure, or by size from memory (DVS 2207-1) where the label is silent',
     verdicts: ['good', 'bad', 'open'],
     codes: ['reasons' => ['bunched']],
@@ -69,7 +84,14 @@ final class GapFeelers
         $spread = Spread::of(array_map(fn (FeelerReading $r) => 30 * $r->hour, $readings));
         $bunched = $spread->isBunched($maxEmptyArc, $maxInflation);
         $verdict = $allowed->judge($max, $strict);
-        $fit = count($gaps) < 5 || $bunched ? null : HarmonicFit::of(array_map(fn (FeelerReading $r) => deg2rad(30 * $r->hour), $readings), array_map(fn (FeelerReading $r) => $r->gap, $readings), [1, 2]);
+        $fit =
+            count($gaps) < 5 || $bunched
+                ? null
+                : HarmonicFit::of(
+                    array_map(fn (FeelerReading $r) => deg2rad(30 * $r->hour), $readings),
+                    array_map(fn (FeelerReading $r) => $r->gap, $readings),
+                    [1, 2],
+                );
 
         return [
             'gap_max_mm' => Si::mm($max), 'gap_min_mm' => Si::mm(min($gaps)), 'gap_mean_mm' => Si::mm(array_sum($gaps) / count($gaps)),

@@ -27,7 +27,13 @@ final class GeneratorSize
 
     /** @return array<string, mixed> */
     public function __invoke(
-        #[Measure('p_fuse_w', Quantity::Power, above: 0, about: 'largest power into the fitting: U²/R at the low end of the window, cold')] float $power,
+        #[Measure(
+            'p_fuse_w',
+            Quantity::Power,
+            above: 0,
+            about: 'largest power into the fitting: U²/R at the low end of the window, cold',
+        )]
+        float $power,
         #[Number('efficiency', min: 0.3, max: 1, about: 'of the box')] float $efficiency,
         #[Number('power_factor', min: 0.3, max: 1, about: 'of the box')] float $powerFactor,
         #[Number('other_va', min: 0, about: 'other loads on the set')] float $other = 0.0,

@@ -14,7 +14,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** How far from the end to wash, to draw witness marks, to peel, and where the insertion mark goes. */
-#[Calculates('joint-marks', 'How far do we wash, mark and peel?', Family::Electrofusion, ['wash_mm', 'witness_mm', 'peel_mm', 'insertion_mm'], 'Common practice; margin from the procedure')]
+#[Calculates(
+    'joint-marks',
+    'How far do we wash, mark and peel?',
+    Family::Electrofusion,
+    ['wash_mm', 'witness_mm', 'peel_mm', 'insertion_mm'],
+    'Common practice; margin from the procedure',
+)]
 final class JointMarks
 {
     /** @return array<string, float> */

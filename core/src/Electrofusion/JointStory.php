@@ -35,7 +35,12 @@ final class JointStory
      * @return array{reasons: list<string>, verdict: string, cooling_from: string|null}
      */
     public function __invoke(
-        #[Numbers('roles_required', texts: true, about: 'in order: fusion, or side-a and side-b; preheat in front, or preheat-a and preheat-b')] array $required,
+        #[Numbers(
+            'roles_required',
+            texts: true,
+            about: 'in order: fusion, or side-a and side-b; preheat in front, or preheat-a and preheat-b',
+        )]
+        array $required,
         #[Items('traces', StoryTrace::class, atLeast: 0)] array $traces,
         #[Number('max_preheats', min: 1, max: 20, whole: true, about: 'of each preheating')] float $maxPreheats = 1,
         #[Flag('order_strict', about: 'the sides must be fused in the order given')] bool $strict = false,
@@ -55,9 +60,17 @@ final class JointStory
             ...self::named('repeated', $fusions, fn (string $role) => count(self::of($role, $traces)) > 1),
             ...self::named('bad', $required, fn (string $role) => self::lastIs(Verdict::Bad, $role, $traces)),
             ...self::named('open', $required, fn (string $role) => self::lastIs(Verdict::Open, $role, $traces)),
-            ...self::named('too-many', array_diff($required, $fusions), fn (string $role) => count(self::of($role, $traces)) > $maxPreheats),
-            ...($this->outOfOrder($traces, $fusions, $strict) ? ['order'] : []),
-            ...self::named('unexpected', array_unique(array_map(fn (StoryTrace $t) => $t->role, $traces)), fn (string $role) => ! in_array($role, $required, true)),
+            ...self::named(
+                'too-many',
+                array_diff($required, $fusions),
+                fn (string $role) => count(self::of($role, $traces)) > $maxPreheats,
+            ),
+            ...$this->outOfOrder($traces, $fusions, $strict) ? ['order'] : [],
+            ...self::named(
+                'unexpected',
+                array_unique(array_map(fn (StoryTrace $t) => $t->role, $traces)),
+                fn (string $role) => ! in_array($role, $required, true),
+            ),
         ];
         $lacking = array_filter($reasons, fn (string $r) => str_starts_with($r, 'missing:') || str_starts_with($r, 'open:'));
         $complete = array_filter($fusions, fn (string $role) => self::of($role, $traces) === []) === [];

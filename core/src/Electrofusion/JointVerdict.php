@@ -21,7 +21,23 @@ use Diastoma\Core\Refused;
     ['joint_class', 'reject', 'missing', 'open_items', 'verdict'],
     'Start set of signs, common practice',
     verdicts: ['good', 'bad', 'open'],
-    codes: ['reject' => ['melt-escape', 'wire-exposed', 'insertion-mark-moved', 'misaligned', 'moved-while-cooling', 'interrupted', 'trace-fail', 'wet', 'gap-over-limit', 'not-scraped', 'fused-twice'], 'missing' => ['indicators-up', 'insertion-marks-both-sides', 'peel-visible-both-sides', 'label-matches', 'cooling-held'], 'open_items' => ['*']],
+    codes: [
+        'reject' => [
+            'melt-escape',
+            'wire-exposed',
+            'insertion-mark-moved',
+            'misaligned',
+            'moved-while-cooling',
+            'interrupted',
+            'trace-fail',
+            'wet',
+            'gap-over-limit',
+            'not-scraped',
+            'fused-twice',
+        ],
+        'missing' => ['indicators-up', 'insertion-marks-both-sides', 'peel-visible-both-sides', 'label-matches', 'cooling-held'],
+        'open_items' => ['*'],
+    ],
 )]
 final class JointVerdict
 {
@@ -42,7 +58,8 @@ final class JointVerdict
      */
     public function __invoke(
         #[Anything('signs', 'sign => true, false, null (not looked at) or "n/a"')] mixed $signs,
-        #[Numbers('not_here', texts: true, about: 'signs that this kind of joint cannot show, such as insertion marks on a saddle')] array $notHere = [],
+        #[Numbers('not_here', texts: true, about: 'signs that this kind of joint cannot show, such as insertion marks on a saddle')]
+        array $notHere = [],
     ): array {
         $all = array_values(array_diff([...self::MUST_BE_TRUE, ...self::REVIEW, ...self::MUST_BE_FALSE], $notHere));
         if (! is_array($signs) || ($signs !== [] && array_is_list($signs))) {
@@ -53,7 +70,10 @@ final class JointVerdict
                 throw Refused::field('signs', "signs: \"{$name}\" is not known; known are ".implode(', ', $all).'.');
             }
             if (! is_bool($value) && $value !== null && ! ($value === 'n/a' && in_array($name, self::MAY_NOT_APPLY, true))) {
-                throw Refused::field('signs', "signs: {$name} must be true, false or null".(in_array($name, self::MAY_NOT_APPLY, true) ? ' or "n/a".' : '.'));
+                throw Refused::field(
+                    'signs',
+                    "signs: {$name} must be true, false or null".(in_array($name, self::MAY_NOT_APPLY, true) ? ' or "n/a".' : '.'),
+                );
             }
         }
         $is = fn (string $name, mixed $value) => ($signs[$name] ?? null) === $value;

@@ -44,9 +44,15 @@ final class LeadDrop
         #[Number('limit_pct', above: 0, below: 100)] ?float $limit = null,
     ): array {
         if (($ohmPerKm === null) === ($area === null)) {
-            throw Refused::field('area_mm2', $area === null ? 'area_mm2 is missing: give the cross-section of the lead, or its ohm_per_km_20c.' : 'area_mm2 and ohm_per_km_20c came together; give one.');
+            throw Refused::field(
+                'area_mm2',
+                $area === null
+                    ? 'area_mm2 is missing: give the cross-section of the lead, or its ohm_per_km_20c.'
+                    : 'area_mm2 and ohm_per_km_20c came together; give one.',
+            );
         }
-        $perMetre = ($ohmPerKm ?? 1000 / (self::COPPER_M_PER_OHM_MM2 * (float) $area)) / 1000 * (1 + self::COPPER_PER_K * ($conductor - 20));
+        $perMetre =
+            (($ohmPerKm ?? 1000 / (self::COPPER_M_PER_OHM_MM2 * (float) $area)) / 1000) * (1 + self::COPPER_PER_K * ($conductor - 20));
         $loop = 2 * $length * $perMetre;
         $simple = $load / ($supply * $powerFactor);
         $voltage = self::voltageAtLoad($supply, $load, $powerFactor, $loop);

@@ -11,7 +11,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** Diameter brought to the reference temperature: pipe and fitting are compared at one temperature. */
-#[Calculates('od-at-temperature', 'What is the diameter at the reference temperature?', Family::Electrofusion, ['od_ref_mm', 'change_mm'], 'Linear expansion; PE dimensions are checked at 23 °C (from memory: ISO 3126)')]
+#[Calculates(
+    'od-at-temperature',
+    'What is the diameter at the reference temperature?',
+    Family::Electrofusion,
+    ['od_ref_mm', 'change_mm'],
+    'Linear expansion; PE dimensions are checked at 23 °C (from memory: ISO 3126)',
+)]
 final class OdAtTemperature
 {
     /** @return array{od_ref_mm: float, change_mm: float} */

@@ -26,7 +26,25 @@ use Diastoma\Core\Verdict;
     'ovality-radii',
     'What shape has the pipe end, by a gauge that turns round a centre?',
     Family::Electrofusion,
-    ['d0_mm', 'ecc_mm', 'ecc_deg', 'ovality_fit_mm', 'axis_deg', 'lobe3_mm', 'u95_ovality_mm', 'u95_axis_deg', 'flats', 'flat_depth_mm', 'flat_at', 'limit_used_mm', 'jaws', 'screws', 'cannot_tell', 'verdict', 'reasons'],
+    [
+        'd0_mm',
+        'ecc_mm',
+        'ecc_deg',
+        'ovality_fit_mm',
+        'axis_deg',
+        'lobe3_mm',
+        'u95_ovality_mm',
+        'u95_axis_deg',
+        'flats',
+        'flat_depth_mm',
+        'flat_at',
+        'limit_used_mm',
+        'jaws',
+        'screws',
+        'cannot_tell',
+        'verdict',
+        'reasons',
+    ],
     'Least squares, harmonics 1 and 2, and 3 from eight readings on',
 )]
 final class OvalityRadii
@@ -57,8 +75,10 @@ final class OvalityRadii
         $third = count($readings) >= self::LEAST_FOR_THIRD;
         $angles = array_map(fn (RadiusReading $r) => deg2rad($r->direction), $readings);
         $radii = array_map(fn (RadiusReading $r) => $r->radius, $readings);
-        $fit = ($third ? self::spread(HarmonicFit::of($angles, $radii, [1, 2, 3])) : null) ?? self::spread(HarmonicFit::of($angles, $radii, [1, 2]))
-            ?? throw Refused::field('readings', 'readings: these directions do not tell the shape; spread them round the pipe.');
+        $fit =
+            ($third ? self::spread(HarmonicFit::of($angles, $radii, [1, 2, 3])) : null) ??
+            (self::spread(HarmonicFit::of($angles, $radii, [1, 2])) ??
+                throw Refused::field('readings', 'readings: these directions do not tell the shape; spread them round the pipe.'));
         $third = in_array(3, $fit->harmonics, true);
         $flat = $this->flat(count($readings) >= self::LEAST_FOR_BOTH ? $fit : HarmonicFit::of($angles, $radii, [1, 2]), $readings);
         $shape = LongAxis::of($fit, 4, $u);
@@ -76,11 +96,16 @@ final class OvalityRadii
             'u95_ovality_mm' => Si::mm($shape->uncertainty), 'u95_axis_deg' => $shape->axisUncertainty,
             'flat_depth_mm' => $flat === null ? null : Si::mm(max(0.0, ...array_values($flat))),
             'flat_at' => $flat === null ? null : Clock::text((float) array_search(max($flat), $flat, true)),
-            'flats' => $flat === null || $flatLimit === null ? null : array_map(floatval(...), array_keys(array_filter($flat, fn (float $depth) => Compare::atLeast($depth, $flatLimit)))),
+            'flats' => $flat === null || $flatLimit === null
+                    ? null
+                    : array_map(floatval(...), array_keys(array_filter($flat, fn (float $depth) => Compare::atLeast($depth, $flatLimit)))),
             'limit_used_mm' => $limit === null ? null : Si::mm($limit),
             'jaws' => $shape->jaws(), 'screws' => $shape->screws(),
             'cannot_tell' => match (true) {
-                $flat === null => ['three-lobed', 'flat'], ! $third => ['three-lobed'], count($readings) < self::LEAST_FOR_BOTH => ['three-lobed or flat'], default => [],
+                $flat === null => ['three-lobed', 'flat'],
+                ! $third => ['three-lobed'],
+                count($readings) < self::LEAST_FOR_BOTH => ['three-lobed or flat'],
+                default => [],
             },
             'verdict' => $verdict->value, 'reasons' => $reasons,
         ];
@@ -97,7 +122,14 @@ final class OvalityRadii
         $median = Median::of(array_map(fn (RadiusReading $r) => $r->radius, $readings));
         foreach ($readings as $r) {
             if (abs($r->radius - $median) > 0.2 * $median) {
-                throw Refused::field('readings', sprintf('readings: %g mm lies more than 20 %% off the others (%g mm): wrong unit or a slip?', Si::mm($r->radius), Si::mm($median)));
+                throw Refused::field(
+                    'readings',
+                    sprintf(
+                        'readings: %g mm lies more than 20 %% off the others (%g mm): wrong unit or a slip?',
+                        Si::mm($r->radius),
+                        Si::mm($median),
+                    ),
+                );
             }
         }
     }

@@ -26,7 +26,27 @@ use Diastoma\Core\Verdict;
     'ovality-round',
     'Is the pipe end round enough, and where does the re-rounding clamp go?',
     Family::Electrofusion,
-    ['ovality_mm', 'ovality_pct', 'd_mean_mm', 'tape_minus_mean_mm', 'd0_mm', 'a2_mm', 'ovality_fit_mm', 'u95_ovality_mm', 'axis_deg', 'u95_axis_deg', 'residual_min_mm', 'flats', 'ovality_judged_mm', 'limit_used_mm', 'verdict', 'long_axis', 'jaws', 'screws', 'reasons'],
+    [
+        'ovality_mm',
+        'ovality_pct',
+        'd_mean_mm',
+        'tape_minus_mean_mm',
+        'd0_mm',
+        'a2_mm',
+        'ovality_fit_mm',
+        'u95_ovality_mm',
+        'axis_deg',
+        'u95_axis_deg',
+        'residual_min_mm',
+        'flats',
+        'ovality_judged_mm',
+        'limit_used_mm',
+        'verdict',
+        'long_axis',
+        'jaws',
+        'screws',
+        'reasons',
+    ],
     'ISO 11922-1 definition (from memory); least squares with Student t',
 )]
 final class OvalityRound
@@ -82,7 +102,14 @@ final class OvalityRound
         $median = Median::of($values);
         foreach ($values as $value) {
             if ($value <= 0 || abs($value - $median) > 0.2 * $median) {
-                throw Refused::field('readings', sprintf('readings: %g mm lies more than 20 %% off the others (%g mm): wrong unit or a slip?', Si::mm($value), Si::mm($median)));
+                throw Refused::field(
+                    'readings',
+                    sprintf(
+                        'readings: %g mm lies more than 20 %% off the others (%g mm): wrong unit or a slip?',
+                        Si::mm($value),
+                        Si::mm($median),
+                    ),
+                );
             }
         }
     }

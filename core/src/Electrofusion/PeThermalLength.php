@@ -12,7 +12,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** What a change of temperature does to a PE string: free, it changes its length; held, it pulls (tension positive). */
-#[Calculates('pe-thermal-length', 'How much does a PE string move, or pull when held?', Family::Electrofusion, ['dl_mm', 'area_mm2', 'stress_mpa', 'force_kn'], 'Thermal expansion and Hooke; pass the modulus for the duration meant')]
+#[Calculates(
+    'pe-thermal-length',
+    'How much does a PE string move, or pull when held?',
+    Family::Electrofusion,
+    ['dl_mm', 'area_mm2', 'stress_mpa', 'force_kn'],
+    'Thermal expansion and Hooke; pass the modulus for the duration meant',
+)]
 final class PeThermalLength
 {
     /** @return array<string, float|null> */
@@ -26,7 +32,10 @@ final class PeThermalLength
         #[Measure('e_mpa', Quantity::Pressure, above: 0)] ?float $modulus = null,
     ): array {
         if ($od !== null && $wall !== null && $wall > $od / 2) {
-            throw Refused::field('wall_mm', sprintf('wall_mm is %g mm; the pipe of %g mm has room for %g mm.', Si::mm($wall), Si::mm($od), Si::mm($od / 2)));
+            throw Refused::field(
+                'wall_mm',
+                sprintf('wall_mm is %g mm; the pipe of %g mm has room for %g mm.', Si::mm($wall), Si::mm($od), Si::mm($od / 2)),
+            );
         }
         $area = $od === null || $wall === null ? null : M_PI * ($od - $wall) * $wall;
         $stress = $modulus === null ? null : -$modulus * $alpha * ($t2 - $t1);

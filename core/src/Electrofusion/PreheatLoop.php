@@ -53,7 +53,15 @@ final class PreheatLoop
             $last = $i === $used - 1;
             if (! Compare::atLeast($preheat->waited, $precool)) {
                 if (! $last) {
-                    throw Refused::field('preheats', sprintf('preheats, row %d: only %g s were waited; %g s are wanted before the gap is felt.', $i + 1, $preheat->waited, $precool));
+                    throw Refused::field(
+                        'preheats',
+                        sprintf(
+                            'preheats, row %d: only %g s were waited; %g s are wanted before the gap is felt.',
+                            $i + 1,
+                            $preheat->waited,
+                            $precool,
+                        ),
+                    );
                 }
                 [$state, $wait] = ['wait', $precool - $preheat->waited];
             } elseif ($preheat->gap === null) {

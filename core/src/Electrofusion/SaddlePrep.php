@@ -12,7 +12,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** How far to wash and how large a patch to peel for a saddle: along the pipe and round it. */
-#[Calculates('saddle-prep', 'How large a patch is washed and peeled for the saddle?', Family::Electrofusion, ['wash_mm', 'peel_length_mm', 'peel_arc_mm'], 'Common practice; margin from the procedure, footprint from the fitting')]
+#[Calculates(
+    'saddle-prep',
+    'How large a patch is washed and peeled for the saddle?',
+    Family::Electrofusion,
+    ['wash_mm', 'peel_length_mm', 'peel_arc_mm'],
+    'Common practice; margin from the procedure, footprint from the fitting',
+)]
 final class SaddlePrep
 {
     /** @return array<string, float> */

@@ -12,7 +12,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** How many more passes of the peeling tool the pipe can take before a limit of diameter, gap or wall is reached. */
-#[Calculates('scrape-budget', 'How many more passes can the pipe take?', Family::Electrofusion, ['passes', 'limited_by', 'od_after_mm'], 'Geometry; limits from pipe table, fitting and procedure')]
+#[Calculates(
+    'scrape-budget',
+    'How many more passes can the pipe take?',
+    Family::Electrofusion,
+    ['passes', 'limited_by', 'od_after_mm'],
+    'Geometry; limits from pipe table, fitting and procedure',
+)]
 final class ScrapeBudget
 {
     /** A pass that just reaches its limit counts in spite of binary rounding. */
@@ -53,7 +59,10 @@ final class ScrapeBudget
     {
         $missing = array_keys($pair, null, true);
         if (count($missing) === 1) {
-            throw Refused::field($missing[0], "{$missing[0]} is missing: it belongs to ".implode('', array_diff(array_keys($pair), $missing)).'.');
+            throw Refused::field(
+                $missing[0],
+                "{$missing[0]} is missing: it belongs to ".implode('', array_diff(array_keys($pair), $missing)).'.',
+            );
         }
     }
 }

@@ -43,7 +43,8 @@ final class ScrapeDepth
         #[Measure('max_mm', Quantity::Length, min: 0)] ?float $max = null,
         #[Measure('wall_mm', Quantity::Length, above: 0)] ?float $wall = null,
         #[Choice('tool', ['rotary', 'hand'])] string $tool = 'rotary',
-        #[Measure('hand_min_mm', Quantity::Length, min: 0.17, max: 0.5, about: 'least depth by hand, whatever the label says')] float $handMin = 0.0002,
+        #[Measure('hand_min_mm', Quantity::Length, min: 0.17, max: 0.5, about: 'least depth by hand, whatever the label says')]
+        float $handMin = 0.0002,
     ): array {
         // A hand blade misses places: a label may raise the least depth, not lower it.
         $min = $tool === 'hand' ? max($min ?? 0.0, $handMin) : $min;
@@ -53,18 +54,27 @@ final class ScrapeDepth
             throw Refused::field('od_before_mm', 'od_before_mm is missing: od_after_mm alone tells no depth.');
         }
         if ($after !== null && $after > $before + Compare::slack($after)) {
-            throw Refused::field('od_after_mm', sprintf('od_after_mm is %g mm, more than before (%g mm).', Si::mm($after), Si::mm((float) $before)));
+            throw Refused::field(
+                'od_after_mm',
+                sprintf('od_after_mm is %g mm, more than before (%g mm).', Si::mm($after), Si::mm((float) $before)),
+            );
         }
         [$depth, $basis, $u] = match (true) {
             $after !== null => [((float) $before - $after) / 2, 'od', 1.96 * M_SQRT2 * $uTape / 2],
             $byRibbon !== null => [$byRibbon, 'ribbon', null],
             $byChip !== null => [$byChip, 'chip', null],
-            default => throw Refused::field('od_after_mm', 'od_after_mm is missing: give the tape before and after, or ribbon_g with length_mm, or chip_mm.'),
+            default => throw Refused::field(
+                'od_after_mm',
+                'od_after_mm is missing: give the tape before and after, or ribbon_g with length_mm, or chip_mm.',
+            ),
         };
 
         return [
-            'depth_mm' => Si::mm($depth), 'basis' => $basis, 'u95_depth_mm' => $u === null ? null : Si::mm($u),
-            'depth_ribbon_mm' => $byRibbon === null ? null : Si::mm($byRibbon), 'depth_chip_mm' => $byChip === null ? null : Si::mm($byChip),
+            'depth_mm' => Si::mm($depth),
+            'basis' => $basis,
+            'u95_depth_mm' => $u === null ? null : Si::mm($u),
+            'depth_ribbon_mm' => $byRibbon === null ? null : Si::mm($byRibbon),
+            'depth_chip_mm' => $byChip === null ? null : Si::mm($byChip),
             'sdr_after' => $wall === null || $before === null ? null : ($before - 2 * $depth) / ($wall - $depth),
             'wall_loss_pct' => $wall === null ? null : 100 * $depth / $wall,
             'min_used_mm' => $min === null ? null : Si::mm($min),

@@ -36,6 +36,9 @@ final class SurfaceOpenTime
             throw Refused::field('fusion_start', 'fusion_start lies before the end of the peeling.');
         }
 
-        return ['open_s' => $open, 'verdict' => ($limit === null ? Verdict::Open : (Compare::atMost($open, $limit) ? Verdict::Good : Verdict::Bad))->value];
+        return [
+            'open_s' => $open,
+            'verdict' => ($limit === null ? Verdict::Open : (Compare::atMost($open, $limit) ? Verdict::Good : Verdict::Bad))->value,
+        ];
     }
 }

@@ -25,7 +25,12 @@ final readonly class TestRule
     ) {
         $wanted = ['multiple' => $factor, 'fixed' => $after, 'table' => $rows][$type];
         if ($wanted === null) {
-            throw Refused::field('test_rule', "test_rule: the type {$type} needs ".['multiple' => 'factor', 'fixed' => 'after_fusion_s', 'table' => 'rows'][$type].'.');
+            throw Refused::field(
+                'test_rule',
+                "test_rule: the type {$type} needs ".
+                    ['multiple' => 'factor', 'fixed' => 'after_fusion_s', 'table' => 'rows'][$type].
+                    '.',
+            );
         }
     }
 
@@ -45,6 +50,9 @@ final readonly class TestRule
                 return $row->wait;
             }
         }
-        throw Refused::field('test_bar', sprintf('test_bar is %g bar; the waiting table ends at %g bar.', Si::bar($pressure), Si::bar($rows[count($rows) - 1]->upTo)));
+        throw Refused::field(
+            'test_bar',
+            sprintf('test_bar is %g bar; the waiting table ends at %g bar.', Si::bar($pressure), Si::bar($rows[count($rows) - 1]->upTo)),
+        );
     }
 }

@@ -34,14 +34,24 @@ final class ToeIn
      * @return array<string, mixed>
      */
     public function __invoke(
-        #[Items('profile', ToeInStation::class, atLeast: 2, about: 'from the end inwards; the last one on undisturbed pipe')] array $profile,
+        #[Items('profile', ToeInStation::class, atLeast: 2, about: 'from the end inwards; the last one on undisturbed pipe')]
+        array $profile,
         #[Measure('limit_mm', Quantity::Length, min: 0)] ?float $limit = null,
         #[Measure('end_zone_mm', Quantity::Length, min: 0, about: 'how near the end counts as the end')] float $endZone = 0.01,
-        #[Measure('toe_back_mm', Quantity::Length, above: 0, about: 'distance from the end at which the pipe counts as undisturbed')] float $toeBack = 0.1,
+        #[Measure('toe_back_mm', Quantity::Length, above: 0, about: 'distance from the end at which the pipe counts as undisturbed')]
+        float $toeBack = 0.1,
     ): array {
         foreach ($profile as $i => $station) {
             if ($i > 0 && $station->x <= $profile[$i - 1]->x) {
-                throw Refused::field('profile', sprintf('profile, row %d: x must grow from the end inwards; %g mm follows %g mm.', $i + 1, Si::mm($station->x), Si::mm($profile[$i - 1]->x)));
+                throw Refused::field(
+                    'profile',
+                    sprintf(
+                        'profile, row %d: x must grow from the end inwards; %g mm follows %g mm.',
+                        $i + 1,
+                        Si::mm($station->x),
+                        Si::mm($profile[$i - 1]->x),
+                    ),
+                );
             }
         }
         $far = $profile[count($profile) - 1]->od;

@@ -12,6 +12,13 @@ use Diastoma\Core\Refused;
  */
 final class TraceFile
 {
+    /** What a heading is called, and what it may look like. */
+    private const COLUMNS = [
+        'time [s]' => '/^time.*[\[(]s[\])]/',
+        'voltage [v]' => '/^voltage.*[\[(]v[\])]/',
+        'current [a]' => '/^current.*[\[(]a[\])]/',
+    ];
+
     /** @return list<list<float>> */
     public static function read(string $text): array
     {
@@ -57,15 +64,26 @@ final class TraceFile
         $delimiter = str_contains($lines[0], ';') ? ';' : (str_contains($lines[0], "\t") ? "\t" : ',');
         $heading = array_map(fn ($h) => mb_strtolower(trim((string) $h)), str_getcsv($lines[0], $delimiter, '"', ''));
         $columns = [];
-        foreach (['time [s]' => '/^time.*[\[(]s[\])]/', 'voltage [v]' => '/^voltage.*[\[(]v[\])]/', 'current [a]' => '/^current.*[\[(]a[\])]/'] as $name => $pattern) {
+        foreach (self::COLUMNS as $name => $pattern) {
             $found = array_keys(array_filter($heading, fn ($h) => preg_match($pattern, $h) === 1));
-            $columns[] = $found[0] ?? throw Refused::field('file', "The heading has no column \"{$name}\"; wanted are time [s], voltage [V], current [A]. Found: ".implode(', ', $heading).'.');
+            $columns[] =
+                $found[0] ??
+                throw Refused::field(
+                    'file',
+                    "The heading has no column \"{$name}\"; wanted are time [s], voltage [V], current [A]. Found: ".
+                        implode(', ', $heading).
+                        '.',
+                );
         }
         $rows = [];
         foreach (array_slice($lines, 1) as $i => $line) {
             $cells = str_getcsv($line, $delimiter, '"', '');
             if ($delimiter === ',' && count($cells) > count($heading)) {
-                throw Refused::field('decimal', 'decimal: line '.($i + 2).' holds more cells than the heading, so decimal commas stand in a file separated by commas. Export it with semicolons.');
+                throw Refused::field(
+                    'decimal',
+                    'decimal: line '.($i + 2).' holds more cells than the heading, '.
+                        'so decimal commas stand in a file separated by commas. Export it with semicolons.',
+                );
             }
             $row = [];
             foreach ($columns as $column) {

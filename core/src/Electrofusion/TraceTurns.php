@@ -31,8 +31,14 @@ final readonly class TraceTurns
      * @param  float  $window  s, over which the resistance is smoothed
      * @param  float  $hold  s, for which a slow fall must last
      */
-    public function __construct(array $samples, array $powered, float $from, private float $share, private float $window, private float $hold)
-    {
+    public function __construct(
+        array $samples,
+        array $powered,
+        float $from,
+        private float $share,
+        private float $window,
+        private float $hold,
+    ) {
         $settled = [];
         $stretch = 0;
         foreach ($samples as $i => [$t, $volts, $amperes]) {
@@ -141,7 +147,9 @@ final readonly class TraceTurns
             while ($this->settled[$first][0] < $t - $this->window - 1e-9 || $this->settled[$first][2] !== $stretch) {
                 $first++;
             }
-            yield $i => $i - $first + 1 < self::LEAST_IN_WINDOW ? $ohms : Median::of(array_column(array_slice($this->settled, $first, $i - $first + 1), 1));
+            yield $i => $i - $first + 1 < self::LEAST_IN_WINDOW
+                ? $ohms
+                : Median::of(array_column(array_slice($this->settled, $first, $i - $first + 1), 1));
         }
     }
 }

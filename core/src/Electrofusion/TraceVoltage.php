@@ -108,7 +108,13 @@ final readonly class TraceVoltage
             }
             $n = $i - $first + 1;
             $settled = $t - $this->hold >= $this->from - 1e-9;
-            if (! $settled || $blind > 0 || $n < self::LEAST_IN_WINDOW || 2 * $outside < $n || ! $this->outside($this->median($first, $i), $side)) {
+            if (
+                ! $settled ||
+                $blind > 0 ||
+                $n < self::LEAST_IN_WINDOW ||
+                2 * $outside < $n ||
+                ! $this->outside($this->median($first, $i), $side)
+            ) {
                 $groups = $open === null ? $groups : [...$groups, $open];
                 $open = null;
             } else {

@@ -21,7 +21,10 @@ use Diastoma\Core\Verdict;
     ['dew_c', 'frost_c', 'colder_c', 'point', 'point_c', 'dew_margin_k', 'pipe_fitting_diff_k', 'fails', 'open_items', 'verdict'],
     'Limits of label and procedure; dew margin from memory: ISO 8502-4',
     verdicts: ['good', 'bad', 'open'],
-    codes: ['fails' => ['air-range', 'temperature-difference', 'condensation', 'wind', 'rain'], 'open_items' => ['air-range', 'temperature-difference', 'condensation', 'wind', 'rain']],
+    codes: [
+        'fails' => ['air-range', 'temperature-difference', 'condensation', 'wind', 'rain'],
+        'open_items' => ['air-range', 'temperature-difference', 'condensation', 'wind', 'rain'],
+    ],
 )]
 final class WeldConditions
 {
@@ -47,7 +50,9 @@ final class WeldConditions
         $margin = $dew === null || $colder === null ? null : $colder - ($frost ?? $dew);
         $diff = $pipe === null || $fitting === null ? null : abs($pipe - $fitting);
         $checks = [
-            'air-range' => $air === null || $airMin === null || $airMax === null ? null : Compare::atLeast($air, $airMin) && Compare::atMost($air, $airMax),
+            'air-range' => $air === null || $airMin === null || $airMax === null
+                    ? null
+                    : Compare::atLeast($air, $airMin) && Compare::atMost($air, $airMax),
             'temperature-difference' => $diff === null || $diffMax === null ? null : Compare::atMost($diff, $diffMax),
             'condensation' => $margin === null || $marginMin === null ? null : Compare::atLeast($margin, $marginMin),
         ];

@@ -61,7 +61,10 @@ final class InsertionMark
                 $afterPull === true && $marks[0]->isKnown() && $marks[1]->isKnown(),
             ],
             'just-visible' => [
-                [...($maxVisible === null ? [] : $marks[0]->outBeyond($maxVisible, 'under-inserted')), ...$marks[0]->inBeyond(0.0, 'over-inserted')],
+                [
+                    ...$maxVisible === null ? [] : $marks[0]->outBeyond($maxVisible, 'under-inserted'),
+                    ...$marks[0]->inBeyond(0.0, 'over-inserted'),
+                ],
                 $marks[0]->isKnown() && $maxVisible !== null,
             ],
             'between-marks' => [
@@ -69,7 +72,9 @@ final class InsertionMark
                 $marks[0]->isKnown() && $marks[1]->isKnown(),
             ],
             'stab-face' => [
-                $faceMax === null || $marks[0]->visible === null ? [] : [...$marks[0]->outBeyond($faceMax, 'not-home'), ...$marks[0]->inBeyond(-$faceMax, 'not-home')],
+                $faceMax === null || $marks[0]->visible === null
+                    ? []
+                    : [...$marks[0]->outBeyond($faceMax, 'not-home'), ...$marks[0]->inBeyond(-$faceMax, 'not-home')],
                 $faceMax !== null && $marks[0]->visible !== null,
             ],
             'nominal-centred' => $this->centred($marks, $centreTolerance),
@@ -79,8 +84,10 @@ final class InsertionMark
 
         return [
             'mark_m' => $depth - $gap,
-            ...($meaning === 'nominal-centred' ? ['offcentre_m' => self::offCentre($marks)] : []),
-            'failed' => array_values(array_unique($failed)), 'pass' => $pass, 'verdict' => $pass === null ? 'open' : ($pass ? 'good' : 'bad'),
+            ...$meaning === 'nominal-centred' ? ['offcentre_m' => self::offCentre($marks)] : [],
+            'failed' => array_values(array_unique($failed)),
+            'pass' => $pass,
+            'verdict' => $pass === null ? 'open' : ($pass ? 'good' : 'bad'),
         ];
     }
 

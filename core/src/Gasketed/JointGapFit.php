@@ -28,7 +28,29 @@ use Diastoma\Core\Units\Quantity;
     'joint-gap-fit',
     'Is the joint within its angle and in far enough all round?',
     Family::Gasketed,
-    ['mean_gap_m', 'angle_deg', 'widest_hour', 'turn_hour', 'turn_right_deg', 'turn_up_deg', 'angle_u_deg', 'max_gap_fit_m', 'min_gap_fit_m', 'rms_residual_m', 'suspect_hour', 'near_limit', 'empty_arc_deg', 'inflation', 'failed', 'pass', 'not_judged', 'verdict', 'reasons', 'widest', 'turn'],
+    [
+        'mean_gap_m',
+        'angle_deg',
+        'widest_hour',
+        'turn_hour',
+        'turn_right_deg',
+        'turn_up_deg',
+        'angle_u_deg',
+        'max_gap_fit_m',
+        'min_gap_fit_m',
+        'rms_residual_m',
+        'suspect_hour',
+        'near_limit',
+        'empty_arc_deg',
+        'inflation',
+        'failed',
+        'pass',
+        'not_judged',
+        'verdict',
+        'reasons',
+        'widest',
+        'turn',
+    ],
     'Geometry of a plane bell face; least squares, k = 1',
     codes: ['reasons' => ['bunched', 'no-uncertainty', 'near-limit']],
 )]
@@ -40,7 +62,8 @@ final class JointGapFit
      */
     public function __invoke(
         #[Readings('readings', GapReading::class, 'hour', 'gap', atLeast: 3)] array $readings,
-        #[Measure('lever_diameter_m', Quantity::Length, min: 0.03, max: 5, about: 'diameter of the circle on which the gaps were read')] float $lever,
+        #[Measure('lever_diameter_m', Quantity::Length, min: 0.03, max: 5, about: 'diameter of the circle on which the gaps were read')]
+        float $lever,
         #[Choice('clock_view', ['up-chainage', 'down-chainage'])] string $view,
         #[Measure('reading_u_m', Quantity::Length, min: 0, about: 'standard uncertainty of one reading')] ?float $readingU = null,
         #[Number('max_empty_arc_deg', above: 0, max: 360)] float $maxEmptyArc = Spread::PLANE_DEG,
@@ -85,11 +108,18 @@ final class JointGapFit
             $minGap === null ? INF : min($fit->mean() - $amplitude, min($gaps)) - $minGap,
         );
         // Equal gaps show no lean, and no uncertainty of one: it is as large as that of a lean either way.
-        $levelU = rad2deg(2 / $lever * ($readingU ?? 0.0) * ($spread->inflation ?? 1.0) * sqrt(2 / $fit->n()));
-        $nearGap = $pass === true && ($room < 2 * ($readingU ?? 0.0) - Compare::slack($readingU ?? 0.0) || ! $leaning && $maxAngle !== null && $maxAngle < 2 * $levelU);
-        $reasons = array_keys(array_filter([
-            'bunched' => $bunched, 'no-uncertainty' => $pass === true && $readingU === null, 'near-limit' => $near === true || $nearGap,
-        ]));
+        $levelU = rad2deg((2 / $lever) * ($readingU ?? 0.0) * ($spread->inflation ?? 1.0) * sqrt(2 / $fit->n()));
+        $nearGap =
+            $pass === true &&
+            ($room < 2 * ($readingU ?? 0.0) - Compare::slack($readingU ?? 0.0) ||
+                (! $leaning && $maxAngle !== null && $maxAngle < 2 * $levelU));
+        $reasons = array_keys(
+            array_filter([
+                'bunched' => $bunched,
+                'no-uncertainty' => $pass === true && $readingU === null,
+                'near-limit' => $near === true || $nearGap,
+            ]),
+        );
         $towards = $turn === null ? 0.0 : deg2rad(30 * $turn);
 
         return [
@@ -99,10 +129,16 @@ final class JointGapFit
             'angle_u_deg' => $u, 'max_gap_fit_m' => $fit->mean() + $amplitude, 'min_gap_fit_m' => $fit->mean() - $amplitude,
             'rms_residual_m' => sqrt($fit->ssr / $fit->n()),
             'suspect_hour' => $doubtful && $fit->n() >= 5 ? Clock::hour(deg2rad(30 * $hours[$worst['at']])) : null,
-            'near_limit' => $near, 'empty_arc_deg' => $spread->emptyArc, 'inflation' => $spread->inflation, 'failed' => $failed, 'pass' => $pass,
+            'near_limit' => $near,
+            'empty_arc_deg' => $spread->emptyArc,
+            'inflation' => $spread->inflation,
+            'failed' => $failed,
+            'pass' => $pass,
             'not_judged' => array_values(array_diff(['max_angle_deg', 'max_gap_m', 'min_gap_m'], array_keys($judged))),
             'verdict' => match (true) {
-                $pass === null => 'open', $pass === false => 'bad', default => $near === true || $nearGap || $readingU === null ? 'close' : 'good',
+                $pass === null => 'open',
+                $pass === false => 'bad',
+                default => $near === true || $nearGap || $readingU === null ? 'close' : 'good',
             },
             'reasons' => $reasons,
             'widest' => $widest === null ? null : Clock::text(30 * $widest), 'turn' => $turn === null ? null : Clock::text(30 * $turn),
@@ -124,7 +160,10 @@ final class JointGapFit
         }
         $arc = RoundCoverage::largestGap(array_map(fn ($h) => 30 * $h, $hours));
         if ($arc > $maxEmptyArc + 1e-9) {
-            throw Refused::field('readings', sprintf('readings: %g° of the round lie empty; allowed is %g°. Read on the other side too.', $arc, $maxEmptyArc));
+            throw Refused::field(
+                'readings',
+                sprintf('readings: %g° of the round lie empty; allowed is %g°. Read on the other side too.', $arc, $maxEmptyArc),
+            );
         }
     }
 

@@ -13,7 +13,10 @@ final readonly class MarkReading
     public function __construct(string $name, public ?float $visible, public bool $hidden)
     {
         if ($visible !== null && $hidden) {
-            throw Refused::field("{$name}_hidden", "{$name}_hidden is true and {$name}_visible_m is {$visible} m: a mark that cannot be seen has no reading.");
+            throw Refused::field(
+                "{$name}_hidden",
+                "{$name}_hidden is true and {$name}_visible_m is {$visible} m: a mark that cannot be seen has no reading.",
+            );
         }
     }
 

@@ -64,7 +64,12 @@ final class CalibrationStatus
             $reasons[] = 'found out of tolerance at a later calibration';
         }
 
-        return ['due_on' => $due?->format('Y-m-d'), 'days_left' => $left, 'verdict' => Verdict::worst(...$verdicts)->value, 'reasons' => $reasons];
+        return [
+            'due_on' => $due?->format('Y-m-d'),
+            'days_left' => $left,
+            'verdict' => Verdict::worst(...$verdicts)->value,
+            'reasons' => $reasons,
+        ];
     }
 
     private function siteDay(string $usedAt, string $timeZone): \DateTimeImmutable

@@ -42,7 +42,8 @@ final class Elapsed
             'elapsed_s' => $elapsed, 'short_s' => $elapsed === null || $least === null ? null : max(0.0, $least - $elapsed),
             'verdict' => (match (true) {
                 $elapsed === null, $least === null && $most === null => Verdict::Open,
-                $least !== null && ! Compare::atLeast($elapsed, $least), $most !== null && ! Compare::atMost($elapsed, $most) => Verdict::Bad,
+                $least !== null && ! Compare::atLeast($elapsed, $least) => Verdict::Bad,
+                $most !== null && ! Compare::atMost($elapsed, $most) => Verdict::Bad,
                 default => Verdict::Good,
             })->value,
         ];

@@ -45,7 +45,11 @@ final readonly class Guard
         if ($distance < -$slack) {
             $uncertain = $guard !== null && $guard > 0 && $distance >= -$guard - $slack;
 
-            return new self(Verdict::Bad, $uncertain, $uncertain ? ['over by less than the tool can tell: measure again with a better one, or treat as bad'] : []);
+            return new self(
+                Verdict::Bad,
+                $uncertain,
+                $uncertain ? ['over by less than the tool can tell: measure again with a better one, or treat as bad'] : [],
+            );
         }
         if ($guard === null) {
             return new self(Verdict::Open, false, ['the uncertainty of the measurement is not known']);

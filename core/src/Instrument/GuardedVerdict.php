@@ -14,7 +14,13 @@ use Diastoma\Core\Round\Student;
 use Diastoma\Core\Verdict;
 
 /** Good, close or bad, the same way everywhere; also for a go / no-go interval. All numbers in one unit. */
-#[Calculates('guarded-verdict', 'Is the value inside its limits, given how well it is known?', Family::Measuring, ['verdict', 'uncertain', 'probability', 'reasons'], 'ILAC-G8:09/2019; JCGM 106')]
+#[Calculates(
+    'guarded-verdict',
+    'Is the value inside its limits, given how well it is known?',
+    Family::Measuring,
+    ['verdict', 'uncertain', 'probability', 'reasons'],
+    'ILAC-G8:09/2019; JCGM 106',
+)]
 final class GuardedVerdict
 {
     /** @return array<string, mixed> */

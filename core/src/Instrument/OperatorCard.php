@@ -52,7 +52,13 @@ final class OperatorCard
         foreach ([['work', $work, $works], ['material', $material, $materials]] as [$what, $wanted, $listed]) {
             if ($wanted === null || $listed === null) {
                 $open[] = $what;
-            } elseif (! in_array(mb_strtolower(trim($wanted)), array_map(fn (string $one) => mb_strtolower(trim($one)), explode(',', $listed)), true)) {
+            } elseif (
+                ! in_array(
+                    mb_strtolower(trim($wanted)),
+                    array_map(fn (string $one) => mb_strtolower(trim($one)), explode(',', $listed)),
+                    true,
+                )
+            ) {
                 $fails[] = $what;
             }
         }

@@ -11,7 +11,13 @@ use Diastoma\Core\Compare;
 use Diastoma\Core\Verdict;
 
 /** Is this tool fine enough for this limit? Rule of ten and rule of four. */
-#[Calculates('resolution-check', 'Is the tool fit for this limit?', Family::Measuring, ['ratio', 'tur', 'verdict', 'reasons'], 'Rule of ten and of four, common practice; 4:1 from memory: ANSI/NCSL Z540.3')]
+#[Calculates(
+    'resolution-check',
+    'Is the tool fit for this limit?',
+    Family::Measuring,
+    ['ratio', 'tur', 'verdict', 'reasons'],
+    'Rule of ten and of four, common practice; 4:1 from memory: ANSI/NCSL Z540.3',
+)]
 final class ResolutionCheck
 {
     /** @return array<string, mixed> */

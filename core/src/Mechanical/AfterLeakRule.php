@@ -14,8 +14,13 @@ final readonly class AfterLeakRule
      * @param  float|null  $label  N·m
      * @param  float  $share  of the label's torque that may be added
      */
-    public function __construct(private ?bool $allowed, private ?float $pressureMost, private ?float $label, private ?float $labelMost, private float $share)
-    {
+    public function __construct(
+        private ?bool $allowed,
+        private ?float $pressureMost,
+        private ?float $label,
+        private ?float $labelMost,
+        private float $share,
+    ) {
     }
 
     /** @param  non-empty-list<AfterLeak>  $steps */

@@ -69,7 +69,10 @@ final class CrossPattern
     private static function bitReversed(int $q): array
     {
         $digits = (int) ceil(log(max($q, 1), 2));
-        $all = array_map(fn (int $i) => $digits === 0 ? 0 : (int) bindec(strrev(str_pad(decbin($i), $digits, '0', STR_PAD_LEFT))), range(0, 2 ** $digits - 1));
+        $all = array_map(
+            fn (int $i) => $digits === 0 ? 0 : (int) bindec(strrev(str_pad(decbin($i), $digits, '0', STR_PAD_LEFT))),
+            range(0, 2 ** $digits - 1),
+        );
 
         return array_values(array_filter($all, fn (int $i) => $i < $q));
     }

@@ -54,11 +54,22 @@ final class TightenPlan
         foreach ($passes as $i => $pass) {
             $torques[] = $torque = $this->torque($target, $pass->fraction, $round);
             foreach ($pass->pattern === 'cross' ? $order : range(1, $n) as $bolt) {
-                $steps[] = ['seq' => count($steps) + 1, 'pass' => $i + 1, 'pattern' => $pass->pattern, 'bolt' => $bolt, 'torque_nm' => $torque];
+                $steps[] = [
+                    'seq' => count($steps) + 1,
+                    'pass' => $i + 1,
+                    'pattern' => $pass->pattern,
+                    'bolt' => $bolt,
+                    'torque_nm' => $torque,
+                ];
             }
         }
 
-        return ['steps' => $steps, 'first_pass_order' => array_column(array_slice($steps, 0, $n), 'bolt'), 'pass_torques_nm' => $torques, 'steps_count' => count($steps)];
+        return [
+            'steps' => $steps,
+            'first_pass_order' => array_column(array_slice($steps, 0, $n), 'bolt'),
+            'pass_torques_nm' => $torques,
+            'steps_count' => count($steps),
+        ];
     }
 
     /** @param  list<BoltPass>  $passes */

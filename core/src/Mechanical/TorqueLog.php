@@ -101,7 +101,12 @@ final class TorqueLog
         foreach ($this->steps as $key => $step) {
             $final = $this->steps["{$this->finalPass}/{$step->bolt}"] ?? null;
             $reading = $this->counting[$key] ?? null;
-            if ($reading !== null && $final !== null && $step->pass < $this->finalPass && ! Compare::atMost($reading->torque, $final->torque * (1 + $tolerance))) {
+            if (
+                $reading !== null &&
+                $final !== null &&
+                $step->pass < $this->finalPass &&
+                ! Compare::atMost($reading->torque, $final->torque * (1 + $tolerance))
+            ) {
                 $found->bad("over-pass:{$key}");
             }
         }
@@ -142,7 +147,10 @@ final class TorqueLog
     /**
      * What is worked next: the first step of the plan that was not read.
      *
-     * @return array{low_nm: float|null, high_nm: float|null, done: int, next_seq: int|null, next_pass: int|null, next_bolt: int|null, next_nm: float|null}
+     * @return array{
+     *     low_nm: float|null, high_nm: float|null, done: int,
+     *     next_seq: int|null, next_pass: int|null, next_bolt: int|null, next_nm: float|null
+     * }
      */
     public function next(?float $tolerance): array
     {

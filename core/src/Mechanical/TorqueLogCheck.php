@@ -20,12 +20,45 @@ use Diastoma\Core\Units\Quantity;
     'torque-log-check',
     'Is every bolt tight, and in its order?',
     Family::Mechanical,
-    ['mean_nm', 'spread_frac', 'low_nm', 'high_nm', 'done', 'next_seq', 'next_pass', 'next_bolt', 'next_nm', 'reasons', 'notes', 'verdict'],
+    [
+        'mean_nm',
+        'spread_frac',
+        'low_nm',
+        'high_nm',
+        'done',
+        'next_seq',
+        'next_pass',
+        'next_bolt',
+        'next_nm',
+        'reasons',
+        'notes',
+        'verdict',
+    ],
     'ISO 6789 for the wrench; limits of the procedure; common practice',
-    codes: ['reasons' => [
-        'no-fact:*', 'no-limit:*', 'wrench-out-of-date', 'wrench-cycles', 'wrench-range', 'missed-bolt:*', 'unknown-bolt:*', 'order:*', 'pass-order:*', 'low:*', 'high:*', 'over-pass:*',
-        'uneven', 'over-max:*', 'after-leak-not-allowed', 'after-leak-under-pressure', 'after-leak-twice', 'after-leak-over', 'guard:*', 'wrench-too-coarse',
-    ]],
+    codes: [
+        'reasons' => [
+            'no-fact:*',
+            'no-limit:*',
+            'wrench-out-of-date',
+            'wrench-cycles',
+            'wrench-range',
+            'missed-bolt:*',
+            'unknown-bolt:*',
+            'order:*',
+            'pass-order:*',
+            'low:*',
+            'high:*',
+            'over-pass:*',
+            'uneven',
+            'over-max:*',
+            'after-leak-not-allowed',
+            'after-leak-under-pressure',
+            'after-leak-twice',
+            'after-leak-over',
+            'guard:*',
+            'wrench-too-coarse',
+        ],
+    ],
 )]
 final class TorqueLogCheck
 {
@@ -105,7 +138,10 @@ final class TorqueLogCheck
      */
     private function most(Findings $found, ?float $most, array $readings, array $afterLeak): void
     {
-        $over = array_filter([...$readings, ...$afterLeak], fn (TorqueReading|AfterLeak $r) => $most !== null && ! Compare::atMost($r->torque, $most));
+        $over = array_filter(
+            [...$readings, ...$afterLeak],
+            fn (TorqueReading|AfterLeak $r) => $most !== null && ! Compare::atMost($r->torque, $most),
+        );
         $bolts = array_unique(array_map(fn (TorqueReading|AfterLeak $r) => (int) $r->bolt, $over));
         sort($bolts);
         foreach ($bolts as $bolt) {

@@ -40,7 +40,9 @@ final readonly class Wrench
     /** A date without a time is valid to the end of that day, where the reading was taken. */
     public function isOutOfDate(\DateTimeImmutable $reading): bool
     {
-        return preg_match(self::DAY, $this->dueAt) === 1 ? $reading->format('Y-m-d') > $this->dueAt : $reading > new \DateTimeImmutable($this->dueAt);
+        return preg_match(self::DAY, $this->dueAt) === 1
+            ? $reading->format('Y-m-d') > $this->dueAt
+            : $reading > new \DateTimeImmutable($this->dueAt);
     }
 
     public function hasRange(float $torque): bool

@@ -41,9 +41,17 @@ final class Chamfer
         #[Measure('limit_axial_min_mm', Quantity::Length, min: 0)] ?float $axialMin = null,
         #[Measure('limit_axial_max_mm', Quantity::Length, min: 0)] ?float $axialMax = null,
     ): array {
-        $given = array_keys(array_filter(['axial_mm' => $axial, 'radial_mm' => $radial, 'slope_mm' => $slope, 'angle_deg' => $angle], fn ($v) => $v !== null));
+        $given = array_keys(
+            array_filter(
+                ['axial_mm' => $axial, 'radial_mm' => $radial, 'slope_mm' => $slope, 'angle_deg' => $angle],
+                fn ($v) => $v !== null,
+            ),
+        );
         if (count($given) !== 2) {
-            throw Refused::field($given[2] ?? (in_array('axial_mm', $given, true) ? 'angle_deg' : 'axial_mm'), 'give exactly two of axial_mm, radial_mm, slope_mm, angle_deg; '.count($given).' came.');
+            throw Refused::field(
+                $given[2] ?? (in_array('axial_mm', $given, true) ? 'angle_deg' : 'axial_mm'),
+                'give exactly two of axial_mm, radial_mm, slope_mm, angle_deg; '.count($given).' came.',
+            );
         }
         $beta = $angle === null ? null : deg2rad($angleFrom === 'face' ? 90 - $angle : $angle);
         if ($beta !== null && ($beta < deg2rad(1) - 1e-12 || $beta > deg2rad(80) + 1e-12)) {
@@ -64,13 +72,20 @@ final class Chamfer
             $beta = atan2($radial, $axial);
         }
         if ($wall !== null && Compare::atLeast($radial, $wall)) {
-            throw Refused::field('radial_mm', sprintf('radial_mm is %g mm: it takes the whole wall of %g mm.', Si::mm($radial), Si::mm($wall)));
+            throw Refused::field(
+                'radial_mm',
+                sprintf('radial_mm is %g mm: it takes the whole wall of %g mm.', Si::mm($radial), Si::mm($wall)),
+            );
         }
         $face = $wall === null ? null : $wall - $radial;
 
         return [
-            'axial_mm' => Si::mm($axial), 'radial_mm' => Si::mm($radial), 'slope_mm' => Si::mm(hypot($axial, $radial)), 'angle_deg' => rad2deg($beta),
-            'face_left_mm' => $face === null ? null : Si::mm($face), 'nose_diameter_mm' => $od === null ? null : Si::mm($od - 2 * $radial),
+            'axial_mm' => Si::mm($axial),
+            'radial_mm' => Si::mm($radial),
+            'slope_mm' => Si::mm(hypot($axial, $radial)),
+            'angle_deg' => rad2deg($beta),
+            'face_left_mm' => $face === null ? null : Si::mm($face),
+            'nose_diameter_mm' => $od === null ? null : Si::mm($od - 2 * $radial),
             ...$this->judge(rad2deg($beta), $axial, $face, [$angleMin, $angleMax, $axialMin, $axialMax, $minFace]),
         ];
     }

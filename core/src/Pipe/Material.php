@@ -18,7 +18,9 @@ final class Material
     public static function startValues(string $name): array
     {
         $all = Data::json('pipe/materials.json')['materials'];
-        $material = $all[$name] ?? throw Refused::field('material', "material \"{$name}\" is not known; known are ".implode(', ', array_keys($all)).'.');
+        $material =
+            $all[$name] ??
+            throw Refused::field('material', "material \"{$name}\" is not known; known are ".implode(', ', array_keys($all)).'.');
 
         return array_map(fn (array $number) => $number['value'], $material);
     }

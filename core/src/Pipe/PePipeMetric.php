@@ -16,7 +16,13 @@ use Diastoma\Core\Refused;
  *
  * S is the exact preferred number 10^(n/10), not the rounded one printed; the wall is rounded to 0.01, then up to 0.1 mm.
  */
-#[Calculates('pe-pipe-metric', 'What does the pipe standard allow for this pipe?', Family::Electrofusion, ['e_min_mm', 'e_max_mm', 'od_min_mm', 'od_max_mm', 'oor_max_mm'], 'ISO 4065, ISO 4427-2 / EN 12201-2 / ISO 4437-2, ISO 11922-1; rows from memory but dn 63, 90, 110, 160, 250, 315 at SDR 11 and 17')]
+#[Calculates(
+    'pe-pipe-metric',
+    'What does the pipe standard allow for this pipe?',
+    Family::Electrofusion,
+    ['e_min_mm', 'e_max_mm', 'od_min_mm', 'od_max_mm', 'oor_max_mm'],
+    'ISO 4065, ISO 4427-2 / EN 12201-2 / ISO 4437-2, ISO 11922-1; rows from memory but dn 63, 90, 110, 160, 250, 315 at SDR 11 and 17',
+)]
 final class PePipeMetric
 {
     /** @return array<string, float|null> */
@@ -51,8 +57,8 @@ final class PePipeMetric
     {
         $least = $table['least_wall_mm'][$service];
         if ($dn < 40) {
-            return (float) ($table['small_walls_mm'][$service][(string) $dn][(string) $sdr]
-                ?? throw Refused::field('sdr', "sdr is {$sdr}: no wall is tabled for dn {$dn} {$service}; take it from your own standard."));
+            return (float) ($table['small_walls_mm'][$service][(string) $dn][(string) $sdr] ??
+                throw Refused::field('sdr', "sdr is {$sdr}: no wall is tabled for dn {$dn} {$service}; take it from your own standard."));
         }
         $exact = $dn / (2 * 10 ** $table['series'][(string) $sdr] + 1);
         $wall = (float) ($table['wall_exceptions_mm'][(string) $dn][(string) $sdr] ?? self::upToTenth(round($exact, 2)));

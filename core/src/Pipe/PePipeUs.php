@@ -12,7 +12,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** Wall and diameter of inch polyethylene pipe (IPS or DIPS outside diameter). */
-#[Calculates('pe-pipe-us', 'What wall and diameter does inch PE pipe have?', Family::Electrofusion, ['wall_min_in', 'od_min_in', 'od_max_in', 'id_avg_in'], 'ASTM F714 (tolerance from memory); average bore with half of the +12 % wall tolerance, common practice')]
+#[Calculates(
+    'pe-pipe-us',
+    'What wall and diameter does inch PE pipe have?',
+    Family::Electrofusion,
+    ['wall_min_in', 'od_min_in', 'od_max_in', 'id_avg_in'],
+    'ASTM F714 (tolerance from memory); average bore with half of the +12 % wall tolerance, common practice',
+)]
 final class PePipeUs
 {
     /** @return array<string, float> */

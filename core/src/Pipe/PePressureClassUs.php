@@ -13,7 +13,13 @@ use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
 
 /** Pressure class of inch PE pipe: water PC = 2 HDS/(DR - 1) with a temperature factor; gas P = 2 HDB DF/(DR - 1), capped. */
-#[Calculates('pe-pressure-class-us', 'What pressure class has this inch PE pipe?', Family::Electrofusion, ['pressure_psi', 'f_t', 'wpr_psi', 'notes'], 'AWWA C906 (temperature factors from memory); gas 49 CFR 192.121')]
+#[Calculates(
+    'pe-pressure-class-us',
+    'What pressure class has this inch PE pipe?',
+    Family::Electrofusion,
+    ['pressure_psi', 'f_t', 'wpr_psi', 'notes'],
+    'AWWA C906 (temperature factors from memory); gas 49 CFR 192.121',
+)]
 final class PePressureClassUs
 {
     /** @return array<string, mixed> */
@@ -35,8 +41,14 @@ final class PePressureClassUs
             $uncapped = 2 * (float) $hdb * (float) $df / ($dr - 1);
 
             return [
-                'pressure_psi' => $cap === null ? $uncapped : min($uncapped, $cap), 'f_t' => null, 'wpr_psi' => null,
-                'notes' => $cap === null ? ['no cap known: the network rules may set one'] : ($uncapped > $cap ? ["capped, {$uncapped} psi without"] : []),
+                'pressure_psi' => $cap === null ? $uncapped : min($uncapped, $cap),
+                'f_t' => null,
+                'wpr_psi' => null,
+                'notes' => $cap === null
+                        ? ['no cap known: the network rules may set one']
+                        : ($uncapped > $cap
+                            ? ["capped, {$uncapped} psi without"]
+                            : []),
             ];
         }
         if ($hds === null) {

@@ -11,7 +11,13 @@ use Diastoma\Core\Calculation\Field\Number;
 use Diastoma\Core\Units\Quantity;
 
 /** Nominal and temperature-reduced pressure of polyethylene pipe for water. PN = 20 MRS/(C (SDR - 1)) bar. */
-#[Calculates('pe-pressure-rating', 'What pressure may this PE pipe carry?', Family::Electrofusion, ['pressure_bar', 'f_t', 'pfa_bar'], 'ISO 4427-1, EN 12201-1; temperature factors ISO 13761')]
+#[Calculates(
+    'pe-pressure-rating',
+    'What pressure may this PE pipe carry?',
+    Family::Electrofusion,
+    ['pressure_bar', 'f_t', 'pfa_bar'],
+    'ISO 4427-1, EN 12201-1; temperature factors ISO 13761',
+)]
 final class PePressureRating
 {
     /** Temperature °C => factor, straight lines between (ISO 13761 for the three values). */

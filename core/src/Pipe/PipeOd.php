@@ -12,7 +12,13 @@ use Diastoma\Core\Data;
 use Diastoma\Core\Refused;
 
 /** Outside diameter of a nominal size in a named series. A size that is not tabled is refused, never interpolated. */
-#[Calculates('pipe-od', 'What outside diameter has this size?', Family::Gasketed, ['od_m', 'source'], 'The standard of each series; see core/data/pipe/od-series.json')]
+#[Calculates(
+    'pipe-od',
+    'What outside diameter has this size?',
+    Family::Gasketed,
+    ['od_m', 'source'],
+    'The standard of each series; see core/data/pipe/od-series.json',
+)]
 final class PipeOd
 {
     /** @return array{od_m: float, source: string} */

@@ -41,15 +41,31 @@ final readonly class PipeSize
         $series = $ordered['series'] ?? 'metric';
         $nominal = $ordered['nominal'] ?? $ordered['dn_mm'] ?? throw Refused::field('nominal', 'nominal is missing: the size of the pipe.');
         $brought = Material::startValues($ordered['material']);
-        isset(self::SERIES[$series]) || throw Refused::field('series', "series \"{$series}\" is not known; known are ".implode(', ', self::series()).'.');
-        [$od, $wall, $sdr] = $this->measured($ordered['material'], $series, (float) $nominal, $ordered['sdr'] ?? null, $ordered['wall_mm'] ?? null, $service);
+        isset(self::SERIES[$series]) ||
+            throw Refused::field('series', "series \"{$series}\" is not known; known are ".implode(', ', self::series()).'.');
+        [$od, $wall, $sdr] = $this->measured(
+            $ordered['material'],
+            $series,
+            (float) $nominal,
+            $ordered['sdr'] ?? null,
+            $ordered['wall_mm'] ?? null,
+            $service,
+        );
         if ($wall <= 0 || $wall >= $od / 5) {
-            throw Refused::field('wall_mm', "wall_mm is {$wall} mm; a wall is more than 0 and less than a fifth of the diameter, ".($od / 5).' mm.');
+            throw Refused::field(
+                'wall_mm',
+                "wall_mm is {$wall} mm; a wall is more than 0 and less than a fifth of the diameter, ".$od / 5 .' mm.',
+            );
         }
 
         return [
-            'material' => $ordered['material'], 'series' => $series, 'size' => $series === 'metric' ? (string) $nominal : $nominal.' in '.strtoupper($series),
-            'dn_mm' => $series === 'metric' ? (float) $nominal : round($od, 1), 'od_mm' => $od, 'sdr' => $sdr, 'wall_mm' => $wall,
+            'material' => $ordered['material'],
+            'series' => $series,
+            'size' => $series === 'metric' ? (string) $nominal : $nominal.' in '.strtoupper($series),
+            'dn_mm' => $series === 'metric' ? (float) $nominal : round($od, 1),
+            'od_mm' => $od,
+            'sdr' => $sdr,
+            'wall_mm' => $wall,
         ] + $brought;
     }
 
@@ -58,7 +74,11 @@ final readonly class PipeSize
     {
         if ($material === 'PE100' && $series === 'metric') {
             $sdr ?? throw Refused::field('sdr', 'sdr is missing.');
-            $table = $this->registry->run('pe-pipe-metric', ['dn_mm' => $nominal, 'sdr' => $sdr, 'service' => $service === 'gas' ? 'gas' : 'water']);
+            $table = $this->registry->run('pe-pipe-metric', [
+                'dn_mm' => $nominal,
+                'sdr' => $sdr,
+                'service' => $service === 'gas' ? 'gas' : 'water',
+            ]);
 
             return [$nominal, $table['e_min_mm'], $sdr];
         }

@@ -14,7 +14,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** Station text to distance and back: 1+234.567 is metres, 12+34.56 is feet. */
-#[Calculates('station-format', 'What distance is this station?', Family::Gasketed, ['distance_m', 'station'], 'Survey practice: three digits after the plus in km, two in 100 ft')]
+#[Calculates(
+    'station-format',
+    'What distance is this station?',
+    Family::Gasketed,
+    ['distance_m', 'station'],
+    'Survey practice: three digits after the plus in km, two in 100 ft',
+)]
 final class StationFormat
 {
     /** @return array<string, float|string> */
@@ -30,7 +36,10 @@ final class StationFormat
         if ($station !== null) {
             $digits = $system === 'si' ? 3 : 2;
             if (preg_match('/^(\d+)\+(\d{'.$digits.'}(?:\.\d+)?)$/', trim($station), $m) !== 1) {
-                throw Refused::field('station', "station \"{$station}\" does not fit: after the plus stand {$digits} digits in the system {$system}.");
+                throw Refused::field(
+                    'station',
+                    "station \"{$station}\" does not fit: after the plus stand {$digits} digits in the system {$system}.",
+                );
             }
             $value = (int) $m[1] * $step + (float) $m[2];
 

@@ -24,7 +24,8 @@ final class CleanLog
     /**
      * @param  list<array{float, float, float|null, float|null}>  $rows
      * @param  list<array{float, float}>  $gapsAt  from, to
-     * @param  list<array{from_s: float, to_s: float, lowest_kpa: float, highest_kpa: float}>  $excursions  runs that lie apart for longer than a spike: real until somebody says otherwise
+     * @param  list<array{from_s: float, to_s: float, lowest_kpa: float, highest_kpa: float}>  $excursions
+     *     runs that lie apart for longer than a spike: real until somebody says otherwise
      * @param  list<string>  $warnings
      */
     private function __construct(
@@ -46,8 +47,12 @@ final class CleanLog
      * @param  float|null  $fullScale  kPa
      * @param  float  $spikeMost  s; what lies apart for longer is no spike, and nothing of it is dropped
      */
-    public static function of(LoggerCsv $log, float $resolution = 1.0, ?float $fullScale = null, float $spikeMost = self::SPIKE_MOST_S): self
-    {
+    public static function of(
+        LoggerCsv $log,
+        float $resolution = 1.0,
+        ?float $fullScale = null,
+        float $spikeMost = self::SPIKE_MOST_S,
+    ): self {
         [$rows, $jumps] = self::straightenClock($log->rows);
         [$rows, $duplicates] = self::mergeSameTime($rows);
         $interval = self::interval($rows);
@@ -59,7 +64,18 @@ final class CleanLog
             }
         }
 
-        return new self($rows, $log->count, $log->missing, $duplicates, $spikes, $jumps, $interval, $gaps, $excursions, self::stuck($rows, $interval, $fullScale));
+        return new self(
+            $rows,
+            $log->count,
+            $log->missing,
+            $duplicates,
+            $spikes,
+            $jumps,
+            $interval,
+            $gaps,
+            $excursions,
+            self::stuck($rows, $interval, $fullScale),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -68,10 +84,19 @@ final class CleanLog
         $last = $this->rows[count($this->rows) - 1];
 
         return [
-            'samples' => $this->samples, 'missing' => $this->missing, 'duplicates' => $this->duplicates, 'spikes' => $this->spikes,
-            'excursions' => $this->excursions, 'gaps' => count($this->gapsAt), 'clock_jumps' => $this->clockJumps, 'kept' => count($this->rows),
-            'interval_s' => $this->interval, 'first_kpa' => $this->rows[0][1], 'last_kpa' => $last[1],
-            'span_s' => $last[0] - $this->rows[0][0], 'warnings' => $this->warnings,
+            'samples' => $this->samples,
+            'missing' => $this->missing,
+            'duplicates' => $this->duplicates,
+            'spikes' => $this->spikes,
+            'excursions' => $this->excursions,
+            'gaps' => count($this->gapsAt),
+            'clock_jumps' => $this->clockJumps,
+            'kept' => count($this->rows),
+            'interval_s' => $this->interval,
+            'first_kpa' => $this->rows[0][1],
+            'last_kpa' => $last[1],
+            'span_s' => $last[0] - $this->rows[0][0],
+            'warnings' => $this->warnings,
         ];
     }
 
@@ -156,7 +181,10 @@ final class CleanLog
 
     /**
      * @param  list<array{float, float, float|null, float|null}>  $rows
-     * @return array{list<array{float, float, float|null, float|null}>, int, list<array{from_s: float, to_s: float, lowest_kpa: float, highest_kpa: float}>}
+     * @return array{
+     *     list<array{float, float, float|null, float|null}>, int,
+     *     list<array{from_s: float, to_s: float, lowest_kpa: float, highest_kpa: float}>
+     * }
      */
     private static function dropSpikes(array $rows, float $resolution, float $interval, float $most): array
     {
@@ -178,7 +206,12 @@ final class CleanLog
                 $drop += array_fill($from, $i - $from, true);
             } else {
                 $apart = array_column(array_slice($rows, $from, $i - $from), 1);
-                $excursions[] = ['from_s' => $rows[$from][0] - $start, 'to_s' => $rows[$i - 1][0] - $start, 'lowest_kpa' => min($apart), 'highest_kpa' => max($apart)];
+                $excursions[] = [
+                    'from_s' => $rows[$from][0] - $start,
+                    'to_s' => $rows[$i - 1][0] - $start,
+                    'lowest_kpa' => min($apart),
+                    'highest_kpa' => max($apart),
+                ];
             }
         }
 

@@ -14,7 +14,13 @@ use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
 
 /** When the test may begin: the last joint cooled, the last block cured, the lining soaked. */
-#[Calculates('earliest-start', 'When may the test begin?', Family::PressureTest, ['earliest_at', 'governing'], 'Waiting times of the procedure; cure times from memory: AWWA C600')]
+#[Calculates(
+    'earliest-start',
+    'When may the test begin?',
+    Family::PressureTest,
+    ['earliest_at', 'governing'],
+    'Waiting times of the procedure; cure times from memory: AWWA C600',
+)]
 final class EarliestStart
 {
     /**

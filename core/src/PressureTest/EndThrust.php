@@ -40,7 +40,9 @@ final class EndThrust
 
     private function smaller(float $small, float $seal): float
     {
-        return $small < $seal ? $small : throw Refused::field('small_od', sprintf('small_od %g mm must be less than seal_od %g mm.', Si::mm($small), Si::mm($seal)));
+        return $small < $seal
+            ? $small
+            : throw Refused::field('small_od', sprintf('small_od %g mm must be less than seal_od %g mm.', Si::mm($small), Si::mm($seal)));
     }
 
     private static function wanted(string $field, ?float $value): float

@@ -13,7 +13,13 @@ use Diastoma\Core\Compare;
 use Diastoma\Core\Units\Quantity;
 
 /** Hours and water for filling; the velocity is that in the smallest bore. */
-#[Calculates('fill-plan', 'How long and how much does filling take?', Family::PressureTest, ['volume_m3', 'fill_h', 'velocity_m_s', 'velocity_ok', 'max_rate_l_s', 'water_m3'], 'Geometry; 0.3 m/s from memory: AWWA C651')]
+#[Calculates(
+    'fill-plan',
+    'How long and how much does filling take?',
+    Family::PressureTest,
+    ['volume_m3', 'fill_h', 'velocity_m_s', 'velocity_ok', 'max_rate_l_s', 'water_m3'],
+    'Geometry; 0.3 m/s from memory: AWWA C651',
+)]
 final class FillPlan
 {
     /**

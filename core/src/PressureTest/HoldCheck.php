@@ -26,7 +26,10 @@ use Diastoma\Core\Units\Si;
     ['lowest_kpa', 'highest_kpa', 'drop_kpa', 'rise_kpa', 'verdict', 'outcome', 'why'],
     'Bands of the procedure; start within 2 %, gain up to 0.5 % of the target: common practice',
     verdicts: ['good', 'bad', 'open'],
-    codes: ['why' => ['band_below', 'band_above', 'max_drop', 'start_tol', 'max_gain', 'max_gap', 'visible_leak'], 'outcome' => ['pass', 'fail', 'cannot-tell', 'not-finished']],
+    codes: [
+        'why' => ['band_below', 'band_above', 'max_drop', 'start_tol', 'max_gain', 'max_gap', 'visible_leak'],
+        'outcome' => ['pass', 'fail', 'cannot-tell', 'not-finished'],
+    ],
 )]
 final class HoldCheck
 {
@@ -49,8 +52,10 @@ final class HoldCheck
         #[Measure('band_below_kpa', Quantity::Pressure, min: 0)] ?float $below = null,
         #[Measure('band_above_kpa', Quantity::Pressure, min: 0)] ?float $above = null,
         #[Measure('max_drop_kpa', Quantity::Pressure, min: 0)] ?float $maxDrop = null,
-        #[Measure('max_gain_kpa', Quantity::Pressure, min: 0, about: 'more than this above the first reading: warmed or pumped')] ?float $maxGain = null,
-        #[Measure('start_tol_kpa', Quantity::Pressure, min: 0, about: 'how far from the target the first reading may be')] ?float $startTolerance = null,
+        #[Measure('max_gain_kpa', Quantity::Pressure, min: 0, about: 'more than this above the first reading: warmed or pumped')]
+        ?float $maxGain = null,
+        #[Measure('start_tol_kpa', Quantity::Pressure, min: 0, about: 'how far from the target the first reading may be')]
+        ?float $startTolerance = null,
         #[Measure('resolution_kpa', Quantity::Pressure, min: 0, about: 'step of the gauge')] float $resolution = 0.0,
         #[Measure('max_gap_min', Quantity::Time, above: 0)] float $maxGap = 900.0,
         #[Flag('visible_leak')] bool $visibleLeak = false,
@@ -63,7 +68,8 @@ final class HoldCheck
         $drop = Series::greatestFall($pressures);
         $rise = $highest - $pressures[0];
         $startTolerance ??= self::START_SHARE * $target;
-        $mayGain = $maxDrop === null && $maxGain === null ? INF : $maxGain ?? max(self::GAIN_STEPS * $resolution, self::GAIN_SHARE * $target);
+        $mayGain =
+            $maxDrop === null && $maxGain === null ? INF : $maxGain ?? max(self::GAIN_STEPS * $resolution, self::GAIN_SHARE * $target);
         [$outcome, $why] = match (true) {
             $below !== null && ! Compare::atLeast($lowest, $target - $below) => [Outcome::Fail, 'band_below'],
             $above !== null && ! Compare::atMost($highest, $target + $above) => [Outcome::Fail, 'band_above'],
@@ -77,7 +83,10 @@ final class HoldCheck
         };
 
         return [
-            'lowest_kpa' => Si::kpa($lowest), 'highest_kpa' => Si::kpa($highest), 'drop_kpa' => Si::kpa($drop), 'rise_kpa' => Si::kpa($rise),
+            'lowest_kpa' => Si::kpa($lowest),
+            'highest_kpa' => Si::kpa($highest),
+            'drop_kpa' => Si::kpa($drop),
+            'rise_kpa' => Si::kpa($rise),
             ...Outcome::answer($outcome, $visibleLeak, $why),
         ];
     }

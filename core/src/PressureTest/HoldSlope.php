@@ -61,7 +61,10 @@ final class HoldSlope
         $series = $this->without($series ?? $trace?->series() ?? [], $leaveOut ?? []);
         $blocks = count($series) < 3 ? [] : self::blocks($series, fn (array $pressures) => array_sum($pressures) / count($pressures));
         if (count($blocks) < 3) {
-            throw Refused::field($trace === null ? 'series' : 'trace', 'the hold is too short: at least three minutes of readings are wanted.');
+            throw Refused::field(
+                $trace === null ? 'series' : 'trace',
+                'the hold is too short: at least three minutes of readings are wanted.',
+            );
         }
         $step = $resolution === null ? $this->smallestStep($series) : Si::kpa($resolution);
         $lasted = $series[count($series) - 1][0] - $series[0][0];
@@ -79,8 +82,11 @@ final class HoldSlope
         $robust = $this->theilSen($blocks);
 
         return [
-            'slope_kpa_h' => $line->slope * 3600, 'u95_kpa_h' => $u * 3600, 'theil_sen_kpa_h' => $robust * 3600,
-            'curved' => abs($line->slope - $robust) > 3 * $se + 1e-9 * abs($robust), 'long_memory' => $independent < self::LEAST_INDEPENDENT,
+            'slope_kpa_h' => $line->slope * 3600,
+            'u95_kpa_h' => $u * 3600,
+            'theil_sen_kpa_h' => $robust * 3600,
+            'curved' => abs($line->slope - $robust) > 3 * $se + 1e-9 * abs($robust),
+            'long_memory' => $independent < self::LEAST_INDEPENDENT,
         ];
     }
 
@@ -158,7 +164,11 @@ final class HoldSlope
             $step = min($step, $values[$i] - $values[$i - 1]);
         }
         if ($step === INF) {
-            throw Refused::field('resolution_kpa', 'resolution_kpa is missing: all readings are the same, and a gauge that never moves proves nothing unless its step is known.');
+            throw Refused::field(
+                'resolution_kpa',
+                'resolution_kpa is missing: all readings are the same, '.
+                    'and a gauge that never moves proves nothing unless its step is known.',
+            );
         }
 
         return $step;

@@ -20,7 +20,21 @@ use Diastoma\Core\Units\Si;
     'log-clean',
     'What does the logger\'s file really hold?',
     Family::PressureTest,
-    ['samples', 'missing', 'duplicates', 'spikes', 'excursions', 'gaps', 'clock_jumps', 'kept', 'interval_s', 'first_kpa', 'last_kpa', 'span_s', 'warnings'],
+    [
+        'samples',
+        'missing',
+        'duplicates',
+        'spikes',
+        'excursions',
+        'gaps',
+        'clock_jumps',
+        'kept',
+        'interval_s',
+        'first_kpa',
+        'last_kpa',
+        'span_s',
+        'warnings',
+    ],
     'Common practice; median and MAD filter',
 )]
 final class LogClean
@@ -31,10 +45,16 @@ final class LogClean
         #[Measure('resolution_kpa', Quantity::Pressure, min: 0)] float $resolution = 1000.0,
         #[Choice('date_order', ['DMY', 'MDY'])] ?string $dateOrder = null,
         #[Measure('full_scale_kpa', Quantity::Pressure, above: 0)] ?float $fullScale = null,
-        #[Measure('spike_max_s', Quantity::Time, min: 0, about: 'what lies apart for longer is a real fall or rise')] float $spikeMost = CleanLog::SPIKE_MOST_S,
+        #[Measure('spike_max_s', Quantity::Time, min: 0, about: 'what lies apart for longer is a real fall or rise')]
+        float $spikeMost = CleanLog::SPIKE_MOST_S,
     ): array {
         $order = $dateOrder === 'DMY' || $dateOrder === 'MDY' ? $dateOrder : null;
 
-        return CleanLog::of(LoggerCsv::read($csv, $order), Si::kpa($resolution), $fullScale === null ? null : Si::kpa($fullScale), $spikeMost)->summary();
+        return CleanLog::of(
+            LoggerCsv::read($csv, $order),
+            Si::kpa($resolution),
+            $fullScale === null ? null : Si::kpa($fullScale),
+            $spikeMost,
+        )->summary();
     }
 }

@@ -50,8 +50,12 @@ final readonly class LoggerCsv
         $delimiter = self::delimiter($lines);
         $heading = array_map(trim(...), str_getcsv($lines[0], $delimiter, '"', ''));
         $columns = self::columns($heading);
-        $pressureUnit = self::unit($heading[$columns['pressure']], Quantity::Pressure)
-            ?? throw Refused::field('unit', "unit: the heading \"{$heading[$columns['pressure']]}\" names no pressure unit in brackets, such as [bar], [kPa] or (psi).");
+        $pressureUnit =
+            self::unit($heading[$columns['pressure']], Quantity::Pressure) ??
+            throw Refused::field(
+                'unit',
+                "unit: the heading \"{$heading[$columns['pressure']]}\" names no pressure unit in brackets, such as [bar], [kPa] or (psi).",
+            );
 
         $count = count($lines) - 1;
         $times = new LoggerTimes(LoggerTimes::orderTold(self::times($lines, $delimiter, $columns['time'], count($heading))) ?? $dateOrder);
@@ -68,7 +72,9 @@ final readonly class LoggerCsv
             $rows[] = [
                 $times->seconds(trim($cells[$columns['time']] ?? ''), $i + 1),
                 $pressureUnit->toSi($pressure) / 1000,
-                $columns['temperature'] === null ? null : self::number($cells[$columns['temperature']] ?? '', $delimiter, 'temperature', $i + 1),
+                $columns['temperature'] === null
+                    ? null
+                    : self::number($cells[$columns['temperature']] ?? '', $delimiter, 'temperature', $i + 1),
                 $columns['added'] === null ? null : self::number($cells[$columns['added']] ?? '', $delimiter, 'added', $i + 1),
             ];
         }
@@ -96,7 +102,11 @@ final readonly class LoggerCsv
         for ($i = 1, $n = count($lines); $i < $n; $i++) {
             $cells = self::cells($lines[$i], $delimiter);
             if ($delimiter === ',' && count($cells) > $width) {
-                throw Refused::field('decimal', 'decimal: lines hold more cells than the heading, so decimal commas stand in a file separated by commas. Export it with semicolons.');
+                throw Refused::field(
+                    'decimal',
+                    'decimal: lines hold more cells than the heading, '.
+                        'so decimal commas stand in a file separated by commas. Export it with semicolons.',
+                );
             }
             yield trim($cells[$column] ?? '');
         }
@@ -141,7 +151,12 @@ final readonly class LoggerCsv
             throw Refused::field('csv', 'csv: no heading names a pressure; headings are '.implode(', ', $heading).'.');
         }
 
-        return ['time' => $time, 'pressure' => $pressure, 'temperature' => $find('/temp|^t_?(water|pipe)/iu'), 'added' => $find('/added|volume|litre|liter|menge|pumped/iu')];
+        return [
+            'time' => $time,
+            'pressure' => $pressure,
+            'temperature' => $find('/temp|^t_?(water|pipe)/iu'),
+            'added' => $find('/added|volume|litre|liter|menge|pumped/iu'),
+        ];
     }
 
     private static function unit(string $heading, Quantity $quantity): ?Unit

@@ -49,7 +49,13 @@ final class LoggerTimes
      */
     public function seconds(string $text, int $line): float
     {
-        if ($this->minuteText !== '' && strlen($text) === 19 && str_starts_with($text, $this->minuteText) && strspn($text, '0123456789', 17) === 2 && $text[17] < 6) {
+        if (
+            $this->minuteText !== '' &&
+            strlen($text) === 19 &&
+            str_starts_with($text, $this->minuteText) &&
+            strspn($text, '0123456789', 17) === 2 &&
+            $text[17] < 6
+        ) {
             return $this->minuteAt + (float) substr($text, 17);
         }
         if (preg_match('/^\d{13}$/', $text) === 1) {
@@ -76,7 +82,10 @@ final class LoggerTimes
 
             return $this->moment($text, $line, (int) $m[3], $month, $day, $m);
         }
-        throw Refused::field('time', "time, line {$line}: \"".mb_substr($text, 0, 40).'" is no time that is known here; write 2026-05-04T14:10:00.');
+        throw Refused::field(
+            'time',
+            "time, line {$line}: \"".mb_substr($text, 0, 40).'" is no time that is known here; write 2026-05-04T14:10:00.',
+        );
     }
 
     /** @param  array<int, string>  $m */

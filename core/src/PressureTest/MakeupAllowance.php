@@ -65,21 +65,34 @@ final class MakeupAllowance
         #[Measure('measured_l', Quantity::Volume, min: 0)] ?float $measured = null,
         #[Flag('visible_leak')] bool $visibleLeak = false,
         #[Number('hydrants', min: 0, max: 10000, whole: true, about: 'dry-barrel hydrants that stand under test')] float $hydrants = 0.0,
-        #[Measure('hydrant_rate_l_h', Quantity::Flow, min: 0, about: 'allowed for each of them, a figure of the procedure')] ?float $hydrantRate = null,
+        #[Measure('hydrant_rate_l_h', Quantity::Flow, min: 0, about: 'allowed for each of them, a figure of the procedure')]
+        ?float $hydrantRate = null,
         #[Choice('material', self::MATERIALS)] ?string $material = null,
         #[Text('band_procedure', about: 'key of the procedure whose pressure band the hold uses')] ?string $band = null,
     ): array {
         if (in_array($material, self::CREEPING, true)) {
-            throw Refused::field('material', "This pipe stretches ({$material}): a tight line takes water too, so the allowance {$method} says nothing. Choose a method for pipe that stretches.");
+            throw Refused::field(
+                'material',
+                "This pipe stretches ({$material}): a tight line takes water too, so the allowance {$method} says nothing. ".
+                    'Choose a method for pipe that stretches.',
+            );
         }
         if ($band !== null && ! in_array($band, self::BANDS[$method], true)) {
-            throw Refused::field('band_procedure', "band_procedure is \"{$band}\"; the allowance {$method} goes with the band of ".implode(' or ', self::BANDS[$method]).' only.');
+            throw Refused::field(
+                'band_procedure',
+                "band_procedure is \"{$band}\"; the allowance {$method} goes with the band of ".
+                    implode(' or ', self::BANDS[$method]).
+                    ' only.',
+            );
         }
         if ($hydrants > 0 && $hydrantRate === null) {
             throw Refused::field('hydrant_rate', 'hydrant_rate is missing: say how much the procedure allows for each hydrant.');
         }
         if (! Compare::atLeast($duration, $minDuration)) {
-            throw Refused::field('duration', sprintf('duration is %g h; this test holds for at least %g h.', $duration / 3600, $minDuration / 3600));
+            throw Refused::field(
+                'duration',
+                sprintf('duration is %g h; this test holds for at least %g h.', $duration / 3600, $minDuration / 3600),
+            );
         }
         $rate = 0.0;
         foreach ($segments as $segment) {
@@ -118,10 +131,12 @@ final class MakeupAllowance
         $litres = 1e-3 / 3600;
 
         return match ($method) {
-            'sdp-148000', 'sdp-133200' => Si::feet((float) $s->length) * Si::inches($s->dn) * sqrt(Si::psi($pressure)) / (int) substr($method, 4) * $gallons,
-            'ndp-7400' => (float) $s->joints * Si::inches($s->dn) * sqrt(Si::psi($pressure)) / 7400 * $gallons,
-            'ldh-0.14' => 0.14 * (float) $s->length / 1000 * $s->dn * $pressure / 9806.65 * $litres,
-            default => 0.02 * Si::mm($s->dn) * (float) $s->length / 1000 * Si::bar($pressure) / 24 * $litres,
+            'sdp-148000', 'sdp-133200' => ((Si::feet((float) $s->length) * Si::inches($s->dn) * sqrt(Si::psi($pressure))) /
+                (int) substr($method, 4)) *
+                $gallons,
+            'ndp-7400' => (((float) $s->joints * Si::inches($s->dn) * sqrt(Si::psi($pressure))) / 7400) * $gallons,
+            'ldh-0.14' => ((((0.14 * (float) $s->length) / 1000) * $s->dn * $pressure) / 9806.65) * $litres,
+            default => ((((0.02 * Si::mm($s->dn) * (float) $s->length) / 1000) * Si::bar($pressure)) / 24) * $litres,
         };
     }
 }

@@ -53,7 +53,16 @@ final class PeThreePoint
         foreach ($readings as $i => [$minutes, $pressure]) {
             $least = $multiples[$i] * $load;
             if ($pressure <= 0 || $minutes * 60 < $least * (1 - 1e-9)) {
-                throw Refused::field('readings', sprintf('readings, row %d: wanted is a positive pressure at %g min or later; given is %g kPa at %g min.', $i + 1, $least / 60, $pressure, $minutes));
+                throw Refused::field(
+                    'readings',
+                    sprintf(
+                        'readings, row %d: wanted is a positive pressure at %g min or later; given is %g kPa at %g min.',
+                        $i + 1,
+                        $least / 60,
+                        $pressure,
+                        $minutes,
+                    ),
+                );
             }
             $corrected[] = $minutes * 60 + self::LOAD_SHARE * $load;
         }
@@ -79,7 +88,9 @@ final class PeThreePoint
      */
     private function threeNumbers(mixed $multiples): array
     {
-        $numbers = is_array($multiples) ? array_filter(array_values($multiples), fn (mixed $m) => (is_int($m) || is_float($m)) && $m >= 0 && is_finite((float) $m)) : [];
+        $numbers = is_array($multiples)
+            ? array_filter(array_values($multiples), fn (mixed $m) => (is_int($m) || is_float($m)) && $m >= 0 && is_finite((float) $m))
+            : [];
         if (count($numbers) !== 3 || count((array) $multiples) !== 3) {
             throw Refused::field('min_multiples', 'min_multiples must be three numbers of 0 or more.');
         }

@@ -13,7 +13,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** Water to raise the section from one pressure to another, with trapped air if there is some. */
-#[Calculates('pressurise-volume', 'How much water does the raise take?', Family::PressureTest, ['volume_m3', 'elastic_l', 'air_l', 'total_l'], 'Elasticity and isothermal air')]
+#[Calculates(
+    'pressurise-volume',
+    'How much water does the raise take?',
+    Family::PressureTest,
+    ['volume_m3', 'elastic_l', 'air_l', 'total_l'],
+    'Elasticity and isothermal air',
+)]
 final class PressuriseVolume
 {
     /**

@@ -11,7 +11,13 @@ use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Units\Quantity;
 
 /** How many litres one bar takes. */
-#[Calculates('section-compliance', 'How many litres does one bar take?', Family::PressureTest, ['volume_m3', 'compliance_l_per_bar', 'water_share'], 'Thin-wall elasticity; EN 805 form with ends `jointed`')]
+#[Calculates(
+    'section-compliance',
+    'How many litres does one bar take?',
+    Family::PressureTest,
+    ['volume_m3', 'compliance_l_per_bar', 'water_share'],
+    'Thin-wall elasticity; EN 805 form with ends `jointed`',
+)]
 final class SectionCompliance
 {
     /**

@@ -21,8 +21,10 @@ final readonly class SectionPlan
 
     /**
      * @param  non-empty-list<array{float, float, float, float}>  $centreLine  [chainage m, easting, northing, level m], chainage rising
-     * @param  non-empty-list<array<string, mixed>>  $runs  pipe of one kind after the other, from the beginning: length_m, od_mm, wall_mm, e_mod_gpa, nu, restraint, dn_mm
-     * @param  array<string, mixed>  $ask  from_m, to_m, gauge_m, mdp_bar, stp_method, factor?, pipe_max_bar?, p_min_high_bar?, water_c, fill_l_s, v_max_m_s?
+     * @param  non-empty-list<array<string, mixed>>  $runs  pipe of one kind after the other, from the beginning:
+     *     length_m, od_mm, wall_mm, e_mod_gpa, nu, restraint, dn_mm
+     * @param  array<string, mixed>  $ask  from_m, to_m, gauge_m, mdp_bar, stp_method, factor?, pipe_max_bar?, p_min_high_bar?,
+     *     water_c, fill_l_s, v_max_m_s?
      * @param  list<array{number: string, state: string, verdict: string, test_from: string|null}>  $joints  joints inside the section
      * @return array<string, mixed>
      */
@@ -31,11 +33,17 @@ final readonly class SectionPlan
         $profile = self::profile($centreLine, (float) $ask['from_m'], (float) $ask['to_m']);
         $gauge = (float) ($ask['gauge_m'] ?? $ask['from_m']);
         if ($gauge < $ask['from_m'] - 1e-6 || $gauge > $ask['to_m'] + 1e-6) {
-            throw Refused::field('gauge_m', sprintf('gauge_m %g lies outside the section, %g to %g m.', $gauge, $ask['from_m'], $ask['to_m']));
+            throw Refused::field(
+                'gauge_m',
+                sprintf('gauge_m %g lies outside the section, %g to %g m.', $gauge, $ask['from_m'], $ask['to_m']),
+            );
         }
         $length = (float) $ask['to_m'] - (float) $ask['from_m'];
-        $stp = $this->run('system-test-pressure', ['method' => $ask['stp_method'], 'mdp_bar' => $ask['mdp_bar']]
-            + (str_starts_with($ask['stp_method'], 'factor') ? ['factor' => $ask['factor'] ?? null, 'base_bar' => $ask['mdp_bar']] : []))['stp_kpa'];
+        $stp = $this->run(
+            'system-test-pressure',
+            ['method' => $ask['stp_method'], 'mdp_bar' => $ask['mdp_bar']] +
+                (str_starts_with($ask['stp_method'], 'factor') ? ['factor' => $ask['factor'] ?? null, 'base_bar' => $ask['mdp_bar']] : []),
+        )['stp_kpa'];
         $window = $this->window($profile, $gauge, $stp, $ask);
         $segments = array_map(fn (array $run) => [
             'length_m' => $run['length_m'], 'id_mm' => $run['od_mm'] - 2 * $run['wall_mm'], 'wall_mm' => $run['wall_mm'],
@@ -48,17 +56,46 @@ final readonly class SectionPlan
         $target = $window['target_kpa'];
 
         return [
-            'length_m' => $length, 'profile' => $profile, 'stp_kpa' => $stp, 'gauge' => $window, 'heads' => self::heads($profile, $gauge, $target),
+            'length_m' => $length,
+            'profile' => $profile,
+            'stp_kpa' => $stp,
+            'gauge' => $window,
+            'heads' => self::heads($profile, $gauge, $target),
             'segments' => $segments,
             'allowance_segments' => array_map(fn (array $run) => ['length_m' => $run['length_m'], 'dn_mm' => $run['dn_mm']], $runs),
             'compliance' => $this->run('section-compliance', ['segments' => $segments, 't_water_degc' => $ask['water_c']]),
-            'raise' => $this->run('pressurise-volume', ['segments' => $segments, 't_water_degc' => $ask['water_c'], 'p_end_kpa' => $target]),
-            'raise_with_air' => $this->run('pressurise-volume', ['segments' => $segments, 't_water_degc' => $ask['water_c'], 'p_end_kpa' => $target, 'air_percent' => 4]),
-            'fill' => $this->run('fill-plan', ['segments' => array_map(fn (array $s) => ['length_m' => $s['length_m'], 'id_mm' => $s['id_mm']], $segments), 'rate_l_s' => $ask['fill_l_s'], 'v_max_m_s' => $ask['v_max_m_s'] ?? 0.3]),
+            'raise' => $this->run('pressurise-volume', [
+                'segments' => $segments,
+                't_water_degc' => $ask['water_c'],
+                'p_end_kpa' => $target,
+            ]),
+            'raise_with_air' => $this->run('pressurise-volume', [
+                'segments' => $segments,
+                't_water_degc' => $ask['water_c'],
+                'p_end_kpa' => $target,
+                'air_percent' => 4,
+            ]),
+            'fill' => $this->run('fill-plan', [
+                'segments' => array_map(fn (array $s) => ['length_m' => $s['length_m'], 'id_mm' => $s['id_mm']], $segments),
+                'rate_l_s' => $ask['fill_l_s'],
+                'v_max_m_s' => $ask['v_max_m_s'] ?? 0.3,
+            ]),
             'vents' => $this->run('vents-and-drains', ['profile' => $profile, 'min_prominence_m' => $ask['min_prominence_m'] ?? 0.3]),
-            'thrust' => $this->run('end-thrust', ['p_kpa' => max(array_column(self::heads($profile, $gauge, $target), 1)), 'seal_od_mm' => $largestEnd, 'fitting' => 'end']),
-            'earliest' => $waiting === [] ? null : $this->run('earliest-start', ['joints' => array_map(fn ($j) => ['id' => $j['number'], 'finished_at' => $j['test_from'], 'cooling_min' => 0], $waiting)]),
-            'missing' => $missing, 'joint_count' => count($joints),
+            'thrust' => $this->run('end-thrust', [
+                'p_kpa' => max(array_column(self::heads($profile, $gauge, $target), 1)),
+                'seal_od_mm' => $largestEnd,
+                'fitting' => 'end',
+            ]),
+            'earliest' => $waiting === []
+                    ? null
+                    : $this->run('earliest-start', [
+                        'joints' => array_map(
+                            fn ($j) => ['id' => $j['number'], 'finished_at' => $j['test_from'], 'cooling_min' => 0],
+                            $waiting,
+                        ),
+                    ]),
+            'missing' => $missing,
+            'joint_count' => count($joints),
             'verdict' => $missing !== [] || ! $window['feasible'] ? ($window['feasible'] ? 'open' : 'bad') : 'good',
         ];
     }
@@ -73,7 +110,10 @@ final readonly class SectionPlan
     {
         $last = $line[count($line) - 1][0];
         if ($from >= $to || $from < $line[0][0] - 1e-6 || $to > $last + 1e-6) {
-            throw Refused::field('to_m', sprintf('the section goes from %g to %g m; the line has chainage %g to %g m.', $from, $to, $line[0][0], $last));
+            throw Refused::field(
+                'to_m',
+                sprintf('the section goes from %g to %g m; the line has chainage %g to %g m.', $from, $to, $line[0][0], $last),
+            );
         }
         $centre = new CentreLine($line);
         $profile = [[$from, $centre->levelAt($from)]];
@@ -103,15 +143,25 @@ final readonly class SectionPlan
         $points = array_map(fn ($p) => ['elevation_m' => $p[1], 'p_max_kpa' => $most === null ? null : $most * 100], $profile);
         // As long as nobody has said what the weakest part may see, the lowest point gets its test pressure and nothing more.
         $points[$lowest] = ['p_min_kpa' => $stp, 'p_max_kpa' => $points[$lowest]['p_max_kpa'] ?? $stp] + $points[$lowest];
-        $points[$highest]['p_min_kpa'] = max($points[$highest]['p_min_kpa'] ?? 0.0, 100 * (float) ($ask['p_min_high_bar'] ?? $ask['mdp_bar']));
+        $points[$highest]['p_min_kpa'] = max(
+            $points[$highest]['p_min_kpa'] ?? 0.0,
+            100 * (float) ($ask['p_min_high_bar'] ?? $ask['mdp_bar']),
+        );
         $gaugeLevel = self::levelBetween($profile, $gauge);
         $window = $this->run('test-gauge-window', ['points' => $points, 'gauge_elevation_m' => $gaugeLevel]);
         $target = max($window['gauge_min_kpa'], min($window['gauge_max_kpa'], $stp - 9.80665 * ($gaugeLevel - $levels[$lowest])));
 
         return [
-            'gauge_m' => $gauge, 'gauge_level_m' => $gaugeLevel, 'min_kpa' => $window['gauge_min_kpa'], 'max_kpa' => $window['gauge_max_kpa'],
-            'target_kpa' => $target, 'feasible' => $window['feasible'], 'pipe_max_stated' => $most !== null, 'pipe_max_kpa' => $most === null ? null : $most * 100,
-            'lowest_m' => $profile[$lowest][0], 'highest_m' => $profile[$highest][0],
+            'gauge_m' => $gauge,
+            'gauge_level_m' => $gaugeLevel,
+            'min_kpa' => $window['gauge_min_kpa'],
+            'max_kpa' => $window['gauge_max_kpa'],
+            'target_kpa' => $target,
+            'feasible' => $window['feasible'],
+            'pipe_max_stated' => $most !== null,
+            'pipe_max_kpa' => $most === null ? null : $most * 100,
+            'lowest_m' => $profile[$lowest][0],
+            'highest_m' => $profile[$highest][0],
             'governs_min_m' => $window['governs_min'] === null ? null : $profile[$window['governs_min']][0],
             'governs_max_m' => $window['governs_max'] === null ? null : $profile[$window['governs_max']][0],
         ];

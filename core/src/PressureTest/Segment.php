@@ -23,7 +23,10 @@ final readonly class Segment
         #[Choice('restraint', ['anchored', 'jointed', 'free'])] public string $restraint = 'jointed',
     ) {
         if ($wall !== null && ($wall <= 0 || $wall >= $bore / 2)) {
-            throw Refused::field('wall', sprintf('wall_mm must be more than 0 and less than half of id_mm (%g mm); it is %g.', Si::mm($bore / 2), Si::mm($wall)));
+            throw Refused::field(
+                'wall',
+                sprintf('wall_mm must be more than 0 and less than half of id_mm (%g mm); it is %g.', Si::mm($bore / 2), Si::mm($wall)),
+            );
         }
     }
 

@@ -29,7 +29,10 @@ final readonly class SyntheticTrace
         #[Number('noise_kpa')] public float $noise = 0.0,
     ) {
         if ($duration / $dt > self::MOST_SAMPLES) {
-            throw Refused::field('dt_s', sprintf('dt_s is %g s: over %g s that makes more than %d samples.', $dt, $duration, self::MOST_SAMPLES));
+            throw Refused::field(
+                'dt_s',
+                sprintf('dt_s is %g s: over %g s that makes more than %d samples.', $dt, $duration, self::MOST_SAMPLES),
+            );
         }
     }
 

@@ -27,7 +27,8 @@ final class SystemTestPressure
 {
     /** @return array<string, mixed> */
     public function __invoke(
-        #[Choice('method', ['en805-surge-calculated', 'en805-surge-assumed', 'nfpa24', 'factor', 'composite-line', 'cfr192-513'])] string $method,
+        #[Choice('method', ['en805-surge-calculated', 'en805-surge-assumed', 'nfpa24', 'factor', 'composite-line', 'cfr192-513'])]
+        string $method,
         #[Measure('mdp_bar', Quantity::Pressure, above: 0)] ?float $mdp = null,
         #[Measure('dp_bar', Quantity::Pressure, above: 0)] ?float $design = null,
         #[Measure('working_psi', Quantity::Pressure, above: 0)] ?float $working = null,
@@ -67,7 +68,10 @@ final class SystemTestPressure
     private function assumedSurge(float $mdp, ?float $design): float
     {
         if ($design !== null && ! Compare::atLeast($mdp - $design, 2e5)) {
-            throw Refused::field('mdp', sprintf('mdp %g bar must lie at least 2 bar above dp %g bar when the surge is assumed.', Si::bar($mdp), Si::bar($design)));
+            throw Refused::field(
+                'mdp',
+                sprintf('mdp %g bar must lie at least 2 bar above dp %g bar when the surge is assumed.', Si::bar($mdp), Si::bar($design)),
+            );
         }
 
         return min(1.5 * $mdp, $mdp + 5e5);

@@ -14,7 +14,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** What the gauge must show so that the lowest point is not overloaded and the highest still gets its minimum. */
-#[Calculates('test-gauge-window', 'What must the gauge show?', Family::PressureTest, ['gauge_min_kpa', 'gauge_max_kpa', 'feasible', 'governs_min', 'governs_max', 'point_kpa', 'within'], 'Hydrostatics')]
+#[Calculates(
+    'test-gauge-window',
+    'What must the gauge show?',
+    Family::PressureTest,
+    ['gauge_min_kpa', 'gauge_max_kpa', 'feasible', 'governs_min', 'governs_max', 'point_kpa', 'within'],
+    'Hydrostatics',
+)]
 final class TestGaugeWindow
 {
     public const GRAVITY = 9.80665;

@@ -27,10 +27,16 @@ final readonly class TestLog
         $beforeName = '';
         foreach ($marks as $name => $seconds) {
             if ($seconds < $first - 1e-6 || $seconds > $last + 1e-6) {
-                throw Refused::field($name, sprintf('%s is minute %g; the log goes from minute %g to %g.', $name, $seconds / 60, $first / 60, $last / 60));
+                throw Refused::field(
+                    $name,
+                    sprintf('%s is minute %g; the log goes from minute %g to %g.', $name, $seconds / 60, $first / 60, $last / 60),
+                );
             }
             if ($seconds <= $before) {
-                throw Refused::field($name, sprintf('%s is minute %g; it must come after %s, minute %g.', $name, $seconds / 60, $beforeName, $before / 60));
+                throw Refused::field(
+                    $name,
+                    sprintf('%s is minute %g; it must come after %s, minute %g.', $name, $seconds / 60, $beforeName, $before / 60),
+                );
             }
             [$before, $beforeName] = [$seconds, $name];
         }

@@ -13,7 +13,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** Pressure change of a shut section when water and pipe change temperature alike. */
-#[Calculates('thermal-drift', 'Is the change of pressure just the weather?', Family::PressureTest, ['dp_kpa', 'slope_kpa_per_k'], 'Mechanics; Kell 1975')]
+#[Calculates(
+    'thermal-drift',
+    'Is the change of pressure just the weather?',
+    Family::PressureTest,
+    ['dp_kpa', 'slope_kpa_per_k'],
+    'Mechanics; Kell 1975',
+)]
 final class ThermalDrift
 {
     /** @return array<string, float> */

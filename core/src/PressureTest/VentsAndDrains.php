@@ -12,7 +12,13 @@ use Diastoma\Core\Compare;
 use Diastoma\Core\Units\Quantity;
 
 /** High points for air, low points for water; wiggles below the prominence do not count. */
-#[Calculates('vents-and-drains', 'Where must air out and water drain?', Family::PressureTest, ['vents_m', 'drains_m'], 'One walk with hysteresis')]
+#[Calculates(
+    'vents-and-drains',
+    'Where must air out and water drain?',
+    Family::PressureTest,
+    ['vents_m', 'drains_m'],
+    'One walk with hysteresis',
+)]
 final class VentsAndDrains
 {
     /**

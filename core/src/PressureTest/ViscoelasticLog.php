@@ -46,7 +46,10 @@ final class ViscoelasticLog
             'hold_min' => ($creepFrom - $holdFrom) / 60, 'creep_min' => ($reduceFrom - $creepFrom) / 60,
             'p_creep_end_kpa' => $log->pressure($reduceFrom / 60), 'p_after_kpa' => $log->pressure($mainFrom / 60),
             'removed_l' => $out === null ? null : -$out,
-            'readings' => array_map(fn ($r) => [$r[0] - $mainFrom / 60, $r[1]], $this->thinned($log->between($mainFrom / 60, $mainTo / 60))),
+            'readings' => array_map(
+                fn ($r) => [$r[0] - $mainFrom / 60, $r[1]],
+                $this->thinned($log->between($mainFrom / 60, $mainTo / 60)),
+            ),
         ];
     }
 

@@ -27,7 +27,11 @@ use Diastoma\Core\Units\Si;
     ['creep_drop_percent', 'reduction_percent', 'dv_max_l', 'phase', 'max_fall_kpa', 'verdict', 'outcome', 'why'],
     'EN 805:2000, A.27',
     verdicts: ['good', 'bad', 'open'],
-    codes: ['phase' => ['relax', 'raise', 'hold', 'creep', 'creep-drop', 'reduction', 'air', 'main', 'extension'], 'outcome' => ['pass', 'fail', 'repeat', 'extend', 'not-finished', 'cannot-tell'], 'why' => ['p_after', 'max_gap', 'visible_leak']],
+    codes: [
+        'phase' => ['relax', 'raise', 'hold', 'creep', 'creep-drop', 'reduction', 'air', 'main', 'extension'],
+        'outcome' => ['pass', 'fail', 'repeat', 'extend', 'not-finished', 'cannot-tell'],
+        'why' => ['p_after', 'max_gap', 'visible_leak'],
+    ],
 )]
 final class ViscoelasticTest
 {
@@ -65,10 +69,20 @@ final class ViscoelasticTest
         #[Measure('extension_fall_kpa', Quantity::Pressure, min: 0)] float $extensionFall = 25000,
     ): array {
         if ($after > $creepEnd) {
-            throw Refused::field('p_after', sprintf('p_after %g bar lies above p_creep_end %g bar: the reduction lets pressure out.', Si::bar($after), Si::bar($creepEnd)));
+            throw Refused::field(
+                'p_after',
+                sprintf(
+                    'p_after %g bar lies above p_creep_end %g bar: the reduction lets pressure out.',
+                    Si::bar($after),
+                    Si::bar($creepEnd),
+                ),
+            );
         }
         if ($readings[0][0] < 0) {
-            throw Refused::field('readings', "readings, row 1: minute {$readings[0][0]} lies before the end of the letting out, which is minute 0.");
+            throw Refused::field(
+                'readings',
+                "readings, row 1: minute {$readings[0][0]} lies before the end of the letting out, which is minute 0.",
+            );
         }
         $section = Section::of($segments, $waterTemperature, $bulk);
         $out = ['creep_drop_percent' => 100 * ($stp - $creepEnd) / $stp];

@@ -10,7 +10,13 @@ use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Units\Quantity;
 
 /** Density, bulk modulus and expansion of the test water. */
-#[Calculates('water-properties', 'How heavy, stiff and expansive is the water?', Family::PressureTest, ['density_kg_m3', 'bulk_modulus_gpa', 'expansion_1e6_per_k'], 'Kell 1975, J. Chem. Eng. Data 20; UNESCO 1980 for pressure')]
+#[Calculates(
+    'water-properties',
+    'How heavy, stiff and expansive is the water?',
+    Family::PressureTest,
+    ['density_kg_m3', 'bulk_modulus_gpa', 'expansion_1e6_per_k'],
+    'Kell 1975, J. Chem. Eng. Data 20; UNESCO 1980 for pressure',
+)]
 final class WaterProperties
 {
     /** @return array<string, float> */

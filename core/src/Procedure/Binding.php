@@ -31,6 +31,8 @@ final readonly class Binding
     /** @return list<string> what is not recorded, in words for a person, each once */
     public function missing(Known $known): array
     {
-        return array_values(array_unique(array_merge(...array_map(fn (Expression $e) => $e->missing($known), array_values($this->inputs)))));
+        $missing = array_map(fn (Expression $e) => $e->missing($known), array_values($this->inputs));
+
+        return array_values(array_unique(array_merge(...$missing)));
     }
 }

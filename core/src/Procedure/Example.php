@@ -45,15 +45,38 @@ final readonly class Example
     /** @return list<array{name: string, step: string, verdict: string, says: string}> what else may happen, and what must be said */
     public function others(): array
     {
-        return array_map(fn (array $other) => ['name' => $other['name'], 'step' => $other['step'], 'verdict' => $other['verdict'], 'says' => $other['says']], $this->text['others'] ?? []);
+        return array_map(
+            fn (array $other) => [
+                'name' => $other['name'],
+                'step' => $other['step'],
+                'verdict' => $other['verdict'],
+                'says' => $other['says'],
+            ],
+            $this->text['others'] ?? [],
+        );
     }
 
     /** @return array<string, mixed> as {@see JudgeFromJson} takes it */
     public function toJudge(?string $other = null): array
     {
-        $facts = array_map(fn (Fact $f) => ['id' => $f->id, 'step' => $f->step, 'value' => $f->value, 'at' => $f->at->format(Known::TIME), 'by' => $f->by, 'role' => $f->role], $this->facts($other));
+        $facts = array_map(
+            fn (Fact $f) => [
+                'id' => $f->id,
+                'step' => $f->step,
+                'value' => $f->value,
+                'at' => $f->at->format(Known::TIME),
+                'by' => $f->by,
+                'role' => $f->role,
+            ],
+            $this->facts($other),
+        );
 
-        return ['procedure' => $this->procedure->id, 'line' => $this->line(), 'facts' => $facts, 'now' => $this->moment(60 * 24)->format(Known::TIME)];
+        return [
+            'procedure' => $this->procedure->id,
+            'line' => $this->line(),
+            'facts' => $facts,
+            'now' => $this->moment(60 * 24)->format(Known::TIME),
+        ];
     }
 
     /** Judged long after its end. @param  string|null  $other  name of another run; null: the good one */
@@ -66,7 +89,11 @@ final readonly class Example
     public function facts(?string $other = null): array
     {
         $others = array_column($this->text['others'] ?? [], null, 'name');
-        $change = $other === null ? [] : $others[$other] ?? throw Refused::field('name', "{$this->procedure->id} has no example \"{$other}\"; there are ".implode(', ', array_keys($others)).'.');
+        if ($other !== null && ! isset($others[$other])) {
+            $known = implode(', ', array_keys($others));
+            throw Refused::field('name', "{$this->procedure->id} has no example \"{$other}\"; there are {$known}.");
+        }
+        $change = $others[$other] ?? [];
         $facts = [];
         foreach ($this->text['good'] as $entry) {
             $key = $entry['step'];
@@ -75,8 +102,10 @@ final readonly class Example
             }
             $min = (float) ($change['at'][$key] ?? $entry['min']);
             $step = $this->procedure->step($key) ?? throw new \OutOfBoundsException("{$this->procedure->id} has no step {$key}");
-            $value = $step->normalise($this->value($step, ['plays' => $change['plays'][$key] ?? $entry['plays'] ?? null] + $entry, $change['instead'][$key] ?? [], $min, $facts));
-            $facts[] = new Fact(sprintf('%s-%02d', $this->procedure->id, count($facts)), $key, $value, $this->moment($min), 'Bram Ivesley', 'joiner');
+            $played = ['plays' => $change['plays'][$key] ?? ($entry['plays'] ?? null)] + $entry;
+            $value = $step->normalise($this->value($step, $played, $change['instead'][$key] ?? [], $min, $facts));
+            $id = sprintf('%s-%02d', $this->procedure->id, count($facts));
+            $facts[] = new Fact($id, $key, $value, $this->moment($min), 'Bram Ivesley', 'joiner');
         }
 
         return $facts;
@@ -89,7 +118,15 @@ final readonly class Example
         $known = (new PipeSize(Registry::standard()))->of($pipe, $pipe['service']);
         $sides = ['a' => 'pipe 001', 'b' => 'pipe 002'];
 
-        return $this->resolved($this->text['line'] ?? []) + $known + ['service' => $pipe['service'], 'time_zone' => 'Europe/Vienna', 'mdp_bar' => 8, 'sides' => $sides, 'closing_piece' => false, 'rejected' => []];
+        return $this->resolved($this->text['line'] ?? []) +
+            $known + [
+                'service' => $pipe['service'],
+                'time_zone' => 'Europe/Vienna',
+                'mdp_bar' => 8,
+                'sides' => $sides,
+                'closing_piece' => false,
+                'rejected' => [],
+            ];
     }
 
     private function moment(float $min): \DateTimeImmutable
@@ -130,8 +167,15 @@ final readonly class Example
         $lasts = $samples[count($samples) - 1][0];
 
         return [
-            'trace' => sprintf('%08d-0000-4000-8000-000000000000', (int) $min), 'part' => 0, 'final' => true, 'source' => 'stand-in', 'samples' => $samples, 'supply_v' => 230 * $programme['supply_ratio'],
-            'cold_r_ohm' => $device['r_ohm'] * $programme['r_ratio'], 'started_at' => $this->moment($min)->format(Known::TIME), 'ended_at' => $this->moment($min + $lasts / 60)->format(Known::TIME),
+            'trace' => sprintf('%08d-0000-4000-8000-000000000000', (int) $min),
+            'part' => 0,
+            'final' => true,
+            'source' => 'stand-in',
+            'samples' => $samples,
+            'supply_v' => 230 * $programme['supply_ratio'],
+            'cold_r_ohm' => $device['r_ohm'] * $programme['r_ratio'],
+            'started_at' => $this->moment($min)->format(Known::TIME),
+            'ended_at' => $this->moment($min + $lasts / 60)->format(Known::TIME),
         ];
     }
 
@@ -141,36 +185,48 @@ final readonly class Example
         $line = $this->line();
         $s = $line['segments'][0];
         $segment = new Segment($s['length_m'], $s['id_mm'] / 1000, $s['wall_mm'] / 1000, $s['e_mod_gpa'] * 1e9, $s['nu'], $s['restraint']);
-        $run = (new PumpAndLogger($segment, 12, $line['gauge_target_kpa'] * 1000, self::PUMP_L_MIN / 60000, $fault, $line['creep_m'] ?? null))->play($standIn);
+        $run = (new PumpAndLogger(
+            $segment,
+            12,
+            $line['gauge_target_kpa'] * 1000,
+            self::PUMP_L_MIN / 60000,
+            $fault,
+            $line['creep_m'] ?? null,
+        ))->play($standIn);
 
-        return ['trace' => '22222222-0000-4000-8000-000000000000', 'part' => 0, 'final' => true, 'source' => 'stand-in', 'samples' => $run['rows'], 'marks' => $run['marks']];
+        return [
+            'trace' => '22222222-0000-4000-8000-000000000000',
+            'part' => 0,
+            'final' => true,
+            'source' => 'stand-in',
+            'samples' => $run['rows'],
+            'marks' => $run['marks'],
+        ];
     }
 
     /**
-     * @template T
-     *
-     * @param  T  $value
-     * @return T with times and things out of the stores in their places
+     * @param  array<mixed>  $values
+     * @return array<mixed> with times and things out of the stores in their places
      */
-    private function resolved(mixed $value): mixed
+    private function resolved(array $values): array
     {
-        if (is_string($value) && str_starts_with($value, '@+')) {
-            return $this->moment((float) substr($value, 2))->format(Known::TIME);
-        }
-        if (! is_array($value)) {
-            return $value;
-        }
-        if (array_keys($value) === ['store']) {
-            return self::thing($value['store']);
-        }
-
-        return array_map($this->resolved(...), $value);
+        return array_map(
+            fn (mixed $v) => match (true) {
+                is_string($v) && str_starts_with($v, '@+') => $this->moment((float) substr($v, 2))->format(Known::TIME),
+                ! is_array($v) => $v,
+                array_keys($v) === ['store'] => self::thing($v['store']),
+                default => $this->resolved($v),
+            },
+            $values,
+        );
     }
 
     /** @return array<string, mixed> */
     private static function thing(string $name): array
     {
-        $thing = Data::json('examples/stores.json')['things'][$name] ?? throw new \OutOfBoundsException("Nothing in the example stores is called {$name}");
+        $thing =
+            Data::json('examples/stores.json')['things'][$name] ??
+            throw new \OutOfBoundsException("Nothing in the example stores is called {$name}");
         $layout = ($thing['kind'] ?? '') === 'code-layout' ? ['layout' => Data::json('codes/practice.json')] : [];
 
         return ['id' => $name, 'name' => $name] + $layout + array_diff_key($thing, ['kind' => true]);

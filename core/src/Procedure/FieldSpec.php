@@ -92,7 +92,12 @@ final readonly class FieldSpec
         $measure = $this->measure();
         $unit = Unit::of($quantity, $measure->suffix);
         if (is_string($value)) {
-            $parsed = (new ParseQuantity)(text: mb_substr($value, 0, 200), kind: $quantity->value, defaultUnit: ($measure->keys()[$key] ?? $unit)->symbol, pressureReference: $quantity === Quantity::Pressure ? 'gauge' : null);
+            $parsed = (new ParseQuantity)(
+                text: mb_substr($value, 0, 200),
+                kind: $quantity->value,
+                defaultUnit: ($measure->keys()[$key] ?? $unit)->symbol,
+                pressureReference: $quantity === Quantity::Pressure ? 'gauge' : null,
+            );
             $number = $unit->fromSi($parsed['si']);
         } elseif (is_int($value) || is_float($value)) {
             $given = $measure->keys()[$key] ?? $unit;
@@ -100,8 +105,20 @@ final readonly class FieldSpec
         } else {
             throw Refused::field($this->key, "{$this->label} must be a number.");
         }
-        if (! is_finite($number) || ($this->min !== null && $number < $this->min - 1e-9) || ($this->max !== null && $number > $this->max + 1e-9)) {
-            throw Refused::field($this->key, "{$this->label}: ".(is_string($value) ? "\"{$value}\"" : round($number, 4).' '.$unit->symbol).' is outside '.$this->allowed($unit->symbol).'.'.$this->hint($value, $unit));
+        if (
+            ! is_finite($number) ||
+            ($this->min !== null && $number < $this->min - 1e-9) ||
+            ($this->max !== null && $number > $this->max + 1e-9)
+        ) {
+            throw Refused::field(
+                $this->key,
+                "{$this->label}: ".
+                    (is_string($value) ? "\"{$value}\"" : round($number, 4).' '.$unit->symbol).
+                    ' is outside '.
+                    $this->allowed($unit->symbol).
+                    '.'.
+                    $this->hint($value, $unit),
+            );
         }
 
         return round($number, 9);
@@ -113,11 +130,19 @@ final readonly class FieldSpec
             return '';
         }
         try {
-            $hints = (new UnitSlipHint)(text: $value.' '.$unit->symbol, kind: $this->quantity->value, low: $unit->toSi($this->min), high: $unit->toSi($this->max))['hints'];
+            $hints = (new UnitSlipHint)(
+                text: $value.' '.$unit->symbol,
+                kind: $this->quantity->value,
+                low: $unit->toSi($this->min),
+                high: $unit->toSi($this->max),
+            )['hints'];
         } catch (\Throwable) {
             return '';
         }
-        $common = array_filter($hints, fn ($h) => in_array($h['unit'], ['in', 'ft', 'mm', 'm', 'cm', 'psi', 'bar', 'kPa', '°F', '°C'], true));
+        $common = array_filter(
+            $hints,
+            fn ($h) => in_array($h['unit'], ['in', 'ft', 'mm', 'm', 'cm', 'psi', 'bar', 'kPa', '°F', '°C'], true),
+        );
         $first = array_shift($common);
 
         return $first === null ? '' : " Did you mean {$value} {$first['unit']}?";
@@ -156,7 +181,10 @@ final readonly class FieldSpec
     private function readChoice(mixed $value): string
     {
         if (! in_array($value, array_map(fn (Option $o) => $o->value, $this->options), true)) {
-            throw Refused::field($this->key, "{$this->label}: choose one of ".implode(', ', array_map(fn (Option $o) => $o->label, $this->options)).'.');
+            throw Refused::field(
+                $this->key,
+                "{$this->label}: choose one of ".implode(', ', array_map(fn (Option $o) => $o->label, $this->options)).'.',
+            );
         }
 
         return $value;
@@ -169,7 +197,12 @@ final readonly class FieldSpec
      */
     private function readItem(mixed $value): array
     {
-        if (! is_array($value) || ! is_string($value['id'] ?? null) || ! is_string($value['name'] ?? null) || strlen((string) json_encode($value)) > 8000) {
+        if (
+            ! is_array($value) ||
+            ! is_string($value['id'] ?? null) ||
+            ! is_string($value['name'] ?? null) ||
+            strlen((string) json_encode($value)) > 8000
+        ) {
             throw Refused::field($this->key, "{$this->label}: choose one out of the stores.");
         }
 
@@ -182,7 +215,12 @@ final readonly class FieldSpec
         try {
             FittingCodeLayout::from($value);
         } catch (Refused $refused) {
-            throw Refused::together(array_map(fn (array $f) => Refused::field($this->key, str_replace('layout: ', "{$this->label}: ", $f['message'])), $refused->faults));
+            throw Refused::together(
+                array_map(
+                    fn (array $f) => Refused::field($this->key, str_replace('layout: ', "{$this->label}: ", $f['message'])),
+                    $refused->faults,
+                ),
+            );
         }
 
         return (array) $value;

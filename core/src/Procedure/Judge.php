@@ -16,8 +16,13 @@ final class Judge
      * @param  list<Fact>  $facts  in the order in which they were stored
      * @param  array<string, mixed>  $line  what is known of the line at this place
      */
-    public static function judge(Procedure $procedure, array $facts, array $line, \DateTimeImmutable $now, ?Registry $registry = null): Judgement
-    {
+    public static function judge(
+        Procedure $procedure,
+        array $facts,
+        array $line,
+        \DateTimeImmutable $now,
+        ?Registry $registry = null,
+    ): Judgement {
         $known = new Known($procedure, new Facts($facts, $procedure), $line, $now);
         $one = new StepJudge($known, $registry ?? Registry::standard());
         $states = [];

@@ -94,8 +94,15 @@ final readonly class Judgement
             'ready_for_signature' => $this->readyForSignature(),
             'steps' => array_map(fn (StepState $s) => $s->toArray($units, $zone), array_values($this->steps)),
             'reasons' => array_map(fn ($h) => ['step' => $h['step']] + $h['reason']->toArray($units, $zone), $bad),
-            'clocks' => $this->told->clocks, 'left_face' => $this->told->leftFace, 'tag' => $this->told->tag($units, $zone),
-            'procedure' => ['id' => $this->procedure->id, 'version' => $this->procedure->version, 'title' => $this->procedure->title, 'hash' => $this->procedure->hash],
+            'clocks' => $this->told->clocks,
+            'left_face' => $this->told->leftFace,
+            'tag' => $this->told->tag($units, $zone),
+            'procedure' => [
+                'id' => $this->procedure->id,
+                'version' => $this->procedure->version,
+                'title' => $this->procedure->title,
+                'hash' => $this->procedure->hash,
+            ],
             'judged_at' => $this->at->format(Known::TIME),
         ];
     }

@@ -9,8 +9,13 @@ use Diastoma\Core\Verdict;
 /** One answer of several, and how it is judged. */
 final readonly class Option
 {
-    public function __construct(public string $value, public string $label, private Verdict $verdict, private Sentence $bad, private Sentence $do)
-    {
+    public function __construct(
+        public string $value,
+        public string $label,
+        private Verdict $verdict,
+        private Sentence $bad,
+        private Sentence $do,
+    ) {
     }
 
     public function says(Known $known): ?Reason

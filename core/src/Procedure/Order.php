@@ -16,7 +16,12 @@ final readonly class Order
      * @param  Early|null  $early  what is said of a step that was done before that time
      * @param  bool  $protects  it keeps people from harm
      */
-    public function __construct(public array $after, public array $needsGood, public ?Expression $notBefore, public ?Early $early, public bool $protects)
-    {
+    public function __construct(
+        public array $after,
+        public array $needsGood,
+        public ?Expression $notBefore,
+        public ?Early $early,
+        public bool $protects,
+    ) {
     }
 }

@@ -10,8 +10,13 @@ use Diastoma\Core\Units\UnitSystem;
 final readonly class Parameter
 {
     /** @param  string  $name  its end tells the unit */
-    public function __construct(public string $name, public mixed $value, public string $label, public string $source, public string $certainty)
-    {
+    public function __construct(
+        public string $name,
+        public mixed $value,
+        public string $label,
+        public string $source,
+        public string $certainty,
+    ) {
     }
 
     /** @return array{value: mixed, label: string, source: string, certainty: string} */
@@ -20,7 +25,11 @@ final readonly class Parameter
         return ['value' => $this->value, 'label' => $this->label, 'source' => $this->source, 'certainty' => $this->certainty];
     }
 
-    /** @return array{name: string, label: string, value: mixed, shown: string|null, source: string, certainty: string} as a limit is cited */
+    /**
+     * As a limit is cited.
+     *
+     * @return array{name: string, label: string, value: mixed, shown: string|null, source: string, certainty: string}
+     */
     public function cited(UnitSystem $units): array
     {
         return [

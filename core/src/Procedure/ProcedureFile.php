@@ -22,7 +22,10 @@ final class ProcedureFile
         }
         $text = (string) preg_replace('/^\xEF\xBB\xBF/', '', $text);
         if (! mb_check_encoding($text, 'UTF-8')) {
-            throw Refused::field('file', 'line '.self::lineOfStrangeByte($text).': the file is not in UTF-8; save it anew in that encoding.');
+            throw Refused::field(
+                'file',
+                'line '.self::lineOfStrangeByte($text).': the file is not in UTF-8; save it anew in that encoding.',
+            );
         }
         $decoded = json_decode($text, true, self::DEEPEST);
         $error = json_last_error();
@@ -31,7 +34,12 @@ final class ProcedureFile
         }
         $lines = Lines::of($text);
         if ($error !== JSON_ERROR_NONE) {
-            throw Refused::field('file', 'line '.($lines->broken ?? 1).': here the file stops being JSON; look for a comma, a quotation mark or a bracket on this line or the one before.');
+            throw Refused::field(
+                'file',
+                'line '.
+                    ($lines->broken ?? 1).
+                    ': here the file stops being JSON; look for a comma, a quotation mark or a bracket on this line or the one before.',
+            );
         }
         if (! is_array($decoded) || $decoded === [] || array_is_list($decoded)) {
             throw Refused::field('file', 'line 1: a procedure is a JSON object, {…}.');
@@ -48,7 +56,9 @@ final class ProcedureFile
         $faults = $refused->faults;
         usort($faults, fn (array $a, array $b) => $lines->at($a['field']) <=> $lines->at($b['field']));
 
-        return Refused::together(array_map(fn (array $f) => Refused::field($f['field'], "line {$lines->at($f['field'])}: {$f['message']}"), $faults));
+        return Refused::together(
+            array_map(fn (array $f) => Refused::field($f['field'], "line {$lines->at($f['field'])}: {$f['message']}"), $faults),
+        );
     }
 
     private static function lineOfStrangeByte(string $text): int

@@ -15,8 +15,13 @@ final readonly class Ruling
      * @param  bool  $speaks  the calculation says something by itself
      * @param  list<Limit>  $limits
      */
-    public function __construct(public array $counting, private bool $own, private bool $speaks, public array $limits, private ?Excuse $excuse)
-    {
+    public function __construct(
+        public array $counting,
+        private bool $own,
+        private bool $speaks,
+        public array $limits,
+        private ?Excuse $excuse,
+    ) {
     }
 
     public function computesOnly(): bool

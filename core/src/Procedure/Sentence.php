@@ -10,8 +10,8 @@ use Diastoma\Core\Procedure\Expression\Walk;
  * A sentence of a procedure with places for values: `{result.ovality_judged_mm|1} is over {param.ovality_limit_mm}`.
  *
  * The unit comes from the end of a place's name, and the reader's own units are used. After a bar: decimals (`|1`), unit and
- * decimals (`|mm.0`), `raw`, `time`, `moment` (day and time), `count`, `quarter` (clock positions to the quarter hour: nobody sets a clamp to the
- * minute).
+ * decimals (`|mm.0`), `raw`, `time`, `moment` (day and time), `count`, `quarter` (clock positions to the quarter hour: nobody
+ * sets a clamp to the minute).
  */
 final readonly class Sentence
 {

@@ -24,7 +24,13 @@ final readonly class Spoken
 
     public function in(UnitSystem $units, ?\DateTimeZone $zone = null): string
     {
-        return implode('', array_map(fn (string|array $part) => is_string($part) ? $part : self::shown($part[0], $part[1], $part[2], $units, $zone), $this->parts));
+        return implode(
+            '',
+            array_map(
+                fn (string|array $part) => is_string($part) ? $part : self::shown($part[0], $part[1], $part[2], $units, $zone),
+                $this->parts,
+            ),
+        );
     }
 
     private static function shown(mixed $value, string $name, string $how, UnitSystem $units, ?\DateTimeZone $zone): string
@@ -53,12 +59,18 @@ final readonly class Spoken
         [$suffix, $decimals] = explode('.', $how);
         [, $own] = Display::unitOf($name);
 
-        return $own === null ? [$name, $value, $decimals] : ["x_{$suffix}", Unit::of($own->quantity, $suffix)->fromSi($own->toSi($value)), $decimals];
+        return $own === null
+            ? [$name, $value, $decimals]
+            : ["x_{$suffix}", Unit::of($own->quantity, $suffix)->fromSi($own->toSi($value)), $decimals];
     }
 
     private static function quarterHours(string $text): string
     {
-        return (string) preg_replace_callback('/\d{1,2}:\d\d/', fn (array $m) => Clock::text(round(Clock::degrees($m[0]) / 7.5) * 7.5), $text);
+        return (string) preg_replace_callback(
+            '/\d{1,2}:\d\d/',
+            fn (array $m) => Clock::text(round(Clock::degrees($m[0]) / 7.5) * 7.5),
+            $text,
+        );
     }
 
     private static function clock(string $iso, ?\DateTimeZone $zone, string $format): string

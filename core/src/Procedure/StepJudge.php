@@ -50,7 +50,9 @@ final readonly class StepJudge
             model: $step->model?->known($this->known),
             lock: $this->lock($step, $before, $opensAt),
             opensAt: $opensAt,
-            cautions: array_values(array_map(fn (Caution $c) => $c->text, array_filter($step->cautions, fn (Caution $c) => $c->applies($this->known)))),
+            cautions: array_values(
+                array_map(fn (Caution $c) => $c->text, array_filter($step->cautions, fn (Caution $c) => $c->applies($this->known))),
+            ),
             figure: $step->figure?->drawn($this->known),
             again: $status === 'done' && $step->kind->mayBeRepeated($step, $this->known),
             entry: $step->kind->entry($this->known),
@@ -89,7 +91,11 @@ final readonly class StepJudge
 
     private static function unjudged(string $why): Reason
     {
-        return Reason::plain(Verdict::Open, 'This step cannot be judged: '.rtrim($why, '.').'.', 'It comes from the procedure, not from what was entered: an engineer puts it right.');
+        return Reason::plain(
+            Verdict::Open,
+            'This step cannot be judged: '.rtrim($why, '.').'.',
+            'It comes from the procedure, not from what was entered: an engineer puts it right.',
+        );
     }
 
     /** @return array<string, mixed> field => what is known already */
@@ -152,7 +158,13 @@ final readonly class StepJudge
             // What is bad already is said while it runs; what is open waits for its end.
             $ruled = array_filter($ruled, fn (Reason $r) => $r->verdict !== Verdict::Open);
         }
-        $reasons = [...$this->own($step, $fact), ...$this->order($step, $fact, $before), ...$this->tooEarly($step, $fact, $opensAt), ...$this->whileShut($step, $fact), ...$ruled];
+        $reasons = [
+            ...$this->own($step, $fact),
+            ...$this->order($step, $fact, $before),
+            ...$this->tooEarly($step, $fact, $opensAt),
+            ...$this->whileShut($step, $fact),
+            ...$ruled,
+        ];
         usort($reasons, fn (Reason $a, Reason $b) => $a->verdict->urgency() <=> $b->verdict->urgency());
 
         return self::eachOnce($reasons);
@@ -213,7 +225,11 @@ final readonly class StepJudge
             }
             $first = $this->known->facts->firstAt($key);
             if ($first === null || $first > ($this->known->facts->firstAt($step->key) ?? $fact->at)) {
-                $reasons[] = Reason::plain(Verdict::Open, "Recorded before \"{$before[$key]->title}\", which must come first.", 'An engineer decides whether the joint can stand.');
+                $reasons[] = Reason::plain(
+                    Verdict::Open,
+                    "Recorded before \"{$before[$key]->title}\", which must come first.",
+                    'An engineer decides whether the joint can stand.',
+                );
             }
         }
 
@@ -244,7 +260,13 @@ final readonly class StepJudge
             return [];
         }
         $at = $this->doneAt($step, $fact);
-        $then = Judge::judge($this->known->procedure, $this->known->facts->before($step->key, $at), $this->known->line, $at, $this->registry);
+        $then = Judge::judge(
+            $this->known->procedure,
+            $this->known->facts->before($step->key, $at),
+            $this->known->line,
+            $at,
+            $this->registry,
+        );
         $lock = $then->steps[$step->key]->lock ?? null;
         if ($lock === null || $lock->code === Lock::TOO_EARLY) {
             return [];
@@ -272,7 +294,11 @@ final readonly class StepJudge
             return Lock::waiting($waits, $protects);
         }
         if ($opensAt !== null && $this->known->moment < new \DateTimeImmutable($opensAt)) {
-            return new Lock(Lock::TOO_EARLY, (new Spoken(['Not before ', [$opensAt, 'at', 'time'], '.']))->in(UnitSystem::Metric, $this->known->timeZone()), $protects);
+            return new Lock(
+                Lock::TOO_EARLY,
+                (new Spoken(['Not before ', [$opensAt, 'at', 'time'], '.']))->in(UnitSystem::Metric, $this->known->timeZone()),
+                $protects,
+            );
         }
 
         return null;
@@ -332,7 +358,15 @@ final readonly class StepJudge
             $rests = in_array($step->inWords(), $result->missing, true);
             $cause = ($rests ? $this->known->refusal($step->key) : null) ?? $result;
 
-            return [new Reason(Verdict::Open, $cause->why, Spoken::plain($cause->do), $rule->telling->limit, $cause->entered && ! $step->kind->comesInParts())];
+            return [
+                new Reason(
+                    Verdict::Open,
+                    $cause->why,
+                    Spoken::plain($cause->do),
+                    $rule->telling->limit,
+                    $cause->entered && ! $step->kind->comesInParts(),
+                ),
+            ];
         }
         $verdict = $rule->ruling->verdict($result, $this->known);
 

@@ -16,8 +16,13 @@ final readonly class Telling
      * @param  Sentence|null  $guide  before the step is recorded
      * @param  Sentence|null  $waits  while something is not known
      */
-    public function __construct(private string $question, public ?Parameter $limit, private array $says, public ?Sentence $guide, private ?Sentence $waits)
-    {
+    public function __construct(
+        private string $question,
+        public ?Parameter $limit,
+        private array $says,
+        public ?Sentence $guide,
+        private ?Sentence $waits,
+    ) {
     }
 
     /** @param  list<string>  $missing  in words for a person */
@@ -44,7 +49,12 @@ final readonly class Telling
                 return $reasons !== [] ? $reasons : [new Reason($verdict, $say->text->fill($known), $say->do->fill($known), $say->limit)];
             }
             foreach ($say->entries($result) as $entry) {
-                $reasons[] = new Reason($verdict, $say->text->fill($known, ['event' => $entry]), $say->do->fill($known, ['event' => $entry]), $say->limit);
+                $reasons[] = new Reason(
+                    $verdict,
+                    $say->text->fill($known, ['event' => $entry]),
+                    $say->do->fill($known, ['event' => $entry]),
+                    $say->limit,
+                );
             }
         }
 
@@ -63,7 +73,12 @@ final readonly class Telling
         $question = rtrim($this->question, '?');
 
         return $verdict === Verdict::Open
-            ? new Reason($verdict, Spoken::plain("Not settled: {$question}?".($why === [] ? '' : ' '.ucfirst(implode(', ', $why)).'.')), Spoken::plain('Record what is missing.'), $this->limit)
+            ? new Reason(
+                $verdict,
+                Spoken::plain("Not settled: {$question}?".($why === [] ? '' : ' '.ucfirst(implode(', ', $why)).'.')),
+                Spoken::plain('Record what is missing.'),
+                $this->limit,
+            )
             : new Reason($verdict, Spoken::plain("{$question}: {$verdict->value}{$because}"), Spoken::plain(''), $this->limit);
     }
 }

@@ -13,7 +13,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** Outside diameter from a tape round the pipe: D = sqrt(C² - s²)/π - t, at the reference temperature if asked. */
-#[Calculates('circumference-od', 'What outside diameter does the tape show?', Family::Measuring, ['od_mm'], 'Geometry; by Cauchy\'s theorem the taped diameter is the mean caliper diameter of any section without hollows')]
+#[Calculates(
+    'circumference-od',
+    'What outside diameter does the tape show?',
+    Family::Measuring,
+    ['od_mm'],
+    'Geometry; by Cauchy\'s theorem the taped diameter is the mean caliper diameter of any section without hollows',
+)]
 final class CircumferenceOd
 {
     /** @return array{od_mm: float} */
@@ -28,17 +34,30 @@ final class CircumferenceOd
         #[Measure('expansion_per_k', Quantity::Expansion, min: 0, max: 0.001)] ?float $expansion = null,
     ): array {
         if ($kind === 'plain' ? $circumference === null || $tapeDiameter !== null : $tapeDiameter === null || $circumference !== null) {
-            throw Refused::field('tape_kind', "tape_kind is {$kind}: give ".($kind === 'plain' ? 'circumference_mm' : 'tape_diameter_mm').' and not the other.');
+            throw Refused::field(
+                'tape_kind',
+                "tape_kind is {$kind}: give ".($kind === 'plain' ? 'circumference_mm' : 'tape_diameter_mm').' and not the other.',
+            );
         }
         $around = $circumference ?? M_PI * (float) $tapeDiameter;
         if ($skew > 0.2 * $around) {
-            throw Refused::field('tape_skew_mm', sprintf('tape_skew_mm is %g mm; allowed is up to a fifth of the circumference, %g mm.', Si::mm($skew), Si::mm(0.2 * $around)));
+            throw Refused::field(
+                'tape_skew_mm',
+                sprintf(
+                    'tape_skew_mm is %g mm; allowed is up to a fifth of the circumference, %g mm.',
+                    Si::mm($skew),
+                    Si::mm(0.2 * $around),
+                ),
+            );
         }
         $diameter = sqrt($around ** 2 - $skew ** 2) / M_PI - $thickness;
         $given = array_filter([$pipeTemp, $referenceTemp, $expansion], fn ($v) => $v !== null);
         if ($given !== [] && count($given) < 3) {
             $missing = $pipeTemp === null ? 'pipe_temp_c' : ($referenceTemp === null ? 'reference_temp_c' : 'expansion_per_k');
-            throw Refused::field($missing, "{$missing} is missing: give pipe_temp_c, reference_temp_c and expansion_per_k, or none of them.");
+            throw Refused::field(
+                $missing,
+                "{$missing} is missing: give pipe_temp_c, reference_temp_c and expansion_per_k, or none of them.",
+            );
         }
         if ($given !== []) {
             $diameter /= 1 + $expansion * ($pipeTemp - $referenceTemp);

@@ -21,7 +21,10 @@ final class Clock
                 return fmod(30.0 * ($hour % 12) + $minute / 2, 360);
             }
         }
-        throw Refused::field($field, "\"{$text}\" is no clock position; write the hour, or hour and minutes such as 7:30 (12 at the top, up to 12:59).");
+        throw Refused::field(
+            $field,
+            "\"{$text}\" is no clock position; write the hour, or hour and minutes such as 7:30 (12 at the top, up to 12:59).",
+        );
     }
 
     /**
@@ -41,7 +44,10 @@ final class Clock
         if ($angle !== null && $hour !== null) {
             $apart = abs(fmod($angle - 30 * $hour, 360));
             if (min($apart, 360 - $apart) > self::SAME_PLACE_DEG + 1e-9) {
-                throw Refused::field('readings', sprintf('readings: %g° and %g o\'clock (%g°) are two places; give one of them.', $angle, $hour, fmod(30 * $hour, 360)));
+                throw Refused::field(
+                    'readings',
+                    sprintf('readings: %g° and %g o\'clock (%g°) are two places; give one of them.', $angle, $hour, fmod(30 * $hour, 360)),
+                );
             }
         }
 

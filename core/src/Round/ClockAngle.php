@@ -10,7 +10,13 @@ use Diastoma\Core\Calculation\Field\Choice;
 use Diastoma\Core\Calculation\Field\Text;
 
 /** Clock position to degrees from the top, clockwise looking in the laying direction. */
-#[Calculates('clock-angle', 'Which angle is this clock position?', Family::Measuring, ['theta_deg'], 'Convention of the product: 12 at the top, looking in the laying direction')]
+#[Calculates(
+    'clock-angle',
+    'Which angle is this clock position?',
+    Family::Measuring,
+    ['theta_deg'],
+    'Convention of the product: 12 at the top, looking in the laying direction',
+)]
 final class ClockAngle
 {
     /** @return array{theta_deg: float} */

@@ -56,7 +56,9 @@ final class GapDeflection
             'widest_deg' => $shown ? $widest : null,
             'bend_towards_deg' => $shown ? fmod($widest + 180, 360) : null,
             'empty_arc_deg' => $spread->emptyArc, 'verdict' => null,
-            'reasons' => $sigma === null ? ['direction untested: the uncertainty of a reading is not given'] : array_filter([$test->reason]),
+            'reasons' => $sigma === null
+                ? ['direction untested: the uncertainty of a reading is not given']
+                : array_filter([$test->reason]),
         ];
     }
 }

@@ -26,7 +26,20 @@ use Diastoma\Core\Verdict;
     'out-of-round',
     'How far is the pipe out of round, and which way is it long?',
     Family::Measuring,
-    ['min_mm', 'max_mm', 'mean_mm', 'difference_mm', 'ovality', 'fitted_range_mm', 'judged_ovality', 'long_axis_deg', 'largest_at_deg', 'verdict', 'uncertain', 'reasons'],
+    [
+        'min_mm',
+        'max_mm',
+        'mean_mm',
+        'difference_mm',
+        'ovality',
+        'fitted_range_mm',
+        'judged_ovality',
+        'long_axis_deg',
+        'largest_at_deg',
+        'verdict',
+        'uncertain',
+        'reasons',
+    ],
     'ISO 11922-1 (difference); others by the rule that names them',
 )]
 final class OutOfRound
@@ -66,8 +79,16 @@ final class OutOfRound
             $fit = null;
         }
         $raw = $this->byDefinition($definition, $min, $max, $mean, $nominal);
-        $fitted = $fit === null ? null
-            : $this->byDefinition($definition, $fit->mean() - $fit->amplitude(2), $fit->mean() + $fit->amplitude(2), $fit->mean(), $nominal);
+        $fitted =
+            $fit === null
+                ? null
+                : $this->byDefinition(
+                    $definition,
+                    $fit->mean() - $fit->amplitude(2),
+                    $fit->mean() + $fit->amplitude(2),
+                    $fit->mean(),
+                    $nominal,
+                );
         $judged = max($raw, $fitted ?? 0.0);
         $guard = Guard::judge($judged, null, $limit, $u, $rule);
         $verdict = $guard->verdict;
@@ -101,14 +122,28 @@ final class OutOfRound
                 throw Refused::field('diameters', 'a diameter must be more than 0 mm.');
             }
             if ($nominal !== null && abs($value / $nominal - 1) > self::FAR_OFF_NOMINAL) {
-                throw Refused::field('diameters', sprintf('%g mm is more than 15 %% off the nominal %g mm: wrong unit?', Si::mm($value), Si::mm($nominal)));
+                throw Refused::field(
+                    'diameters',
+                    sprintf('%g mm is more than 15 %% off the nominal %g mm: wrong unit?', Si::mm($value), Si::mm($nominal)),
+                );
             }
         }
         $uMetres = $u === null ? null : ($definition === 'difference' ? $u * 0.001 : $u / 100 * $values[0]);
         foreach ($diameters as $i => $a) {
             foreach (array_slice($diameters, $i + 1) as $b) {
-                if ($uMetres !== null && abs(fmod($a->degrees, 180) - fmod($b->degrees, 180)) < 1e-9 && abs($a->value - $b->value) > 2 * $uMetres) {
-                    throw Refused::field('diameters', sprintf('two readings at %s differ by %g mm, more than twice the uncertainty: measure again.', Clock::text($a->degrees), Si::mm(abs($a->value - $b->value))));
+                if (
+                    $uMetres !== null &&
+                    abs(fmod($a->degrees, 180) - fmod($b->degrees, 180)) < 1e-9 &&
+                    abs($a->value - $b->value) > 2 * $uMetres
+                ) {
+                    throw Refused::field(
+                        'diameters',
+                        sprintf(
+                            'two readings at %s differ by %g mm, more than twice the uncertainty: measure again.',
+                            Clock::text($a->degrees),
+                            Si::mm(abs($a->value - $b->value)),
+                        ),
+                    );
                 }
             }
         }

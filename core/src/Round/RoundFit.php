@@ -24,7 +24,26 @@ use Diastoma\Core\Verdict;
     'round-fit',
     'What shape and direction do the readings round the pipe show?',
     Family::Measuring,
-    ['mean', 'a1', 'b1', 'amplitude1', 'direction1_deg', 'wald1', 'inflation1', 'residuals', 's', 'u_mean', 'curve_max', 'curve_min', 'curve_max_deg', 'curve_min_deg', 'empty_arc_deg', 'verdict', 'uncertain', 'reasons'],
+    [
+        'mean',
+        'a1',
+        'b1',
+        'amplitude1',
+        'direction1_deg',
+        'wald1',
+        'inflation1',
+        'residuals',
+        's',
+        'u_mean',
+        'curve_max',
+        'curve_min',
+        'curve_max_deg',
+        'curve_min_deg',
+        'empty_arc_deg',
+        'verdict',
+        'uncertain',
+        'reasons',
+    ],
     'Ordinary least squares; chi-square and F quantiles; NumPy lstsq as reference',
 )]
 final class RoundFit
@@ -42,7 +61,8 @@ final class RoundFit
         #[Numbers('harmonics')] ?array $harmonics = null,
         #[Number('sigma', above: 0, about: 'standard uncertainty of one reading')] ?float $sigma = null,
         #[Number('max_inflation', min: 1)] float $maxInflation = Spread::MOST_INFLATION,
-        #[Number('max_empty_arc_deg', above: 0, max: 360, about: 'else 135 for gaps, feelers and gaskets, 180 for what is a plane')] ?float $maxEmptyArc = null,
+        #[Number('max_empty_arc_deg', above: 0, max: 360, about: 'else 135 for gaps, feelers and gaskets, 180 for what is a plane')]
+        ?float $maxEmptyArc = null,
         #[Number('limit_min')] ?float $limitMin = null,
         #[Number('limit_max')] ?float $limitMax = null,
         #[Number('u_expanded', min: 0)] ?float $u = null,
@@ -93,7 +113,8 @@ final class RoundFit
                 $reasons[] = 'only the fitted curve passes the limit: measure again near '.Clock::text(rad2deg($at));
             } elseif (! $bunched && $curve === Verdict::Close) {
                 $verdicts[] = Verdict::Close;
-                $reasons[] = 'the fitted curve is inside the limit by less than the uncertainty: measure again near '.Clock::text(rad2deg($at));
+                $reasons[] =
+                    'the fitted curve is inside the limit by less than the uncertainty: measure again near '.Clock::text(rad2deg($at));
             }
         }
         $uncertain = false;

@@ -29,9 +29,18 @@ final class FusionBox
 
     /** What a trace of each fault shows first: the event that names it, and the share of the planned time at which it begins. */
     public const SHOWS = [
-        'supply-sag' => ['under-voltage', 0.4], 'over-voltage' => ['over-voltage', 0.3], 'interruption' => ['supply-lost', 0.3], 'shorted-turns' => ['turn-short', 0.5],
-        'open-winding' => ['open-circuit', 0.0], 'wrong-fitting' => ['wrong-fitting-suspected', 0.0], 'pulled-lead' => ['open-circuit', 0.6], 'early-end' => ['early-end', 0.7],
-        'late-end' => ['late-end', 1.1], 'poor-contact' => ['energy-low', 1.0], 'creeping-short' => ['energy-high', 1.0], 'no-power' => ['no-power', 0.0],
+        'supply-sag' => ['under-voltage', 0.4],
+        'over-voltage' => ['over-voltage', 0.3],
+        'interruption' => ['supply-lost', 0.3],
+        'shorted-turns' => ['turn-short', 0.5],
+        'open-winding' => ['open-circuit', 0.0],
+        'wrong-fitting' => ['wrong-fitting-suspected', 0.0],
+        'pulled-lead' => ['open-circuit', 0.6],
+        'early-end' => ['early-end', 0.7],
+        'late-end' => ['late-end', 1.1],
+        'poor-contact' => ['energy-low', 1.0],
+        'creeping-short' => ['energy-high', 1.0],
+        'no-power' => ['no-power', 0.0],
     ];
 
     private const STEPS = 200;
@@ -73,8 +82,15 @@ final class FusionBox
      * @param  array{float, float}|null  $lost  [from, to] in seconds
      * @return array{r_ohm: float, samples: list<array{float, float, float}>} cold resistance by the box, and [s, V, A]
      */
-    public static function logged(float $volts, float $ohms, float $seconds, string $fault, int $seed, float $perSecond, ?array $lost = null): array
-    {
+    public static function logged(
+        float $volts,
+        float $ohms,
+        float $seconds,
+        string $fault,
+        int $seed,
+        float $perSecond,
+        ?array $lost = null,
+    ): array {
         $noise = new Noise($seed);
         $cold = self::cold($fault, $noise);
         $samples = self::scaled(self::played($fault, $cold, 1 / ($perSecond * $seconds), $noise), $volts, $ohms, $seconds);
@@ -135,6 +151,9 @@ final class FusionBox
      */
     private static function scaled(array $samples, float $volts, float $ohms, float $seconds): array
     {
-        return array_map(fn (array $s) => [round($s[0] * $seconds, 2), round($s[1] * $volts, 2), round($s[2] * $volts / $ohms, 3)], $samples);
+        return array_map(
+            fn (array $s) => [round($s[0] * $seconds, 2), round($s[1] * $volts, 2), round(($s[2] * $volts) / $ohms, 3)],
+            $samples,
+        );
     }
 }

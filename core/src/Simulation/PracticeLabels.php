@@ -23,12 +23,23 @@ final class PracticeLabels
         $labels = [];
         foreach ($rows as $i => $r) {
             $code = self::encode($r['dn_mm'], $r['voltage_v'], $r['ohms'], 10, $r['time_s'], 2);
-            $label = array_diff_key($r, ['ohms' => 1]) + ['code' => $code, 'sdr_min' => 11, 'sdr_max' => 17, 'serial' => sprintf('P-%04d', 501 + $i), 'trap' => null];
+            $label = array_diff_key($r, ['ohms' => 1]) + [
+                'code' => $code,
+                'sdr_min' => 11,
+                'sdr_max' => 17,
+                'serial' => sprintf('P-%04d', 501 + $i),
+                'trap' => null,
+            ];
             $labels[] = $label;
         }
         $labels[] = [...$labels[3], 'time_s' => 260, 'serial' => 'P-0590', 'trap' => 'label and code differ'];
         $wrong = $labels[3]['code'];
-        $labels[] = [...$labels[3], 'code' => substr($wrong, 0, 23).(((int) $wrong[23] + 3) % 10), 'serial' => 'P-0591', 'trap' => 'wrong check digit'];
+        $labels[] = [
+            ...$labels[3],
+            'code' => substr($wrong, 0, 23).((int) $wrong[23] + 3) % 10,
+            'serial' => 'P-0591',
+            'trap' => 'wrong check digit',
+        ];
 
         return $labels;
     }

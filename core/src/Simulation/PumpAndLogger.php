@@ -59,8 +59,17 @@ final class PumpAndLogger
         $this->noise = new Noise($seed);
         $this->temperature = $waterTemperature;
         // A segment states the modulus of the first minutes; the creep law of the model counts from one hour.
-        $stretching = $creepM === null ? $segment
-            : new Segment($segment->length, $segment->bore, $segment->wall, (float) $segment->modulus * 30 ** -$creepM, $segment->nu, $segment->restraint);
+        $stretching =
+            $creepM === null
+                ? $segment
+                : new Segment(
+                    $segment->length,
+                    $segment->bore,
+                    $segment->wall,
+                    (float) $segment->modulus * 30 ** -$creepM,
+                    $segment->nu,
+                    $segment->restraint,
+                );
         $this->model = new SectionModel(
             $stretching, $waterTemperature,
             airShare: $fault === 'air' ? 0.06 : 0.001,

@@ -131,7 +131,10 @@ final class SectionModel
         }
         $airAt = $this->air * $this->atmosphere / ($this->atmosphere + $p);
         $give = $this->elastic + $airAt / ($this->atmosphere + $p);
-        $weather = $warming == 0.0 ? 0.0 : ($this->volume * (Water::expansion($this->temperature) - $this->room) + $airAt / $this->kelvin) * $warming;
+        $weather =
+            $warming == 0.0
+                ? 0.0
+                : ($this->volume * (Water::expansion($this->temperature) - $this->room) + $airAt / $this->kelvin) * $warming;
         $slopes[0] = ($inflow - $this->leak($p) - $this->volume * $this->ringFactor * $stretching + $weather) / $give;
 
         return array_values($slopes);

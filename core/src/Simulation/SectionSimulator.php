@@ -18,7 +18,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** One section pumped up or left alone, with the faults of life. */
-#[Calculates('section-simulator', 'What would the section do?', Family::PressureTest, ['time_s', 'pumped_l', 'p_kpa'], 'Mechanics; closed forms of pressurise-volume and orifice flow hold without faults')]
+#[Calculates(
+    'section-simulator',
+    'What would the section do?',
+    Family::PressureTest,
+    ['time_s', 'pumped_l', 'p_kpa'],
+    'Mechanics; closed forms of pressurise-volume and orifice flow hold without faults',
+)]
 final class SectionSimulator
 {
     private const MOST_STEPS = 400000;

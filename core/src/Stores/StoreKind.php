@@ -33,8 +33,25 @@ final readonly class StoreKind
             $kinds = array_map(Data::json(...), Data::files('stores'));
             usort($kinds, fn (array $a, array $b) => $a['rank'] <=> $b['rank']);
             foreach ($kinds as $raw) {
-                $step = ['id' => self::STEP, 'kind' => 'number', 'title' => $raw['title'], 'fields' => $raw['fields'], 'judge' => $raw['judge'], 'summary' => $raw['summary']];
-                $all[$raw['kind']] = new self($raw['kind'], $raw, Procedure::from(['id' => 'store-'.$raw['kind'], 'version' => '1', 'title' => $raw['title'], 'joint_type' => 'store', 'steps' => [$step]]));
+                $step = [
+                    'id' => self::STEP,
+                    'kind' => 'number',
+                    'title' => $raw['title'],
+                    'fields' => $raw['fields'],
+                    'judge' => $raw['judge'],
+                    'summary' => $raw['summary'],
+                ];
+                $all[$raw['kind']] = new self(
+                    $raw['kind'],
+                    $raw,
+                    Procedure::from([
+                        'id' => 'store-'.$raw['kind'],
+                        'version' => '1',
+                        'title' => $raw['title'],
+                        'joint_type' => 'store',
+                        'steps' => [$step],
+                    ]),
+                );
             }
         }
 
@@ -44,7 +61,11 @@ final readonly class StoreKind
     /** @throws Refused for a kind that is not kept */
     public static function of(string $kind): self
     {
-        return self::all()[$kind] ?? throw Refused::field('kind', "kind \"{$kind}\" is not kept in the stores; kept are ".implode(', ', array_keys(self::all())).'.');
+        return self::all()[$kind] ??
+            throw Refused::field(
+                'kind',
+                "kind \"{$kind}\" is not kept in the stores; kept are ".implode(', ', array_keys(self::all())).'.',
+            );
     }
 
     /**

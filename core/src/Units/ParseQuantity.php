@@ -25,6 +25,10 @@ use Diastoma\Core\Refused;
 )]
 final class ParseQuantity
 {
+    private const KINDS = [
+        'length', 'pressure', 'torque', 'temperature', 'temperature_difference', 'force', 'mass', 'volume', 'flow', 'angle', 'chainage',
+    ];
+
     private const REFERENCES = [
         'gauge' => '(?:g|\(g\)|gauge)', 'absolute' => '(?:a|\(a\)|abs|absolute)', 'difference' => '(?:d|\(d\))',
     ];
@@ -32,7 +36,7 @@ final class ParseQuantity
     /** @return array<string, mixed> */
     public function __invoke(
         #[Text('text')] string $text,
-        #[Choice('kind', ['length', 'pressure', 'torque', 'temperature', 'temperature_difference', 'force', 'mass', 'volume', 'flow', 'angle', 'chainage'])] string $kind,
+        #[Choice('kind', self::KINDS)] string $kind,
         #[Text('default_unit', about: 'unit printed beside the box')] ?string $defaultUnit = null,
         #[Choice('pressure_reference', ['gauge', 'absolute', 'difference'])] ?string $pressureReference = null,
         #[Choice('target_reference', ['gauge', 'absolute', 'difference'])] ?string $targetReference = null,
@@ -72,7 +76,13 @@ final class ParseQuantity
             throw Refused::field('text', "\"{$text}\" = {$read['si']} in SI; this field takes {$hardLow} to {$hardHigh}.");
         }
 
-        return ['si' => $read['si'], 'unit' => $read['unit'], 'reference' => $reference, 'assumed' => $read['assumed'], 'resolution_si' => $read['resolution']];
+        return [
+            'si' => $read['si'],
+            'unit' => $read['unit'],
+            'reference' => $reference,
+            'assumed' => $read['assumed'],
+            'resolution_si' => $read['resolution'],
+        ];
     }
 
     /**
@@ -131,7 +141,13 @@ final class ParseQuantity
      */
     private function feetAndInches(string $text, string $style): ?array
     {
-        if (preg_match('#^([+-]?)([0-9.,]+)\s*(?:\'|ft|feet|foot)\s*-?\s*([0-9.,/ -]*[0-9][0-9.,/ -]*?)\s*("|in|inch|inches)?$#iu', $text, $m) !== 1) {
+        if (
+            preg_match(
+                '#^([+-]?)([0-9.,]+)\s*(?:\'|ft|feet|foot)\s*-?\s*([0-9.,/ -]*[0-9][0-9.,/ -]*?)\s*("|in|inch|inches)?$#iu',
+                $text,
+                $m,
+            ) !== 1
+        ) {
             return null;
         }
         if (preg_match('/^\d+$/', $m[2]) !== 1) {
@@ -193,7 +209,11 @@ final class ParseQuantity
                 throw Refused::field('text', "\"{$text}\": a pressure difference cannot be turned into a {$to} pressure.");
             }
             if ($atmosphere === null) {
-                throw Refused::field('text', "\"{$text}\" is {$from}; asked for is {$to}. Between them lies the air pressure at the site (p_atm_pa), which is not given.");
+                throw Refused::field(
+                    'text',
+                    "\"{$text}\" is {$from}; asked for is {$to}. ".
+                        'Between them lies the air pressure at the site (p_atm_pa), which is not given.',
+                );
             }
             $si += $to === 'absolute' ? $atmosphere : -$atmosphere;
         }

@@ -59,8 +59,10 @@ final class Spelling
         'temperature_difference' => ['/^°$|^deg$/i' => 'say K, °C or °F', '/^R$/' => 'use K or °F'],
         'torque' => ['/^(lbs?|#|ft\s*#|lbf)$/i' => 'in-lb or ft-lb?', '/^lbf?s?\/ft$/i' => 'lb/ft is force per length: write ft-lb'],
         'pressure' => [
-            '/^(kg|lbs?|#)$/i' => 'that is a mass or a force: write kgf/cm2 or psi', '/^m[Pp]a$/' => 'millipascal or megapascal? write MPa or kPa',
-            '/^(m|ft|metres?|feet)$/i' => 'a length is no pressure: write mH2O or ftH2O', '/^at$/i' => 'technical or standard atmosphere? write atm or bar',
+            '/^(kg|lbs?|#)$/i' => 'that is a mass or a force: write kgf/cm2 or psi',
+            '/^m[Pp]a$/' => 'millipascal or megapascal? write MPa or kPa',
+            '/^(m|ft|metres?|feet)$/i' => 'a length is no pressure: write mH2O or ftH2O',
+            '/^at$/i' => 'technical or standard atmosphere? write atm or bar',
         ],
         'length' => ['/^mils?$/i' => '0.001 in or mm? write thou or mm', '/^Mm$/' => 'megametre? write mm'],
         'mass' => ['/^(tons?|T)$/' => 'short, long or metric ton? write tonne, short ton or long ton'],
@@ -135,7 +137,9 @@ final class Spelling
         }
         if ($how === null) {
             // Kelvin on a temperature field; a slope is turned into an angle by the parser (NAN factor marks it).
-            return $label === 'K' ? ['label' => 'K', 'factor' => 1.0, 'offset' => -273.15] : ['label' => $label, 'factor' => NAN, 'offset' => 0.0];
+            return $label === 'K'
+                ? ['label' => 'K', 'factor' => 1.0, 'offset' => -273.15]
+                : ['label' => $label, 'factor' => NAN, 'offset' => 0.0];
         }
 
         return ['label' => $label, 'factor' => $how, 'offset' => 0.0];

@@ -24,7 +24,17 @@ final readonly class TypedNumber
     /** Vulgar fractions, typographic marks and spaces made plain. */
     public static function normalise(string $text): string
     {
-        $vulgar = ['½' => '1/2', '⅓' => '1/3', '⅔' => '2/3', '¼' => '1/4', '¾' => '3/4', '⅛' => '1/8', '⅜' => '3/8', '⅝' => '5/8', '⅞' => '7/8'];
+        $vulgar = [
+            '½' => '1/2',
+            '⅓' => '1/3',
+            '⅔' => '2/3',
+            '¼' => '1/4',
+            '¾' => '3/4',
+            '⅛' => '1/8',
+            '⅜' => '3/8',
+            '⅝' => '5/8',
+            '⅞' => '7/8',
+        ];
         foreach ($vulgar as $sign => $plain) {
             // Before any other step: compatibility folding would make 1½ into 11/2.
             $text = (string) preg_replace('/(?<=-)'.$sign.'/u', $plain, $text);
@@ -114,7 +124,13 @@ final readonly class TypedNumber
             $own = $style === 'comma' ? ',' : '.';
             if ($mark !== $own && preg_match('/^(?!0[.,])\d{1,3}[.,]\d{3}$/', $digits) === 1) {
                 $plain = str_replace($mark, '', $digits);
-                throw new Ambiguous("{$digits} could be {$plain} or ".str_replace($mark, '.', $digits).': write it without the '.($mark === ',' ? 'comma' : 'point').' or with more decimals');
+                throw new Ambiguous(
+                    "{$digits} could be {$plain} or ".
+                        str_replace($mark, '.', $digits).
+                        ': write it without the '.
+                        ($mark === ',' ? 'comma' : 'point').
+                        ' or with more decimals',
+                );
             }
         }
         [$whole, $decimals] = $mark === null ? [$digits, ''] : explode($mark, $digits);

@@ -73,7 +73,10 @@ final readonly class Unit
             ],
             'pressure' => $pressure,
             'torque' => [
-                'nm' => ['N·m', 1], 'knm' => ['kN·m', 1000], 'ftlb' => ['ft-lb', self::FOOT_POUND], 'inlb' => ['in-lb', self::FOOT_POUND / 12],
+                'nm' => ['N·m', 1],
+                'knm' => ['kN·m', 1000],
+                'ftlb' => ['ft-lb', self::FOOT_POUND],
+                'inlb' => ['in-lb', self::FOOT_POUND / 12],
             ],
             'temperature' => [
                 'c' => ['°C', 1], 'degc' => ['°C', 1], 'f' => ['°F', 1 / 1.8, -32 / 1.8], 'degf' => ['°F', 1 / 1.8, -32 / 1.8],

@@ -18,7 +18,16 @@ export function patch(known: QueryClient, subject: string, recorded: Recorded): 
   if (!complete) void known.invalidateQueries({ queryKey: key })
   const rows = new Map(recorded.rows.map((row) => [row.id, row]))
   const put = <T extends { id: string }>(row: T): T => (rows.get(row.id) as T | undefined) ?? row
-  known.setQueryData<LineFull>(['lines', recorded.line_id], (line) => line && { ...line, joints: line.joints.map(put), sections: line.sections.map((s) => ({ ...s, tests: s.tests.map(put) })), stretches: line.stretches.map(put) })
+  known.setQueryData<LineFull>(
+    ['lines', recorded.line_id],
+    (line) =>
+      line && {
+        ...line,
+        joints: line.joints.map(put),
+        sections: line.sections.map((s) => ({ ...s, tests: s.tests.map(put) })),
+        stretches: line.stretches.map(put),
+      },
+  )
   // What hangs on it, such as the joint whose pipes a restraint holds.
   for (const id of rows.keys()) if (id !== idOf(subject)) void known.invalidateQueries({ queryKey: subjectAt('joint', id).split('/') })
   for (const list of ['log', 'register']) void known.invalidateQueries({ queryKey: ['lines', recorded.line_id, list] })

@@ -1,5 +1,22 @@
 import { QueryClient, useQuery, type UseQueryResult } from '@tanstack/react-query'
-import { api, Refusal, type BoxProgramme, type LineFull, type LinePipe, type LineShort, type LogEntry, type Me, type PracticeLabel, type ProcedureShort, type ProcedureText, type Register, type StoreItem, type StoreKind, type SectionPlan, type Subject } from './client'
+import {
+  api,
+  Refusal,
+  type BoxProgramme,
+  type LineFull,
+  type LinePipe,
+  type LineShort,
+  type LogEntry,
+  type Me,
+  type PracticeLabel,
+  type ProcedureShort,
+  type ProcedureText,
+  type Register,
+  type StoreItem,
+  type StoreKind,
+  type SectionPlan,
+  type Subject,
+} from './client'
 
 export const queries = new QueryClient({
   defaultOptions: {
@@ -36,7 +53,11 @@ export const notOlder = (known: Subject | undefined, answer: Subject): Subject =
 }
 
 export const useSubject = (path: string) =>
-  useQuery<Subject>({ queryKey: path.split('/'), queryFn: async () => notOlder(queries.getQueryData<Subject>(path.split('/')), await api.get<Subject>(`/${path}`)), staleTime: 5_000 })
+  useQuery<Subject>({
+    queryKey: path.split('/'),
+    queryFn: async () => notOlder(queries.getQueryData<Subject>(path.split('/')), await api.get<Subject>(`/${path}`)),
+    staleTime: 5_000,
+  })
 export const usePipes = (line: string) => use<LinePipe[]>(`lines/${line}/pipes`)
 export const useProcedure = (hash: string | undefined) => use<ProcedureText>(`procedures/${hash ?? ''}`, { fixed: true, off: !hash })
 export const useProcedures = () => use<ProcedureShort[]>('procedures')

@@ -14,7 +14,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Read a fusion trace from CSV or JSON */
-        post: operations["e03d206ed400de3c11c0ef44027b98dd"];
+        post: operations["1dbc2787c62461671458eb41d18efd3d"];
         delete?: never;
         options?: never;
         head?: never;
@@ -31,7 +31,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Read and clean a logger's file */
-        post: operations["6cd599b299bea84af7abacee16fd4423"];
+        post: operations["bf00fb73d8f9160ef203b98599a090b2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -46,7 +46,7 @@ export interface paths {
             cookie?: never;
         };
         /** The register as CSV */
-        get: operations["e0e21b8a684fef5c103e9b3aae69aba2"];
+        get: operations["02275b4941ce37c91e9abaa1e5b06c36"];
         put?: never;
         post?: never;
         delete?: never;
@@ -63,7 +63,7 @@ export interface paths {
             cookie?: never;
         };
         /** Line, joints and sections as GeoJSON */
-        get: operations["8bd27f7ccacd242357a6d13ec7e2ff98"];
+        get: operations["603e9d9d22ac4ce86237908f824b3b94"];
         put?: never;
         post?: never;
         delete?: never;
@@ -80,7 +80,7 @@ export interface paths {
             cookie?: never;
         };
         /** The register */
-        get: operations["da0a33769bc3f4867232aed043bcda22"];
+        get: operations["1992618d511a63c9dbe86e6761bdf264"];
         put?: never;
         post?: never;
         delete?: never;
@@ -99,7 +99,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Cut a joint out; what its procedure says takes its place */
-        post: operations["e4680737f68188f26f3fe8a5acd7d3e7"];
+        post: operations["23e6a08715a58be83f2aeb01f9574853"];
         delete?: never;
         options?: never;
         head?: never;
@@ -114,10 +114,10 @@ export interface paths {
             cookie?: never;
         };
         /** Lines of my projects */
-        get: operations["ceeb765bb6273967b49253800fa62516"];
+        get: operations["56ea978b45f19f892ddc49084ae78846"];
         put?: never;
         /** Make a line with planned joints and sections */
-        post: operations["76db0f56fc0dd951f2a093c590dd0177"];
+        post: operations["a29b9b3719b58a952615b2b555ef5865"];
         delete?: never;
         options?: never;
         head?: never;
@@ -132,7 +132,7 @@ export interface paths {
             cookie?: never;
         };
         /** A line with its joints and sections */
-        get: operations["de9c3d57541c586c3c7aada029d1f0b3"];
+        get: operations["216ed83efc575fad599f9f6f76645c1f"];
         put?: never;
         post?: never;
         delete?: never;
@@ -149,7 +149,7 @@ export interface paths {
             cookie?: never;
         };
         /** What was recorded last on a line, newest first */
-        get: operations["ee299056ea2cb242a126bdce9a33b190"];
+        get: operations["421ff34eba6780bb32925101e2ae8bea"];
         put?: never;
         post?: never;
         delete?: never;
@@ -168,7 +168,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Add a section to be tested */
-        post: operations["07dfdbf656e7b548cd87691bea579532"];
+        post: operations["4719e141cd0524741e998fcec985851c"];
         delete?: never;
         options?: never;
         head?: never;
@@ -185,7 +185,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Add a saddle, a joint that is not planned, or the restraints of a joint */
-        post: operations["35b231845dad556b99584051b5066788"];
+        post: operations["487a086e341008b128c3174e011bd965"];
         delete?: never;
         options?: never;
         head?: never;
@@ -202,7 +202,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Add a stretch or a point of the line on which something is recorded */
-        post: operations["42bbc308ac9f59a234816610a473d727"];
+        post: operations["c549ff9a781af12393498fc3bce6a113"];
         delete?: never;
         options?: never;
         head?: never;
@@ -219,7 +219,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Read a centre line from CSV or GeoJSON text */
-        post: operations["7666838e4dee34884ce0c46ae43da6cf"];
+        post: operations["3e260c9b4d317c936c6fd1b44f1eb5f3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -234,10 +234,10 @@ export interface paths {
             cookie?: never;
         };
         /** The pipes of a line */
-        get: operations["6bae4c8d872b51dbb0928ad7989d5588"];
+        get: operations["e80028b0a984b51a90f34939fc29ae57"];
         put?: never;
         /** Add a pipe */
-        post: operations["fca5be253cf16b35ec5d6ef8d63fd97a"];
+        post: operations["d2813bd4d87ebd0212869a3b01d7cd54"];
         delete?: never;
         options?: never;
         head?: never;
@@ -258,7 +258,7 @@ export interface paths {
         options?: never;
         head?: never;
         /** Say what a pipe is, as long as no joint was begun with it */
-        patch: operations["85817306cf1c1696df9abbca3011bd37"];
+        patch: operations["95fad57733d1346591ed798fac61bd32"];
         trace?: never;
     };
     "/pipes/{pipe}/words": {
@@ -271,7 +271,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Reject a pipe, or accept it again */
-        post: operations["8ae2f2f56fea7bcbb01d8b2a3ae9f973"];
+        post: operations["5816962aca8db0d1c900c01f643035db"];
         delete?: never;
         options?: never;
         head?: never;
@@ -286,10 +286,10 @@ export interface paths {
             cookie?: never;
         };
         /** Procedures and test methods that my projects may use, each in its newest version */
-        get: operations["1e02113aa720b51fba5ca79ee41a22d0"];
+        get: operations["6b5c216d45d53229d5f73523e4262c06"];
         put?: never;
         /** Load a procedure file into a project */
-        post: operations["b145bf8976a8aa487da3a13f09fcbddc"];
+        post: operations["f21a7a9848d26d2f0a8477e6b085c172"];
         delete?: never;
         options?: never;
         head?: never;
@@ -304,7 +304,7 @@ export interface paths {
             cookie?: never;
         };
         /** The frozen text of a procedure */
-        get: operations["4d083389703a0807340feee660736528"];
+        get: operations["bb596d33a93dbcd673310b6cb6da40ed"];
         put?: never;
         post?: never;
         delete?: never;
@@ -321,7 +321,7 @@ export interface paths {
             cookie?: never;
         };
         /** All calculations with their schemas */
-        get: operations["bd804c22f36d5e004fb6a04a3cca21ba"];
+        get: operations["00463e4325886f5983ee3db86114da0c"];
         put?: never;
         post?: never;
         delete?: never;
@@ -340,7 +340,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Run a calculation */
-        post: operations["7c9e522aa7ea4ee0092d26d3902af8b6"];
+        post: operations["6215cbf709e6d191421068c389f66e60"];
         delete?: never;
         options?: never;
         head?: never;
@@ -355,7 +355,7 @@ export interface paths {
             cookie?: never;
         };
         /** Programmes of the stand-in for a fusion box, for a fitting of 1 V, 1 Ω, 1 s */
-        get: operations["ce08ee23f3b319550f41a7d902261e31"];
+        get: operations["ceb44f7a6275bac711b4102c7e246e4f"];
         put?: never;
         post?: never;
         delete?: never;
@@ -372,7 +372,7 @@ export interface paths {
             cookie?: never;
         };
         /** Made-up fittings with codes to practise on */
-        get: operations["349135f92d50ecb286f602afb0dc8065"];
+        get: operations["fa1d6b69c1a982638bdb760befeaf0dc"];
         put?: never;
         post?: never;
         delete?: never;
@@ -389,7 +389,7 @@ export interface paths {
             cookie?: never;
         };
         /** Units by quantity and key suffix */
-        get: operations["048d563bbedf05000fceac00e5fb99bc"];
+        get: operations["f888a62811b9126e255dc260490ff58c"];
         put?: never;
         post?: never;
         delete?: never;
@@ -406,7 +406,7 @@ export interface paths {
             cookie?: never;
         };
         /** The plan of a section: heads, water, thrust, what is missing */
-        get: operations["9a59bb5853da4363dacbf107720e8444"];
+        get: operations["e1d0e85693045ec7a33e39665a0fb03e"];
         put?: never;
         post?: never;
         delete?: never;
@@ -425,7 +425,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Begin a test */
-        post: operations["c0a08d64b1b5b8410e939be85253b062"];
+        post: operations["55894b1b2d8a44ec52c7751b9279b80e"];
         delete?: never;
         options?: never;
         head?: never;
@@ -440,7 +440,7 @@ export interface paths {
             cookie?: never;
         };
         /** The whole course of a test as the stand-in for pump and logger plays it */
-        get: operations["202f19922b57cd17ef1b704f6bfb9600"];
+        get: operations["552d1e9630929adeb16da9f01b317770"];
         put?: never;
         post?: never;
         delete?: never;
@@ -457,7 +457,7 @@ export interface paths {
             cookie?: never;
         };
         /** The test pack */
-        get: operations["4f844aa7286d77f90bff61253d03526e"];
+        get: operations["67b3f155bc466df76ff4d01d9dcb59a9"];
         put?: never;
         post?: never;
         delete?: never;
@@ -476,9 +476,9 @@ export interface paths {
         get?: never;
         put?: never;
         /** Sign in */
-        post: operations["1ab22d270345ca6075b5ad1df2f42b86"];
+        post: operations["23389a72fd9d094af5d25dd905bba4a4"];
         /** Sign out */
-        delete: operations["dd41a3694ad24df5ebc37a11450f4328"];
+        delete: operations["0b4d4cc115144b5b02c51589406b311c"];
         options?: never;
         head?: never;
         patch?: never;
@@ -492,14 +492,14 @@ export interface paths {
             cookie?: never;
         };
         /** Who is signed in, with roles */
-        get: operations["604b9b3331355a20865bf3c6abaad351"];
+        get: operations["e7ccdf0d065973db77ad74bc38429659"];
         put?: never;
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
         /** Choose units for reading and typing */
-        patch: operations["f19b520802653e5db3e7b012522e5f96"];
+        patch: operations["5107110231442728fbf1851bdb08c8f7"];
         trace?: never;
     };
     "/stores": {
@@ -510,10 +510,10 @@ export interface paths {
             cookie?: never;
         };
         /** What is in the stores of my projects, and how it stands today */
-        get: operations["986ef8c4a34758b068c149cddcb4f81a"];
+        get: operations["435262dc539548d3f65fdf36ee723f0e"];
         put?: never;
         /** Put a thing into the stores, or what is newly known of it */
-        post: operations["0a3d7c2db5158368adba6a93c42dc967"];
+        post: operations["2629bd32a42fee272460bff81ba8b3e0"];
         delete?: never;
         options?: never;
         head?: never;
@@ -528,7 +528,7 @@ export interface paths {
             cookie?: never;
         };
         /** Kinds of things that are kept, with what is asked of each */
-        get: operations["0dc4385784e127ba868e257d2725bea4"];
+        get: operations["71b344188407510b430b89aa21e358b0"];
         put?: never;
         post?: never;
         delete?: never;
@@ -545,7 +545,7 @@ export interface paths {
             cookie?: never;
         };
         /** All that was ever known of a thing, newest first */
-        get: operations["a394987b1cd5b857dc96335d3d00cd07"];
+        get: operations["5c082ea90236758172b42c434123a780"];
         put?: never;
         post?: never;
         delete?: never;
@@ -562,7 +562,7 @@ export interface paths {
             cookie?: never;
         };
         /** A joint, a test or a stretch with its facts and judgement */
-        get: operations["be5b3962eca831f22a9430349da760fb"];
+        get: operations["d93577cfe12209387a65119b80fbcae4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -581,7 +581,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Record a fact; the same id twice is stored once */
-        post: operations["9bf9e0ab90315d7dc556349a7b70ed76"];
+        post: operations["b056070494df833bfe6580d17ad6bcbd"];
         delete?: never;
         options?: never;
         head?: never;
@@ -598,7 +598,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Keep a picture of a step; the same id twice is kept once */
-        post: operations["e3460b77e99417a7b7ab3057291b94aa"];
+        post: operations["f570ce201c2558ec47f0ac610e3e9348"];
         delete?: never;
         options?: never;
         head?: never;
@@ -617,9 +617,8 @@ export interface paths {
         /**
          * The address that devices knew formerly: leads on to the one of today
          * @deprecated
-         * @description Devices that were away bring along the address that they knew; method and body go with them.
          */
-        post: operations["83e56b8a53d8a9315a529702303b4175"];
+        post: operations["e3b7267b847bef967ed6edde3c24f41b"];
         delete?: never;
         options?: never;
         head?: never;
@@ -634,7 +633,7 @@ export interface paths {
             cookie?: never;
         };
         /** A picture */
-        get: operations["85bfb1e486a38045e1a28197413678e8"];
+        get: operations["d30c976721c9b273f10a41a69d910cd1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3322,7 +3321,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    e03d206ed400de3c11c0ef44027b98dd: {
+    "1dbc2787c62461671458eb41d18efd3d": {
         parameters: {
             query?: never;
             header?: never;
@@ -3349,7 +3348,7 @@ export interface operations {
             };
         };
     };
-    "6cd599b299bea84af7abacee16fd4423": {
+    bf00fb73d8f9160ef203b98599a090b2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3377,7 +3376,7 @@ export interface operations {
             };
         };
     };
-    e0e21b8a684fef5c103e9b3aae69aba2: {
+    "02275b4941ce37c91e9abaa1e5b06c36": {
         parameters: {
             query?: never;
             header?: never;
@@ -3397,7 +3396,7 @@ export interface operations {
             };
         };
     };
-    "8bd27f7ccacd242357a6d13ec7e2ff98": {
+    "603e9d9d22ac4ce86237908f824b3b94": {
         parameters: {
             query?: never;
             header?: never;
@@ -3417,7 +3416,7 @@ export interface operations {
             };
         };
     };
-    da0a33769bc3f4867232aed043bcda22: {
+    "1992618d511a63c9dbe86e6761bdf264": {
         parameters: {
             query?: never;
             header?: never;
@@ -3439,7 +3438,7 @@ export interface operations {
             };
         };
     };
-    e4680737f68188f26f3fe8a5acd7d3e7: {
+    "23e6a08715a58be83f2aeb01f9574853": {
         parameters: {
             query?: never;
             header?: never;
@@ -3468,7 +3467,7 @@ export interface operations {
             };
         };
     };
-    ceeb765bb6273967b49253800fa62516: {
+    "56ea978b45f19f892ddc49084ae78846": {
         parameters: {
             query?: never;
             header?: never;
@@ -3488,7 +3487,7 @@ export interface operations {
             };
         };
     };
-    "76db0f56fc0dd951f2a093c590dd0177": {
+    a29b9b3719b58a952615b2b555ef5865: {
         parameters: {
             query?: never;
             header?: never;
@@ -3521,7 +3520,7 @@ export interface operations {
             };
         };
     };
-    de9c3d57541c586c3c7aada029d1f0b3: {
+    "216ed83efc575fad599f9f6f76645c1f": {
         parameters: {
             query?: never;
             header?: never;
@@ -3543,7 +3542,7 @@ export interface operations {
             };
         };
     };
-    ee299056ea2cb242a126bdce9a33b190: {
+    "421ff34eba6780bb32925101e2ae8bea": {
         parameters: {
             query?: never;
             header?: never;
@@ -3565,7 +3564,7 @@ export interface operations {
             };
         };
     };
-    "07dfdbf656e7b548cd87691bea579532": {
+    "4719e141cd0524741e998fcec985851c": {
         parameters: {
             query?: never;
             header?: never;
@@ -3591,7 +3590,7 @@ export interface operations {
             };
         };
     };
-    "35b231845dad556b99584051b5066788": {
+    "487a086e341008b128c3174e011bd965": {
         parameters: {
             query?: never;
             header?: never;
@@ -3626,7 +3625,7 @@ export interface operations {
             };
         };
     };
-    "42bbc308ac9f59a234816610a473d727": {
+    c549ff9a781af12393498fc3bce6a113: {
         parameters: {
             query?: never;
             header?: never;
@@ -3667,7 +3666,7 @@ export interface operations {
             };
         };
     };
-    "7666838e4dee34884ce0c46ae43da6cf": {
+    "3e260c9b4d317c936c6fd1b44f1eb5f3": {
         parameters: {
             query?: never;
             header?: never;
@@ -3696,7 +3695,7 @@ export interface operations {
             };
         };
     };
-    "6bae4c8d872b51dbb0928ad7989d5588": {
+    e80028b0a984b51a90f34939fc29ae57: {
         parameters: {
             query?: never;
             header?: never;
@@ -3718,7 +3717,7 @@ export interface operations {
             };
         };
     };
-    fca5be253cf16b35ec5d6ef8d63fd97a: {
+    d2813bd4d87ebd0212869a3b01d7cd54: {
         parameters: {
             query?: never;
             header?: never;
@@ -3753,7 +3752,7 @@ export interface operations {
             };
         };
     };
-    "85817306cf1c1696df9abbca3011bd37": {
+    "95fad57733d1346591ed798fac61bd32": {
         parameters: {
             query?: never;
             header?: never;
@@ -3788,7 +3787,7 @@ export interface operations {
             };
         };
     };
-    "8ae2f2f56fea7bcbb01d8b2a3ae9f973": {
+    "5816962aca8db0d1c900c01f643035db": {
         parameters: {
             query?: never;
             header?: never;
@@ -3817,7 +3816,7 @@ export interface operations {
             };
         };
     };
-    "1e02113aa720b51fba5ca79ee41a22d0": {
+    "6b5c216d45d53229d5f73523e4262c06": {
         parameters: {
             query?: never;
             header?: never;
@@ -3837,7 +3836,7 @@ export interface operations {
             };
         };
     };
-    b145bf8976a8aa487da3a13f09fcbddc: {
+    f21a7a9848d26d2f0a8477e6b085c172: {
         parameters: {
             query?: never;
             header?: never;
@@ -3877,7 +3876,7 @@ export interface operations {
             };
         };
     };
-    "4d083389703a0807340feee660736528": {
+    bb596d33a93dbcd673310b6cb6da40ed: {
         parameters: {
             query?: never;
             header?: never;
@@ -3901,7 +3900,7 @@ export interface operations {
             };
         };
     };
-    bd804c22f36d5e004fb6a04a3cca21ba: {
+    "00463e4325886f5983ee3db86114da0c": {
         parameters: {
             query?: never;
             header?: never;
@@ -3923,7 +3922,7 @@ export interface operations {
             };
         };
     };
-    "7c9e522aa7ea4ee0092d26d3902af8b6": {
+    "6215cbf709e6d191421068c389f66e60": {
         parameters: {
             query?: never;
             header?: never;
@@ -3962,7 +3961,7 @@ export interface operations {
             };
         };
     };
-    ce08ee23f3b319550f41a7d902261e31: {
+    ceb44f7a6275bac711b4102c7e246e4f: {
         parameters: {
             query?: never;
             header?: never;
@@ -3984,7 +3983,7 @@ export interface operations {
             };
         };
     };
-    "349135f92d50ecb286f602afb0dc8065": {
+    fa1d6b69c1a982638bdb760befeaf0dc: {
         parameters: {
             query?: never;
             header?: never;
@@ -4004,7 +4003,7 @@ export interface operations {
             };
         };
     };
-    "048d563bbedf05000fceac00e5fb99bc": {
+    f888a62811b9126e255dc260490ff58c: {
         parameters: {
             query?: never;
             header?: never;
@@ -4026,7 +4025,7 @@ export interface operations {
             };
         };
     };
-    "9a59bb5853da4363dacbf107720e8444": {
+    e1d0e85693045ec7a33e39665a0fb03e: {
         parameters: {
             query?: never;
             header?: never;
@@ -4048,7 +4047,7 @@ export interface operations {
             };
         };
     };
-    c0a08d64b1b5b8410e939be85253b062: {
+    "55894b1b2d8a44ec52c7751b9279b80e": {
         parameters: {
             query?: never;
             header?: never;
@@ -4072,7 +4071,7 @@ export interface operations {
             };
         };
     };
-    "202f19922b57cd17ef1b704f6bfb9600": {
+    "552d1e9630929adeb16da9f01b317770": {
         parameters: {
             query?: {
                 fault?: string;
@@ -4096,7 +4095,7 @@ export interface operations {
             };
         };
     };
-    "4f844aa7286d77f90bff61253d03526e": {
+    "67b3f155bc466df76ff4d01d9dcb59a9": {
         parameters: {
             query?: never;
             header?: never;
@@ -4116,7 +4115,7 @@ export interface operations {
             };
         };
     };
-    "1ab22d270345ca6075b5ad1df2f42b86": {
+    "23389a72fd9d094af5d25dd905bba4a4": {
         parameters: {
             query?: never;
             header?: never;
@@ -4152,7 +4151,7 @@ export interface operations {
             };
         };
     };
-    dd41a3694ad24df5ebc37a11450f4328: {
+    "0b4d4cc115144b5b02c51589406b311c": {
         parameters: {
             query?: never;
             header?: never;
@@ -4170,7 +4169,7 @@ export interface operations {
             };
         };
     };
-    "604b9b3331355a20865bf3c6abaad351": {
+    e7ccdf0d065973db77ad74bc38429659: {
         parameters: {
             query?: never;
             header?: never;
@@ -4190,7 +4189,7 @@ export interface operations {
             };
         };
     };
-    f19b520802653e5db3e7b012522e5f96: {
+    "5107110231442728fbf1851bdb08c8f7": {
         parameters: {
             query?: never;
             header?: never;
@@ -4217,7 +4216,7 @@ export interface operations {
             };
         };
     };
-    "986ef8c4a34758b068c149cddcb4f81a": {
+    "435262dc539548d3f65fdf36ee723f0e": {
         parameters: {
             query?: never;
             header?: never;
@@ -4237,7 +4236,7 @@ export interface operations {
             };
         };
     };
-    "0a3d7c2db5158368adba6a93c42dc967": {
+    "2629bd32a42fee272460bff81ba8b3e0": {
         parameters: {
             query?: never;
             header?: never;
@@ -4270,7 +4269,7 @@ export interface operations {
             };
         };
     };
-    "0dc4385784e127ba868e257d2725bea4": {
+    "71b344188407510b430b89aa21e358b0": {
         parameters: {
             query?: never;
             header?: never;
@@ -4290,7 +4289,7 @@ export interface operations {
             };
         };
     };
-    a394987b1cd5b857dc96335d3d00cd07: {
+    "5c082ea90236758172b42c434123a780": {
         parameters: {
             query?: never;
             header?: never;
@@ -4312,7 +4311,7 @@ export interface operations {
             };
         };
     };
-    be5b3962eca831f22a9430349da760fb: {
+    d93577cfe12209387a65119b80fbcae4: {
         parameters: {
             query?: never;
             header?: never;
@@ -4335,7 +4334,7 @@ export interface operations {
             };
         };
     };
-    "9bf9e0ab90315d7dc556349a7b70ed76": {
+    b056070494df833bfe6580d17ad6bcbd: {
         parameters: {
             query?: never;
             header?: never;
@@ -4389,7 +4388,7 @@ export interface operations {
             };
         };
     };
-    e3460b77e99417a7b7ab3057291b94aa: {
+    f570ce201c2558ec47f0ac610e3e9348: {
         parameters: {
             query?: never;
             header?: never;
@@ -4431,7 +4430,7 @@ export interface operations {
             };
         };
     };
-    "83e56b8a53d8a9315a529702303b4175": {
+    e3b7267b847bef967ed6edde3c24f41b: {
         parameters: {
             query?: never;
             header?: never;
@@ -4453,7 +4452,7 @@ export interface operations {
             };
         };
     };
-    "85bfb1e486a38045e1a28197413678e8": {
+    d30c976721c9b273f10a41a69d910cd1: {
         parameters: {
             query?: never;
             header?: never;

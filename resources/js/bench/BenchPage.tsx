@@ -7,7 +7,12 @@ import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { figureOf } from '../ui/figureOf'
 
-const FAMILY: Record<string, string> = { measuring: 'Measuring and rounds', electrofusion: 'Electrofusion and PE pipe', gasketed: 'Gasketed joints', 'pressure-test': 'Pressure test' }
+const FAMILY: Record<string, string> = {
+  measuring: 'Measuring and rounds',
+  electrofusion: 'Electrofusion and PE pipe',
+  gasketed: 'Gasketed joints',
+  'pressure-test': 'Pressure test',
+}
 
 /** Quick sums: any calculation, drawn from its schema, nothing recorded. */
 export default function BenchPage(): ReactElement {
@@ -17,7 +22,8 @@ export default function BenchPage(): ReactElement {
   const asked = params.get('calc')
   const families = useMemo(() => {
     const by: Record<string, [string, CalcSchema][]> = {}
-    for (const [n, s] of Object.entries(calculations.data ?? {})) if (`${n} ${s.description}`.toLowerCase().includes(find.toLowerCase())) (by[s['x-family']] ??= []).push([n, s])
+    for (const [n, s] of Object.entries(calculations.data ?? {}))
+      if (`${n} ${s.description}`.toLowerCase().includes(find.toLowerCase())) (by[s['x-family']] ??= []).push([n, s])
     return by
   }, [calculations.data, find])
   if (!calculations.data) return <Loading query={calculations} up={{ to: '/', label: 'Lines' }} />
@@ -31,9 +37,29 @@ export default function BenchPage(): ReactElement {
           <Box sx={{ maxHeight: { md: 620 }, overflowY: 'auto' }} tabIndex={0} role="group" aria-label="List of calculations">
             {Object.entries(families).map(([family, list]) => (
               <Box key={family} sx={{ mb: 2 }}>
-                <Typography variant="h3" component="h2" sx={{ py: 1 }}>{FAMILY[family] ?? family}</Typography>
+                <Typography variant="h3" component="h2" sx={{ py: 1 }}>
+                  {FAMILY[family] ?? family}
+                </Typography>
                 {list.map(([n, s]) => (
-                  <Box key={n} component="button" type="button" aria-current={n === name} onClick={() => setParams({ calc: n })} sx={{ all: 'unset', display: 'block', width: '100%', boxSizing: 'border-box', py: 1, cursor: 'pointer', borderLeft: 4, borderColor: n === name ? 'secondary.main' : 'transparent', pl: 1.5, '&:focus-visible': { outline: '3px solid var(--accent)' } }}>
+                  <Box
+                    key={n}
+                    component="button"
+                    type="button"
+                    aria-current={n === name}
+                    onClick={() => setParams({ calc: n })}
+                    sx={{
+                      all: 'unset',
+                      display: 'block',
+                      width: '100%',
+                      boxSizing: 'border-box',
+                      py: 1,
+                      cursor: 'pointer',
+                      borderLeft: 4,
+                      borderColor: n === name ? 'secondary.main' : 'transparent',
+                      pl: 1.5,
+                      '&:focus-visible': { outline: '3px solid var(--accent)' },
+                    }}
+                  >
                     <strong>{n.replace(/-/g, ' ')}</strong>
                     <Typography variant="body2">{s.description}</Typography>
                   </Box>
@@ -72,28 +98,100 @@ function Sum({ name, schema }: { name: string; schema: CalcSchema }): ReactEleme
       setFault(null)
     } catch (error) {
       setOut(null)
-      setFault(error instanceof Refusal ? (error.errors[0] ?? { field: '', message: error.message }) : { field: '', message: (error as Error).message })
+      setFault(
+        error instanceof Refusal
+          ? (error.errors[0] ?? { field: '', message: error.message })
+          : { field: '', message: (error as Error).message },
+      )
     }
   }
   return (
     <Box>
-      <Typography variant="h2" component="h2">{schema.description}</Typography>
-      <Typography variant="body2" sx={{ mb: 2 }}>Source: {schema['x-source']}</Typography>
-      <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); void run() }} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 }}>
+      <Typography variant="h2" component="h2">
+        {schema.description}
+      </Typography>
+      <Typography variant="body2" sx={{ mb: 2 }}>
+        Source: {schema['x-source']}
+      </Typography>
+      <Box
+        component="form"
+        noValidate
+        onSubmit={(e) => {
+          e.preventDefault()
+          void run()
+        }}
+        sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 }}
+      >
         {Object.entries(schema.properties).map(([key, s]) => {
           const label = `${named(key, s['x-unit'] as string | undefined)}${schema.required.includes(key) ? '' : ' (optional)'}`
-          const props = { label, value: texts[key] ?? '', onChange: (e: { target: { value: string } }) => setTexts((t) => ({ ...t, [key]: e.target.value })), error: fault?.field === key, helperText: (s['description'] as string | undefined) ?? (s['default'] !== undefined ? `else ${String(s['default'])}` : undefined) }
-          if (Array.isArray(s['enum'])) return <TextField key={key} select {...props}><MenuItem value="">–</MenuItem>{(s['enum'] as string[]).map((o) => <MenuItem key={o} value={o}>{o}</MenuItem>)}</TextField>
-          if (s['type'] === 'boolean') return <TextField key={key} select {...props}><MenuItem value="">–</MenuItem><MenuItem value="true">yes</MenuItem><MenuItem value="false">no</MenuItem></TextField>
-          if (s['type'] === 'array' || s['type'] === 'object' || !s['type']) return <TextField key={key} multiline minRows={3} {...props} helperText={`${props.helperText ?? ''} ${shape(s)}`} sx={{ gridColumn: '1 / -1' }} />
+          const props = {
+            label,
+            value: texts[key] ?? '',
+            onChange: (e: { target: { value: string } }) => setTexts((t) => ({ ...t, [key]: e.target.value })),
+            error: fault?.field === key,
+            helperText:
+              (s['description'] as string | undefined) ?? (s['default'] !== undefined ? `else ${String(s['default'])}` : undefined),
+          }
+          if (Array.isArray(s['enum']))
+            return (
+              <TextField key={key} select {...props}>
+                <MenuItem value="">–</MenuItem>
+                {(s['enum'] as string[]).map((o) => (
+                  <MenuItem key={o} value={o}>
+                    {o}
+                  </MenuItem>
+                ))}
+              </TextField>
+            )
+          if (s['type'] === 'boolean')
+            return (
+              <TextField key={key} select {...props}>
+                <MenuItem value="">–</MenuItem>
+                <MenuItem value="true">yes</MenuItem>
+                <MenuItem value="false">no</MenuItem>
+              </TextField>
+            )
+          if (s['type'] === 'array' || s['type'] === 'object' || !s['type'])
+            return (
+              <TextField
+                key={key}
+                multiline
+                minRows={3}
+                {...props}
+                helperText={`${props.helperText ?? ''} ${shape(s)}`}
+                sx={{ gridColumn: '1 / -1' }}
+              />
+            )
           return <TextField key={key} {...props} />
         })}
-        <Button variant="contained" type="submit" sx={{ gridColumn: '1 / -1' }}>Work it out</Button>
+        <Button variant="contained" type="submit" sx={{ gridColumn: '1 / -1' }}>
+          Work it out
+        </Button>
       </Box>
-      {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 2 }}>{fault.message}</Typography>}
+      {fault && (
+        <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 2 }}>
+          {fault.message}
+        </Typography>
+      )}
       {out && (
-        <Box component="dl" aria-live="polite" sx={{ mt: 3, display: 'grid', gridTemplateColumns: 'minmax(140px, auto) 1fr', columnGap: 3, rowGap: 1, '& dd': { m: 0, fontWeight: 700, fontSize: '1.15rem', overflowWrap: 'anywhere' } }}>
-          {Object.entries(out).map(([k, v]) => [<dt key={k}>{k.replace(/_pct$|_percent$/, ', %').replace(/_/g, ' ')}</dt>, <dd key={`${k}=`}>{typeof v === 'number' ? Number(v.toPrecision(7)) : v === null ? '–' : typeof v === 'object' ? JSON.stringify(v) : String(v)}</dd>])}
+        <Box
+          component="dl"
+          aria-live="polite"
+          sx={{
+            mt: 3,
+            display: 'grid',
+            gridTemplateColumns: 'minmax(140px, auto) 1fr',
+            columnGap: 3,
+            rowGap: 1,
+            '& dd': { m: 0, fontWeight: 700, fontSize: '1.15rem', overflowWrap: 'anywhere' },
+          }}
+        >
+          {Object.entries(out).map(([k, v]) => [
+            <dt key={k}>{k.replace(/_pct$|_percent$/, ', %').replace(/_/g, ' ')}</dt>,
+            <dd key={`${k}=`}>
+              {typeof v === 'number' ? Number(v.toPrecision(7)) : v === null ? '–' : typeof v === 'object' ? JSON.stringify(v) : String(v)}
+            </dd>,
+          ])}
         </Box>
       )}
     </Box>
@@ -102,14 +200,23 @@ function Sum({ name, schema }: { name: string; schema: CalcSchema }): ReactEleme
 
 /** A key as a label: the unit goes behind a comma. */
 function named(key: string, unit: string | undefined): string {
-  const bare = unit ? key.replace(/_(per_k|per_f|kg_m3|m3_s|l_s|l_h|m3_h|l_min|m_s|kpa_h|bar_h|[a-z0-9]+)$/, '') : key.replace(/_(pct|percent)$/, '')
+  const bare = unit
+    ? key.replace(/_(per_k|per_f|kg_m3|m3_s|l_s|l_h|m3_h|l_min|m_s|kpa_h|bar_h|[a-z0-9]+)$/, '')
+    : key.replace(/_(pct|percent)$/, '')
   return `${bare.replace(/_/g, ' ')}${unit ? `, ${unit}` : bare === key ? '' : ', %'}`
 }
 
 /** The wanted shape of a list or object as an example line. */
 function shape(s: Record<string, unknown>): string {
   const items = s['items'] as { properties?: Record<string, unknown>; description?: string } | undefined
-  if (items?.properties) return `List: [{${Object.keys(items.properties).map((k) => `"${k}": …`).join(', ')}}, …]`
+  if (items?.properties)
+    return `List: [{${Object.keys(items.properties)
+      .map((k) => `"${k}": …`)
+      .join(', ')}}, …]`
   if (items?.description) return `List: [[${items.description}], …]`
-  return s['properties'] ? `{${Object.keys(s['properties'] as object).map((k) => `"${k}": …`).join(', ')}}` : ''
+  return s['properties']
+    ? `{${Object.keys(s['properties'] as object)
+        .map((k) => `"${k}": …`)
+        .join(', ')}}`
+    : ''
 }

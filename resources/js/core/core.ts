@@ -28,7 +28,8 @@ function running(): Worker {
 }
 
 /** Whether the files lie on the device: over a slow network nothing that large is fetched in the middle of the work. */
-const kept = async (): Promise<boolean> => 'caches' in window && (await Promise.all([workerFile, phpFile].map((file) => caches.match(file)))).every(Boolean)
+const kept = async (): Promise<boolean> =>
+  'caches' in window && (await Promise.all([workerFile, phpFile].map((file) => caches.match(file)))).every(Boolean)
 
 /** What `bin/diastoma WORDS` answers to this input, or null when the core cannot be had here. */
 export async function askCore<T>(words: string[], input: unknown): Promise<T | null> {

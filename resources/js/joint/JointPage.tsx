@@ -28,21 +28,94 @@ export default function JointPage(): ReactElement {
   if (!joint.data || !procedure.data) return <Loading query={joint.error ? joint : procedure} up={{ to: '/', label: 'Lines' }} />
   const { data } = joint
   return (
-    <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={<>{data.name} <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>{sizesOf(data)}, {data.place === 'in-line' ? `pipes ${data.pipes?.['a'] ?? '–'} → ${data.pipes?.['b'] ?? '–'}` : `pipe ${data.pipes?.['a'] ?? '–'}`}, {show('x_m', 'length', data.chainage_m)}</Box></>}>
+    <Page
+      wide
+      up={{ to: `/lines/${data.line.id}`, label: data.line.name }}
+      title={
+        <>
+          {data.name}{' '}
+          <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>
+            {sizesOf(data)},{' '}
+            {data.place === 'in-line'
+              ? `pipes ${data.pipes?.['a'] ?? '–'} → ${data.pipes?.['b'] ?? '–'}`
+              : `pipe ${data.pipes?.['a'] ?? '–'}`}
+            , {show('x_m', 'length', data.chainage_m)}
+          </Box>
+        </>
+      }
+    >
       {line.data && (
         <>
-          <Box sx={{ display: { xs: 'block', md: 'none' } }}><LineString compact joints={line.data.joints} sections={[]} startM={line.data.start_m} lengthM={line.data.length_m} service={line.data.service} at={id} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => idOf(w.subject)))} /></Box>
-          <Box sx={{ display: { xs: 'none', md: 'block' } }}><LineString joints={line.data.joints} sections={line.data.sections} startM={line.data.start_m} lengthM={line.data.length_m} service={line.data.service} profile={line.data.centre_line} at={id} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => idOf(w.subject)))} /></Box>
+          <Box sx={{ display: { xs: 'block', md: 'none' } }}>
+            <LineString
+              compact
+              joints={line.data.joints}
+              sections={[]}
+              startM={line.data.start_m}
+              lengthM={line.data.length_m}
+              service={line.data.service}
+              at={id}
+              now={now}
+              onOpen={(j) => void navigate(`/joints/${j}`)}
+              unsent={new Set(waiting.map((w) => idOf(w.subject)))}
+            />
+          </Box>
+          <Box sx={{ display: { xs: 'none', md: 'block' } }}>
+            <LineString
+              joints={line.data.joints}
+              sections={line.data.sections}
+              startM={line.data.start_m}
+              lengthM={line.data.length_m}
+              service={line.data.service}
+              profile={line.data.centre_line}
+              at={id}
+              now={now}
+              onOpen={(j) => void navigate(`/joints/${j}`)}
+              unsent={new Set(waiting.map((w) => idOf(w.subject)))}
+            />
+          </Box>
         </>
       )}
-      {data.replaces && <Typography variant="body2">In place of <Link to={`/joints/${data.replaces.id}`}>joint {data.replaces.number}</Link>, which was cut out.</Typography>}
-      {data.host && <Typography variant="body2">Fused on the pipe end of <Link to={`/joints/${data.host.id}`}>joint {data.host.number}</Link>, to pull by.</Typography>}
-      {data.cut_out_reason && <Typography sx={{ mt: 1 }}>Cut out: {data.cut_out_reason} {(data.replaced_by ?? []).length > 0 && <>In its place: {data.replaced_by!.map((r) => <Link key={r.id} to={`/joints/${r.id}`} style={{ marginRight: 8 }}>joint {r.number}</Link>)}</>}</Typography>}
+      {data.replaces && (
+        <Typography variant="body2">
+          In place of <Link to={`/joints/${data.replaces.id}`}>joint {data.replaces.number}</Link>, which was cut out.
+        </Typography>
+      )}
+      {data.host && (
+        <Typography variant="body2">
+          Fused on the pipe end of <Link to={`/joints/${data.host.id}`}>joint {data.host.number}</Link>, to pull by.
+        </Typography>
+      )}
+      {data.cut_out_reason && (
+        <Typography sx={{ mt: 1 }}>
+          Cut out: {data.cut_out_reason}{' '}
+          {(data.replaced_by ?? []).length > 0 && (
+            <>
+              In its place:{' '}
+              {data.replaced_by!.map((r) => (
+                <Link key={r.id} to={`/joints/${r.id}`} style={{ marginRight: 8 }}>
+                  joint {r.number}
+                </Link>
+              ))}
+            </>
+          )}
+        </Typography>
+      )}
       <StepRunner key={id} path={subjectAt('joint', id)} data={data} procedure={procedure.data} role={line.data?.role} />
-      {procedure.data.tells?.attached && <Restraints joint={data} by={procedure.data.tells.attached} now={now} zone={data.line.time_zone} closed={data.closed !== null} />}
-      {data.state !== 'planned' && <Typography sx={{ mt: 2 }}><Link to={`/joints/${id}/tag`}>Tag to print: number, time, operator, code</Link></Typography>}
-      {data.state !== 'cut-out' && data.state !== 'planned' && line.data && line.data.role !== 'joiner' && <CutOut id={id} number={data.number} urgent={data.judgement.verdict === 'bad'} />}
-      {data.judgement.verdict === 'bad' && line.data?.role === 'joiner' && data.state !== 'cut-out' && data.judgement.left_face && <Typography sx={{ mt: 2 }}>Tell the foreman: the cut-out is ordered by a foreman, an inspector or an engineer.</Typography>}
+      {procedure.data.tells?.attached && (
+        <Restraints joint={data} by={procedure.data.tells.attached} now={now} zone={data.line.time_zone} closed={data.closed !== null} />
+      )}
+      {data.state !== 'planned' && (
+        <Typography sx={{ mt: 2 }}>
+          <Link to={`/joints/${id}/tag`}>Tag to print: number, time, operator, code</Link>
+        </Typography>
+      )}
+      {data.state !== 'cut-out' && data.state !== 'planned' && line.data && line.data.role !== 'joiner' && (
+        <CutOut id={id} number={data.number} urgent={data.judgement.verdict === 'bad'} />
+      )}
+      {data.judgement.verdict === 'bad' && line.data?.role === 'joiner' && data.state !== 'cut-out' && data.judgement.left_face && (
+        <Typography sx={{ mt: 2 }}>Tell the foreman: the cut-out is ordered by a foreman, an inspector or an engineer.</Typography>
+      )}
     </Page>
   )
 }
@@ -50,7 +123,19 @@ export default function JointPage(): ReactElement {
 const inWords = (n: number): string => ['none', 'one', 'two', 'three', 'four'][n] ?? String(n)
 
 /** The restraints on both ends of a large coupling, each a joint of its own. */
-function Restraints({ joint, by, now, zone, closed }: { joint: Subject; by: { place: string; each_side: number }; now: number; zone: string; closed: boolean }): ReactElement {
+function Restraints({
+  joint,
+  by,
+  now,
+  zone,
+  closed,
+}: {
+  joint: Subject
+  by: { place: string; each_side: number }
+  now: number
+  zone: string
+  closed: boolean
+}): ReactElement {
   const procedures = useProcedures()
   const [fault, setFault] = useState<string | null>(null)
   const restraints = joint.attached ?? []
@@ -65,23 +150,52 @@ function Restraints({ joint, by, now, zone, closed }: { joint: Subject; by: { pl
   }
   return (
     <Box component="section" aria-labelledby="restraints" sx={{ mt: 3 }}>
-      <Typography id="restraints" variant="h2">Restraints</Typography>
-      {restraints.length === 0 && <Typography sx={{ my: 1 }}>None yet: each is fused as a joint of its own, with code, trace and cooling time.</Typography>}
+      <Typography id="restraints" variant="h2">
+        Restraints
+      </Typography>
+      {restraints.length === 0 && (
+        <Typography sx={{ my: 1 }}>None yet: each is fused as a joint of its own, with code, trace and cooling time.</Typography>
+      )}
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, columnGap: 5 }}>
         {(['a', 'b'] as const).map((side) => (
           <Box key={side}>
-            {restraints.some((r) => r.side === side) && <Typography variant="h3" component="h3" sx={{ mt: 1 }}>Pipe {joint.pipes?.[side] ?? side}</Typography>}
-            {restraints.filter((r) => r.side === side).map((r) => (
-              <Box key={r.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'flex', gap: 1.5, alignItems: 'center' }}>
-                <VerdictMark verdict={r.verdict} />
-                <Typography><Link to={`/joints/${r.id}`}>{r.number}</Link> · {r.free_from ? (Date.parse(r.free_from) > now ? `not pulled before ${clockAndCountdown(r.free_from, now, zone)}` : r.state === 'accepted' ? 'may be pulled by' : 'cool, not yet signed') : r.state === 'planned' ? 'not begun' : 'begun'}</Typography>
-              </Box>
-            ))}
+            {restraints.some((r) => r.side === side) && (
+              <Typography variant="h3" component="h3" sx={{ mt: 1 }}>
+                Pipe {joint.pipes?.[side] ?? side}
+              </Typography>
+            )}
+            {restraints
+              .filter((r) => r.side === side)
+              .map((r) => (
+                <Box key={r.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'flex', gap: 1.5, alignItems: 'center' }}>
+                  <VerdictMark verdict={r.verdict} />
+                  <Typography>
+                    <Link to={`/joints/${r.id}`}>{r.number}</Link> ·{' '}
+                    {r.free_from
+                      ? Date.parse(r.free_from) > now
+                        ? `not pulled before ${clockAndCountdown(r.free_from, now, zone)}`
+                        : r.state === 'accepted'
+                          ? 'may be pulled by'
+                          : 'cool, not yet signed'
+                      : r.state === 'planned'
+                        ? 'not begun'
+                        : 'begun'}
+                  </Typography>
+                </Box>
+              ))}
           </Box>
         ))}
       </Box>
-      {!closed && procedure && <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void add()}>{restraints.length === 0 ? `Add ${inWords(by.each_side)} on each end` : `Add ${inWords(by.each_side)} more on each end`}</Button>}
-      {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>{fault}</Typography>}
+      {!closed && procedure && (
+        <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void add()}>
+          {restraints.length === 0 ? `Add ${inWords(by.each_side)} on each end` : `Add ${inWords(by.each_side)} more on each end`}
+        </Button>
+      )}
+      {fault && (
+        <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>
+          {fault}
+        </Typography>
+      )}
     </Box>
   )
 }
@@ -103,11 +217,28 @@ function CutOut({ id, number, urgent }: { id: string; number: string; urgent: bo
   }
   return (
     <Box sx={{ mt: 3 }}>
-      <Button variant={urgent ? 'contained' : 'outlined'} color={urgent ? 'secondary' : 'primary'} onClick={() => setOpen(true)}>Cut joint {number} out</Button>
-      <Sheet open={open} onClose={() => setOpen(false)} title={`Cut joint ${number} out`} actions={<Button variant="contained" disabled={reason.trim().length < 3} onClick={() => void order()}>Cut it out</Button>}>
-        <Typography sx={{ mb: 2 }}>It stays in the record. A short piece brings two new joints in its place, each with its own number.</Typography>
+      <Button variant={urgent ? 'contained' : 'outlined'} color={urgent ? 'secondary' : 'primary'} onClick={() => setOpen(true)}>
+        Cut joint {number} out
+      </Button>
+      <Sheet
+        open={open}
+        onClose={() => setOpen(false)}
+        title={`Cut joint ${number} out`}
+        actions={
+          <Button variant="contained" disabled={reason.trim().length < 3} onClick={() => void order()}>
+            Cut it out
+          </Button>
+        }
+      >
+        <Typography sx={{ mb: 2 }}>
+          It stays in the record. A short piece brings two new joints in its place, each with its own number.
+        </Typography>
         <TextField autoFocus label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
-        {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>{fault}</Typography>}
+        {fault && (
+          <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>
+            {fault}
+          </Typography>
+        )}
       </Sheet>
     </Box>
   )

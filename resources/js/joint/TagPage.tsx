@@ -18,36 +18,85 @@ export default function TagPage(): ReactElement {
   const [code, setCode] = useState<string | null>(null)
   const address = `${window.location.origin}/joints/${id}`
   useEffect(() => {
-    void import('bwip-js/browser').then(({ default: bwip }) => setCode(bwip.toSVG({ bcid: 'qrcode', text: address, scale: 4, paddingwidth: 2, paddingheight: 2, backgroundcolor: 'ffffff' })))
+    void import('bwip-js/browser').then(({ default: bwip }) =>
+      setCode(bwip.toSVG({ bcid: 'qrcode', text: address, scale: 4, paddingwidth: 2, paddingheight: 2, backgroundcolor: 'ffffff' })),
+    )
   }, [address])
   if (!joint.data || !line.data || !procedure.data) return <Loading query={joint.error ? joint : line} />
   const { data } = joint
   const { head, lines } = data.judgement.tag
   const rows: [string, string][] = [
     ['Line', `${data.line.name}, ${show('x_m', 'length', data.chainage_m)}`],
-    ['Pipe', `${sizesOf(data)}, ${Object.values(data.pipes ?? {}).filter(Boolean).join(' → ')}`],
+    [
+      'Pipe',
+      `${sizesOf(data)}, ${Object.values(data.pipes ?? {})
+        .filter(Boolean)
+        .join(' → ')}`,
+    ],
     ...lines.map((l) => [l.label, l.text ?? ''] as [string, string]),
   ]
   return (
     <Page title={`Tag of joint ${data.number}`} up={{ to: `/joints/${id}`, label: `Joint ${data.number}` }}>
-      <Box className="tag" sx={{ border: '3px solid #000', borderRadius: 1, bgcolor: '#fff', color: '#000', p: 2.5, maxWidth: 520, my: 2, display: 'grid', gridTemplateColumns: '1fr auto', gap: 2 }}>
+      <Box
+        className="tag"
+        sx={{
+          border: '3px solid #000',
+          borderRadius: 1,
+          bgcolor: '#fff',
+          color: '#000',
+          p: 2.5,
+          maxWidth: 520,
+          my: 2,
+          display: 'grid',
+          gridTemplateColumns: '1fr auto',
+          gap: 2,
+        }}
+      >
         <Box>
-          <Typography component="h2" sx={{ fontSize: '2.4rem', fontWeight: 800, lineHeight: 1, color: '#000' }}>{data.number}</Typography>
+          <Typography component="h2" sx={{ fontSize: '2.4rem', fontWeight: 800, lineHeight: 1, color: '#000' }}>
+            {data.number}
+          </Typography>
           <Typography sx={{ color: '#000' }}>{procedure.data.title}</Typography>
         </Box>
-        {code ? <Box role="img" aria-label={`Code that leads to ${address}`} sx={{ width: 128, height: 128, '& svg': { width: '100%', height: '100%' } }} dangerouslySetInnerHTML={{ __html: code }} /> : <Box sx={{ width: 128, height: 128 }} />}
+        {code ? (
+          <Box
+            role="img"
+            aria-label={`Code that leads to ${address}`}
+            sx={{ width: 128, height: 128, '& svg': { width: '100%', height: '100%' } }}
+            dangerouslySetInnerHTML={{ __html: code }}
+          />
+        ) : (
+          <Box sx={{ width: 128, height: 128 }} />
+        )}
         {head && (
           <Box sx={{ gridColumn: '1 / -1', borderTop: '3px solid #000', pt: 1 }}>
             <Typography sx={{ color: '#000' }}>{head.label}</Typography>
-            <Typography sx={{ fontSize: '2.2rem', fontWeight: 800, lineHeight: 1.1, color: '#000' }}>{head.text ?? 'not known yet'}</Typography>
+            <Typography sx={{ fontSize: '2.2rem', fontWeight: 800, lineHeight: 1.1, color: '#000' }}>
+              {head.text ?? 'not known yet'}
+            </Typography>
           </Box>
         )}
-        <Box component="dl" sx={{ gridColumn: '1 / -1', display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.5, m: 0, '& dd': { m: 0, fontWeight: 700 } }}>
+        <Box
+          component="dl"
+          sx={{
+            gridColumn: '1 / -1',
+            display: 'grid',
+            gridTemplateColumns: 'auto 1fr',
+            columnGap: 2,
+            rowGap: 0.5,
+            m: 0,
+            '& dd': { m: 0, fontWeight: 700 },
+          }}
+        >
           {rows.map(([k, v]) => [<dt key={k}>{k}</dt>, <dd key={`${k}=`}>{v}</dd>])}
         </Box>
       </Box>
-      <Button className="no-print" variant="contained" onClick={() => window.print()}>Print the tag</Button>
-      <Typography className="no-print" variant="body2" sx={{ mt: 1 }}>The code leads back to this joint: scan it with a phone, or in Find a joint.</Typography>
+      <Button className="no-print" variant="contained" onClick={() => window.print()}>
+        Print the tag
+      </Button>
+      <Typography className="no-print" variant="body2" sx={{ mt: 1 }}>
+        The code leads back to this joint: scan it with a phone, or in Find a joint.
+      </Typography>
     </Page>
   )
 }

@@ -21,12 +21,23 @@ export function AddStretch({ onClose, line }: { onClose: () => void; line: LineF
   const metres = (text: string): number => Math.round((figureOf(text) ?? NaN) * (shown.suffix === 'ft' ? FOOT_M : 1) * 1000) / 1000
   const chosen = form.hash || kinds[0]?.hash || ''
   const add = useMutation({
-    mutationFn: () => api.post<{ id: string }>(`/lines/${line.id}/stretches`, { procedure_hash: chosen, name: form.name.trim(), from_m: metres(form.from), to_m: form.to.trim() === '' ? null : metres(form.to) }),
+    mutationFn: () =>
+      api.post<{ id: string }>(`/lines/${line.id}/stretches`, {
+        procedure_hash: chosen,
+        name: form.name.trim(),
+        from_m: metres(form.from),
+        to_m: form.to.trim() === '' ? null : metres(form.to),
+      }),
     onSuccess: async (made) => {
       await queries.invalidateQueries()
       void navigate(pageOf('stretch', made.id))
     },
-    onError: (error) => setFaults(error instanceof Refusal && error.errors.length > 0 ? Object.fromEntries(error.errors.map((e) => [e.field, e.message])) : { all: error.message }),
+    onError: (error) =>
+      setFaults(
+        error instanceof Refusal && error.errors.length > 0
+          ? Object.fromEntries(error.errors.map((e) => [e.field, e.message]))
+          : { all: error.message },
+      ),
   })
   const save = (): void => {
     const wrong: Record<string, string> = {}
@@ -38,18 +49,49 @@ export function AddStretch({ onClose, line }: { onClose: () => void; line: LineF
     if (Object.keys(wrong).length === 0) add.mutate()
   }
   const field = (key: 'name' | 'from' | 'to', of: string, label: string): ReactElement => (
-    <TextField label={label} value={form[key]} onChange={(e) => setForm((old) => ({ ...old, [key]: e.target.value }))} error={faults[of] !== undefined} helperText={faults[of]} slotProps={{ htmlInput: { inputMode: key === 'name' ? 'text' : 'decimal' } }} />
+    <TextField
+      label={label}
+      value={form[key]}
+      onChange={(e) => setForm((old) => ({ ...old, [key]: e.target.value }))}
+      error={faults[of] !== undefined}
+      helperText={faults[of]}
+      slotProps={{ htmlInput: { inputMode: key === 'name' ? 'text' : 'decimal' } }}
+    />
   )
   return (
-    <Sheet open onClose={onClose} title="Add a stretch" actions={<Button variant="contained" disabled={add.isPending} onClick={save}>Add it</Button>}>
+    <Sheet
+      open
+      onClose={onClose}
+      title="Add a stretch"
+      actions={
+        <Button variant="contained" disabled={add.isPending} onClick={save}>
+          Add it
+        </Button>
+      }
+    >
       <Box sx={{ display: 'grid', gap: 2, mt: 1 }}>
-        <TextField select label="What is recorded" value={chosen} onChange={(e) => setForm((old) => ({ ...old, hash: e.target.value }))} error={faults['procedure_hash'] !== undefined} helperText={faults['procedure_hash']}>
-          {kinds.map((p) => <MenuItem key={p.hash} value={p.hash}>{p.title}</MenuItem>)}
+        <TextField
+          select
+          label="What is recorded"
+          value={chosen}
+          onChange={(e) => setForm((old) => ({ ...old, hash: e.target.value }))}
+          error={faults['procedure_hash'] !== undefined}
+          helperText={faults['procedure_hash']}
+        >
+          {kinds.map((p) => (
+            <MenuItem key={p.hash} value={p.hash}>
+              {p.title}
+            </MenuItem>
+          ))}
         </TextField>
         {field('name', 'name', 'Name')}
         {field('from', 'from_m', `From chainage, ${shown.symbol}`)}
         {field('to', 'to_m', `To chainage, ${shown.symbol} (left out: a point)`)}
-        {faults['all'] && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>{faults['all']}</Typography>}
+        {faults['all'] && (
+          <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>
+            {faults['all']}
+          </Typography>
+        )}
       </Box>
     </Sheet>
   )

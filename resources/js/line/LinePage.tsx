@@ -6,6 +6,7 @@ import { idOf, pageOf } from '../api/subject'
 import { useLine, useLog, useProcedure, useProcedures } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { keepForTrench } from './keepForTrench'
+import { dayOf, hourMinute } from '../ui/clock'
 import { coolingUntil, faceOf, LineString, waitOf } from '../ui/LineString'
 import { AddJoint } from './AddJoint'
 import { AddStretch } from './AddStretch'
@@ -38,7 +39,14 @@ export default function LinePage(): ReactElement {
     return () => window.removeEventListener('keydown', keys)
   }, [])
   const fresh = query.data
-  const clocks = useMemo(() => runningClocks((fresh?.joints ?? []).filter((j) => !isFree(j, now)), now), [fresh, now])
+  const clocks = useMemo(
+    () =>
+      runningClocks(
+        (fresh?.joints ?? []).filter((j) => !isFree(j, now)),
+        now,
+      ),
+    [fresh, now],
+  )
   const ringing = useRinging(clocks, now)
   const [adding, setAdding] = useState(false)
   const [stretching, setStretching] = useState(false)
@@ -56,63 +64,140 @@ export default function LinePage(): ReactElement {
   const bad = line.joints.filter((j) => j.verdict === 'bad' && j.state !== 'cut-out' && j.left_face)
   const unsigned = line.joints.filter((j) => j.state === 'made')
   const [step, side] = face?.next_step?.split('@') ?? []
-  const stepTitle = face && step && procedure.data && face.procedure_hash === null ? textOf(procedure.data, { id: step, side: side ?? null })?.title : undefined
-  const services = line.joints.filter((j) => j.place === 'on-pipe' && j.state !== 'accepted' && j.state !== 'cut-out' && j.verdict !== 'bad')
+  const stepTitle =
+    face && step && procedure.data && face.procedure_hash === null
+      ? textOf(procedure.data, { id: step, side: side ?? null })?.title
+      : undefined
+  const services = line.joints.filter(
+    (j) => j.place === 'on-pipe' && j.state !== 'accepted' && j.state !== 'cut-out' && j.verdict !== 'bad',
+  )
   const title = stepTitle?.replace('{side}', side && face?.pipes?.[side] ? `pipe ${face.pipes[side]}` : (side ?? ''))
   const next = line.sections.find((s) => !s.tests.some((t) => t.state === 'accepted'))
-  const holding = next ? line.joints.filter((j) => j.chainage_m > next.from_m - 1e-6 && j.chainage_m < next.to_m + 1e-6 && j.state !== 'accepted' && j.state !== 'cut-out') : []
+  const holding = next
+    ? line.joints.filter(
+        (j) => j.chainage_m > next.from_m - 1e-6 && j.chainage_m < next.to_m + 1e-6 && j.state !== 'accepted' && j.state !== 'cut-out',
+      )
+    : []
 
   return (
     <Page wide title={line.name} up={{ to: '/', label: 'Lines' }}>
-      <LineString joints={line.joints} sections={line.sections} startM={line.start_m} lengthM={line.length_m} service={line.service} profile={line.centre_line} now={now} onOpen={(j) => void navigate(`/joints/${j}`)} unsent={new Set(waiting.map((w) => idOf(w.subject)))} />
+      <LineString
+        joints={line.joints}
+        sections={line.sections}
+        startM={line.start_m}
+        lengthM={line.length_m}
+        service={line.service}
+        profile={line.centre_line}
+        now={now}
+        onOpen={(j) => void navigate(`/joints/${j}`)}
+        unsent={new Set(waiting.map((w) => idOf(w.subject)))}
+      />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1fr 1fr' }, columnGap: 6, rowGap: 4, mt: 3 }}>
         <Box component="section" aria-labelledby="face">
-          <Typography id="face" variant="h2">Next at the face</Typography>
+          <Typography id="face" variant="h2">
+            Next at the face
+          </Typography>
           {face ? (
             <>
               <Typography sx={{ fontSize: '1.3rem', my: 1 }}>
-                Joint <strong>{face.number}</strong> at {show('x_m', 'length', face.chainage_m)}, pipes {face.pipes?.['a']} → {face.pipes?.['b']}: <strong>{title ?? 'begin'}</strong>.
+                Joint <strong>{face.number}</strong> at {show('x_m', 'length', face.chainage_m)}, pipes {face.pipes?.['a']} →{' '}
+                {face.pipes?.['b']}: <strong>{title ?? 'begin'}</strong>.
               </Typography>
-              {face.verdict === 'bad' && face.headline && <Box sx={{ mb: 1.5 }}><Sentence verdict="bad">{face.headline}</Sentence></Box>}
-              <Button variant="contained" fullWidth onClick={() => void navigate(`/joints/${face.id}`)}>{face.state === 'planned' ? `Begin joint ${face.number}` : `Go on with joint ${face.number}`}</Button>
+              {face.verdict === 'bad' && face.headline && (
+                <Box sx={{ mb: 1.5 }}>
+                  <Sentence verdict="bad">{face.headline}</Sentence>
+                </Box>
+              )}
+              <Button variant="contained" fullWidth onClick={() => void navigate(`/joints/${face.id}`)}>
+                {face.state === 'planned' ? `Begin joint ${face.number}` : `Go on with joint ${face.number}`}
+              </Button>
             </>
           ) : (
             <Typography sx={{ my: 1 }}>Every joint of this line is made.</Typography>
           )}
-          {services.length > 0 && <List title="On the pipe, not finished" joints={services} note={(j) => (j.state === 'planned' ? 'not begun' : `${j.done} of ${j.total} steps`)} />}
+          {services.length > 0 && (
+            <List
+              title="On the pipe, not finished"
+              joints={services}
+              note={(j) => (j.state === 'planned' ? 'not begun' : `${j.done} of ${j.total} steps`)}
+            />
+          )}
           {bad.length > 0 && <List title="Bad: waits for a cut-out" joints={bad} note={(j) => j.headline ?? ''} />}
           {unsigned.length > 0 && <List title="Waits for a signature" joints={unsigned} note={() => 'made, not yet accepted'} />}
           {line.stretches.length > 0 && <Stretches all={line.stretches} />}
         </Box>
         <Box component="section" aria-labelledby="clocks">
-          <Typography id="clocks" variant="h2" sx={{ mb: 1 }}>Clocks</Typography>
+          <Typography id="clocks" variant="h2" sx={{ mb: 1 }}>
+            Clocks
+          </Typography>
           {clocks.length === 0 && ready.length === 0 && <Typography sx={{ my: 1 }}>No joint is cooling.</Typography>}
-          {ringing.rung && <Typography role="status" sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, fontSize: '1.1rem', fontWeight: 700 }}>Joint {ringing.rung.joint.number}: {ringing.rung.label.toLowerCase()} now.</Typography>}
+          {ringing.rung && (
+            <Typography role="status" sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, fontSize: '1.1rem', fontWeight: 700 }}>
+              Joint {ringing.rung.joint.number}: {ringing.rung.label.toLowerCase()} now.
+            </Typography>
+          )}
           <Clocks clocks={clocks} now={now} zone={line.time_zone} />
-          <Clocks clocks={ready.map((joint) => ({ joint, name: 'free', label: waitOf(joint)?.free ?? 'the time is over', at: 0 }))} now={now} zone={line.time_zone} />
+          <Clocks
+            clocks={ready.map((joint) => ({ joint, name: 'free', label: waitOf(joint)?.free ?? 'the time is over', at: 0 }))}
+            now={now}
+            zone={line.time_zone}
+          />
           {clocks.length > 0 && (
             <Box component="label" sx={{ display: 'flex', gap: 1, alignItems: 'center', minHeight: 56, cursor: 'pointer' }}>
-              <Switch checked={ringing.on} onChange={(e) => ringing.set(e.target.checked)} sx={{ '& .Mui-checked + .MuiSwitch-track': { bgcolor: 'text.primary' } }} />
+              <Switch
+                checked={ringing.on}
+                onChange={(e) => ringing.set(e.target.checked)}
+                sx={{ '& .Mui-checked + .MuiSwitch-track': { bgcolor: 'text.primary' } }}
+              />
               Ring when a clock runs out
             </Box>
           )}
-          <Typography variant="h2" sx={{ mt: 3 }}>Next test</Typography>
+          <Typography variant="h2" sx={{ mt: 3 }}>
+            Next test
+          </Typography>
           {next ? (
             <Typography sx={{ my: 1 }}>
-              <MuiLink component={Link} to={`/sections/${next.id}`}>{next.name}</MuiLink>, {show('x_m', 'length', next.from_m, 0)} to {show('x_m', 'length', next.to_m, 0)}:{' '}
-              {next.tests.length > 0 && next.tests[next.tests.length - 1]!.verdict === 'bad' ? `test ${next.tests.length} was bad. ${next.tests[next.tests.length - 1]!.headline ?? ''} ` : ''}
-              {holding.length === 0 ? 'Every joint is accepted.' : `Held up by ${holding.length} joints${holding.length <= 6 ? ` (${holding.map((j) => j.number).join(', ')})` : ''}.`}
+              <MuiLink component={Link} to={`/sections/${next.id}`}>
+                {next.name}
+              </MuiLink>
+              , {show('x_m', 'length', next.from_m, 0)} to {show('x_m', 'length', next.to_m, 0)}:{' '}
+              {next.tests.length > 0 && next.tests[next.tests.length - 1]!.verdict === 'bad'
+                ? `test ${next.tests.length} was bad. ${next.tests[next.tests.length - 1]!.headline ?? ''} `
+                : ''}
+              {holding.length === 0
+                ? 'Every joint is accepted.'
+                : `Held up by ${holding.length} joints${holding.length <= 6 ? ` (${holding.map((j) => j.number).join(', ')})` : ''}.`}
             </Typography>
           ) : (
-            <Typography sx={{ my: 1 }}>{line.sections.length === 0 ? 'No section is planned.' : 'All sections are tested good.'}</Typography>
+            <Typography sx={{ my: 1 }}>
+              {line.sections.length === 0 ? 'No section is planned.' : 'All sections are tested good.'}
+            </Typography>
           )}
           <Box sx={{ mt: 2, display: 'flex', gap: 2.5, flexWrap: 'wrap' }}>
-            {line.sections.map((s) => <MuiLink key={s.id} component={Link} to={`/sections/${s.id}`} sx={{ py: 1 }}>{s.name}</MuiLink>)}
-            <MuiLink component={Link} to={`/lines/${id}/register`} sx={{ py: 1 }}>Register and exports</MuiLink>
-            <MuiLink component={Link} to={`/lines/${id}/pipes`} sx={{ py: 1 }}>Pipes</MuiLink>
-            <MuiLink component="button" onClick={() => setFind(true)} sx={{ py: 1, font: 'inherit' }}>Find a joint</MuiLink>
-            {(line.role === 'engineer' || line.role === 'foreman') && <MuiLink component="button" onClick={() => setAdding(true)} sx={{ py: 1, font: 'inherit' }}>Add a saddle or joint</MuiLink>}
-            {stretches && <MuiLink component="button" onClick={() => setStretching(true)} sx={{ py: 1, font: 'inherit' }}>Add a stretch</MuiLink>}
+            {line.sections.map((s) => (
+              <MuiLink key={s.id} component={Link} to={`/sections/${s.id}`} sx={{ py: 1 }}>
+                {s.name}
+              </MuiLink>
+            ))}
+            <MuiLink component={Link} to={`/lines/${id}/register`} sx={{ py: 1 }}>
+              Register and exports
+            </MuiLink>
+            <MuiLink component={Link} to={`/lines/${id}/pipes`} sx={{ py: 1 }}>
+              Pipes
+            </MuiLink>
+            <MuiLink component="button" onClick={() => setFind(true)} sx={{ py: 1, font: 'inherit' }}>
+              Find a joint
+            </MuiLink>
+            {(line.role === 'engineer' || line.role === 'foreman') && (
+              <MuiLink component="button" onClick={() => setAdding(true)} sx={{ py: 1, font: 'inherit' }}>
+                Add a saddle or joint
+              </MuiLink>
+            )}
+            {stretches && (
+              <MuiLink component="button" onClick={() => setStretching(true)} sx={{ py: 1, font: 'inherit' }}>
+                Add a stretch
+              </MuiLink>
+            )}
           </Box>
         </Box>
       </Box>
@@ -127,24 +212,35 @@ export default function LinePage(): ReactElement {
 /** What was recorded last, under its day; the days of the place, not of the reader. */
 function DayLog({ line }: { line: LineFull }): ReactElement | null {
   const log = useLog(line.id)
-  const zone = { timeZone: line.time_zone }
   const days = new Map<string, LogEntry[]>()
   for (const entry of log.data ?? []) {
-    const day = new Date(entry.at).toLocaleDateString('en-GB', { ...zone, weekday: 'long', day: 'numeric', month: 'long' })
+    const day = dayOf(entry.at, line.time_zone)
     days.set(day, [...(days.get(day) ?? []), entry])
   }
   if (days.size === 0) return null
   return (
     <Box component="section" aria-labelledby="log" sx={{ mt: 4 }}>
-      <Typography id="log" variant="h2">Lately</Typography>
+      <Typography id="log" variant="h2">
+        Lately
+      </Typography>
       {[...days].map(([day, entries]) => (
         <Box key={day} sx={{ mt: 1.5 }}>
-          <Typography variant="h3" component="h3">{day}</Typography>
+          <Typography variant="h3" component="h3">
+            {day}
+          </Typography>
           <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, columnGap: 6, columns: { xs: 1, md: 2 } }}>
             {entries.map((e) => (
               <Box component="li" key={`${e.id}${e.title}${e.at}`} sx={{ display: 'flex', gap: 1.5, py: 0.75, breakInside: 'avoid' }}>
-                <Box component="span" sx={{ fontVariantNumeric: 'tabular-nums', color: 'text.secondary' }}>{new Date(e.at).toLocaleTimeString('en-GB', { ...zone, hour: '2-digit', minute: '2-digit' })}</Box>
-                <span><MuiLink component={Link} to={pageOf(e.kind, e.id)}>{e.name}</MuiLink> · {e.title}{e.again ? ', again' : ''} · {e.by}</span>
+                <Box component="span" sx={{ fontVariantNumeric: 'tabular-nums', color: 'text.secondary' }}>
+                  {hourMinute(e.at, line.time_zone)}
+                </Box>
+                <span>
+                  <MuiLink component={Link} to={pageOf(e.kind, e.id)}>
+                    {e.name}
+                  </MuiLink>{' '}
+                  · {e.title}
+                  {e.again ? ', again' : ''} · {e.by}
+                </span>
               </Box>
             ))}
           </Box>
@@ -155,7 +251,8 @@ function DayLog({ line }: { line: LineFull }): ReactElement | null {
 }
 
 /** Its time is over, and what ends the waiting is not recorded yet. */
-const isFree = (j: JointShort, now: number): boolean => j.verdict !== 'bad' && j.next_step === (waitOf(j)?.until ?? '') && coolingUntil(j, now) === null
+const isFree = (j: JointShort, now: number): boolean =>
+  j.verdict !== 'bad' && j.next_step === (waitOf(j)?.until ?? '') && coolingUntil(j, now) === null
 
 /** Restraints of one joint that cool together stand on one line: the last of them counts. */
 function Clocks({ clocks, now, zone }: { clocks: RunningClock[]; now: number; zone: string }): ReactElement {
@@ -171,7 +268,16 @@ function Clocks({ clocks, now, zone }: { clocks: RunningClock[]; now: number; zo
         const host = last.joint.host_id
         return (
           <Typography key={last.joint.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, fontSize: '1.1rem' }}>
-            <MuiLink component={Link} to={`/joints/${host && group.length > 1 ? host : last.joint.id}`}>{group.length > 1 ? `${group.length} restraints` : `Joint ${last.joint.number}`}</MuiLink>: {last.label.toLowerCase()}{last.at > 0 && <> <strong>{clockAndCountdown(new Date(last.at).toISOString(), now, zone)}</strong></>}
+            <MuiLink component={Link} to={`/joints/${host && group.length > 1 ? host : last.joint.id}`}>
+              {group.length > 1 ? `${group.length} restraints` : `Joint ${last.joint.number}`}
+            </MuiLink>
+            : {last.label.toLowerCase()}
+            {last.at > 0 && (
+              <>
+                {' '}
+                <strong>{clockAndCountdown(new Date(last.at).toISOString(), now, zone)}</strong>
+              </>
+            )}
           </Typography>
         )
       })}
@@ -182,11 +288,18 @@ function Clocks({ clocks, now, zone }: { clocks: RunningClock[]; now: number; zo
 function List({ title, joints, note }: { title: string; joints: JointShort[]; note: (j: JointShort) => string }): ReactElement {
   return (
     <Box sx={{ mt: 3 }}>
-      <Typography variant="h3" component="h3" sx={{ mb: 1 }}>{title}</Typography>
+      <Typography variant="h3" component="h3" sx={{ mb: 1 }}>
+        {title}
+      </Typography>
       {joints.map((j) => (
         <Box key={j.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'flex', gap: 1.5, alignItems: 'center' }}>
           <VerdictMark verdict={j.verdict} />
-          <Typography><MuiLink component={Link} to={`/joints/${j.id}`}>Joint {j.number}</MuiLink> · {note(j)}</Typography>
+          <Typography>
+            <MuiLink component={Link} to={`/joints/${j.id}`}>
+              Joint {j.number}
+            </MuiLink>{' '}
+            · {note(j)}
+          </Typography>
         </Box>
       ))}
     </Box>
@@ -196,14 +309,23 @@ function List({ title, joints, note }: { title: string; joints: JointShort[]; no
 /** What is recorded of the ground and the line, where it begins and how it stands. */
 function Stretches({ all }: { all: StretchShort[] }): ReactElement {
   const show = useShow()
-  const where = (s: StretchShort): string => (s.to_m === null ? `at ${show('x_m', 'length', s.from_m)}` : `${show('x_m', 'length', s.from_m)} to ${show('x_m', 'length', s.to_m)}`)
+  const where = (s: StretchShort): string =>
+    s.to_m === null ? `at ${show('x_m', 'length', s.from_m)}` : `${show('x_m', 'length', s.from_m)} to ${show('x_m', 'length', s.to_m)}`
   return (
     <Box sx={{ mt: 3 }}>
-      <Typography variant="h3" component="h3" sx={{ mb: 1 }}>Along the line</Typography>
+      <Typography variant="h3" component="h3" sx={{ mb: 1 }}>
+        Along the line
+      </Typography>
       {all.map((s) => (
         <Box key={s.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'flex', gap: 1.5, alignItems: 'center' }}>
           <VerdictMark verdict={s.verdict} />
-          <Typography><MuiLink component={Link} to={pageOf('stretch', s.id)}>{s.name}</MuiLink> · {where(s)}{s.verdict === 'bad' && s.headline ? ` · ${s.headline}` : ''}</Typography>
+          <Typography>
+            <MuiLink component={Link} to={pageOf('stretch', s.id)}>
+              {s.name}
+            </MuiLink>{' '}
+            · {where(s)}
+            {s.verdict === 'bad' && s.headline ? ` · ${s.headline}` : ''}
+          </Typography>
         </Box>
       ))}
     </Box>
@@ -216,17 +338,31 @@ function ScanTag({ onJoint }: { onJoint: (id: string) => void }): ReactElement {
   const [said, setSaid] = useState<string | null>(null)
   return (
     <>
-      <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => input.current?.click()}>Scan a tag</Button>
-      <input ref={input} type="file" accept="image/*" capture="environment" hidden aria-label="Picture of a tag" onChange={async (e) => {
-        const picture = e.target.files?.[0]
-        e.target.value = ''
-        if (!picture) return
-        const { readTag } = await import('../steps/reader')
-        const id = /joints\/([0-9a-f-]{36})/.exec((await readTag(picture).catch(() => null)) ?? '')?.[1]
-        if (id) onJoint(id)
-        else setSaid('No tag of a joint found in that picture. Take it straight on, whole code in view.')
-      }} />
-      {said && <Typography role="alert" sx={{ mt: 1 }}>{said}</Typography>}
+      <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => input.current?.click()}>
+        Scan a tag
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        hidden
+        aria-label="Picture of a tag"
+        onChange={async (e) => {
+          const picture = e.target.files?.[0]
+          e.target.value = ''
+          if (!picture) return
+          const { readTag } = await import('../steps/reader')
+          const id = /joints\/([0-9a-f-]{36})/.exec((await readTag(picture).catch(() => null)) ?? '')?.[1]
+          if (id) onJoint(id)
+          else setSaid('No tag of a joint found in that picture. Take it straight on, whole code in view.')
+        }}
+      />
+      {said && (
+        <Typography role="alert" sx={{ mt: 1 }}>
+          {said}
+        </Typography>
+      )}
     </>
   )
 }
@@ -238,14 +374,35 @@ function FindSheet({ open, onClose, line }: { open: boolean; onClose: () => void
   const scanned = /joints\/([0-9a-f-]{36})/.exec(text)?.[1]
   const words = text.trim().toLowerCase()
   // Joints by number first, then by the pipes that meet there, then what begins so.
-  const byPipe = (j: JointShort): boolean => Object.values(j.pipes ?? {}).some((p) => p.toLowerCase() === words || p.replace(/^0+/, '') === words)
-  const rank = (j: JointShort): number => (j.number.toLowerCase() === words ? 0 : byPipe(j) ? 1 : j.number.toLowerCase().startsWith(words) ? 2 : 3)
-  const found = words === '' ? [] : line.joints.filter((j) => rank(j) < 3).sort((a, b) => rank(a) - rank(b)).slice(0, 8)
+  const byPipe = (j: JointShort): boolean =>
+    Object.values(j.pipes ?? {}).some((p) => p.toLowerCase() === words || p.replace(/^0+/, '') === words)
+  const rank = (j: JointShort): number =>
+    j.number.toLowerCase() === words ? 0 : byPipe(j) ? 1 : j.number.toLowerCase().startsWith(words) ? 2 : 3
+  const found =
+    words === ''
+      ? []
+      : line.joints
+          .filter((j) => rank(j) < 3)
+          .sort((a, b) => rank(a) - rank(b))
+          .slice(0, 8)
   return (
     <Sheet open={open} onClose={onClose} title="Find a joint or a pipe">
-      <TextField autoFocus label="Number of a joint or a pipe" value={text} onChange={(e) => setText(e.target.value)} sx={{ mt: 1 }} onKeyDown={(e) => { if (e.key === 'Enter' && (scanned ?? found[0])) void navigate(`/joints/${scanned ?? found[0]!.id}`) }} />
+      <TextField
+        autoFocus
+        label="Number of a joint or a pipe"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        sx={{ mt: 1 }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter' && (scanned ?? found[0])) void navigate(`/joints/${scanned ?? found[0]!.id}`)
+        }}
+      />
       <ScanTag onJoint={(id) => void navigate(`/joints/${id}`)} />
-      {found.map((j) => <Button key={j.id} fullWidth sx={{ justifyContent: 'flex-start' }} onClick={() => void navigate(`/joints/${j.id}`)}>Joint {j.number}, pipes {j.pipes?.['a']} → {j.pipes?.['b']}</Button>)}
+      {found.map((j) => (
+        <Button key={j.id} fullWidth sx={{ justifyContent: 'flex-start' }} onClick={() => void navigate(`/joints/${j.id}`)}>
+          Joint {j.number}, pipes {j.pipes?.['a']} → {j.pipes?.['b']}
+        </Button>
+      ))}
       {words !== '' && found.length === 0 && <Typography sx={{ mt: 2 }}>No joint or pipe by that number on this line.</Typography>}
     </Sheet>
   )

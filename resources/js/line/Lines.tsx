@@ -14,7 +14,9 @@ function sentence(line: LineShort): string {
   const made = part.filter((j) => j.state === 'made' || j.state === 'accepted').length
   const bad = part.filter((j) => j.verdict === 'bad').length
   const tested = line.sections.filter((s) => s.tests.some((t) => t.state === 'accepted')).length
-  return `${made} of ${part.length} joints made${bad > 0 ? `, ${bad} bad` : ''}; ${line.sections.length === 0 ? 'no section planned' : `${tested} of ${line.sections.length} sections tested good`}.`
+  const joints = `${made} of ${part.length} joints made${bad > 0 ? `, ${bad} bad` : ''}`
+  const sections = line.sections.length === 0 ? 'no section planned' : `${tested} of ${line.sections.length} sections tested good`
+  return `${joints}; ${sections}.`
 }
 
 export default function Lines(): ReactElement {
@@ -26,18 +28,36 @@ export default function Lines(): ReactElement {
   const engineer = me.data?.projects.some((p) => p.role === 'engineer')
   return (
     <Page title="Lines">
-      {lines.data.length === 0 && <Typography sx={{ my: 3 }}>No line yet. {engineer ? 'Make the first one.' : 'An engineer of your project makes one.'}</Typography>}
+      {lines.data.length === 0 && (
+        <Typography sx={{ my: 3 }}>No line yet. {engineer ? 'Make the first one.' : 'An engineer of your project makes one.'}</Typography>
+      )}
       {lines.data.map((line) => (
         <Box key={line.id} component="article" sx={{ borderTop: 1, borderColor: 'divider', py: 2.5 }}>
           <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
-            <Typography variant="h2" component="h2"><Link to={`/lines/${line.id}`}>{line.name}</Link></Typography>
-            <Typography variant="body2">{line.project} · {line.pipe.material} {line.pipe.dn_mm} SDR {line.pipe.sdr}, {line.service}, {Math.round(line.length_m)} m</Typography>
+            <Typography variant="h2" component="h2">
+              <Link to={`/lines/${line.id}`}>{line.name}</Link>
+            </Typography>
+            <Typography variant="body2">
+              {line.project} · {line.pipe.material} {line.pipe.dn_mm} SDR {line.pipe.sdr}, {line.service}, {Math.round(line.length_m)} m
+            </Typography>
           </Box>
-          <LineString compact joints={line.joints} sections={line.sections} startM={line.start_m} lengthM={line.length_m} service={line.service} now={now} />
+          <LineString
+            compact
+            joints={line.joints}
+            sections={line.sections}
+            startM={line.start_m}
+            lengthM={line.length_m}
+            service={line.service}
+            now={now}
+          />
           <Typography sx={{ mt: 0.5 }}>{sentence(line)}</Typography>
         </Box>
       ))}
-      {engineer && <Button variant="contained" sx={{ mt: 2 }} onClick={() => void navigate('/lines/new')}>Make a line</Button>}
+      {engineer && (
+        <Button variant="contained" sx={{ mt: 2 }} onClick={() => void navigate('/lines/new')}>
+          Make a line
+        </Button>
+      )}
     </Page>
   )
 }

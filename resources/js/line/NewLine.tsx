@@ -6,7 +6,18 @@ import { queries, useMe, useProcedures } from '../api/queries'
 import { Page } from '../ui/Page'
 import { figureOf, noFigure } from '../ui/figureOf'
 
-interface SectionRow { name: string; from: string; to: string; method: string; rule: string; factor: string; gauge: string; most: string; water: string; fill: string }
+interface SectionRow {
+  name: string
+  from: string
+  to: string
+  method: string
+  rule: string
+  factor: string
+  gauge: string
+  most: string
+  water: string
+  fill: string
+}
 
 const RULES = {
   'en805-surge-calculated': 'Surge calculated: maximum design pressure and 1 bar (EN 805)',
@@ -14,7 +25,18 @@ const RULES = {
   factor: 'A factor on the maximum design pressure',
 } as const
 
-const EMPTY: SectionRow = { name: 'Section 1', from: '', to: '', method: '', rule: 'en805-surge-calculated', factor: '1.5', gauge: '', most: '', water: '12', fill: '5' }
+const EMPTY: SectionRow = {
+  name: 'Section 1',
+  from: '',
+  to: '',
+  method: '',
+  rule: 'en805-surge-calculated',
+  factor: '1.5',
+  gauge: '',
+  most: '',
+  water: '12',
+  fill: '5',
+}
 
 const EXAMPLE = '0; 1000; 2000; 95.0\n60; 1060; 2000; 96.4\n120; 1120; 2000; 95.2'
 
@@ -25,7 +47,18 @@ export default function NewLine(): ReactElement {
   const navigate = useNavigate()
   const file = useRef<HTMLInputElement>(null)
   const projects = (me.data?.projects ?? []).filter((p) => p.role === 'engineer')
-  const [f, setF] = useState({ name: '', service: 'water', material: 'PE100', dn_mm: '110', sdr: '11', design_bar: '8', mdp_bar: '10', pipe_length_m: '12', procedure: '', centre: '' })
+  const [f, setF] = useState({
+    name: '',
+    service: 'water',
+    material: 'PE100',
+    dn_mm: '110',
+    sdr: '11',
+    design_bar: '8',
+    mdp_bar: '10',
+    pipe_length_m: '12',
+    procedure: '',
+    centre: '',
+  })
   const [sections, setSections] = useState<SectionRow[]>([EMPTY])
   const [faults, setFaults] = useState<Record<string, string>>({})
   const [said, setSaid] = useState('')
@@ -35,7 +68,11 @@ export default function NewLine(): ReactElement {
   }
   const joints = (procedures.data ?? []).filter((p) => p.family === 'joint' && (p.place ?? 'in-line') === 'in-line')
   const methods = (procedures.data ?? []).filter((p) => p.family === 'test')
-  const points = f.centre.split('\n').map((l) => l.trim()).filter(Boolean).map((l) => l.split(/[;\t]|,\s+/).map((c) => figureOf(c) ?? NaN))
+  const points = f.centre
+    .split('\n')
+    .map((l) => l.trim())
+    .filter(Boolean)
+    .map((l) => l.split(/[;\t]|,\s+/).map((c) => figureOf(c) ?? NaN))
 
   const load = async (chosen: File): Promise<void> => {
     const form = new FormData()
@@ -54,8 +91,11 @@ export default function NewLine(): ReactElement {
     const missing: Record<string, string> = {}
     if (f.name.trim() === '') missing['name'] = 'Give the line a name.'
     if (!f.procedure) missing['procedure_hash'] = 'Choose the procedure for the joints.'
-    if (points.length < 2 || points.some((p) => p.length !== 4 || p.some((n) => !Number.isFinite(n)))) missing['centre_line'] = 'Each row wants chainage; easting; northing; level, at least two rows.'
-    sections.forEach((s, i) => { if (!s.method || s.from === '' || s.to === '') missing[`sections.${i}`] = `${s.name}: from, to and the test method are wanted.` })
+    if (points.length < 2 || points.some((p) => p.length !== 4 || p.some((n) => !Number.isFinite(n))))
+      missing['centre_line'] = 'Each row wants chainage; easting; northing; level, at least two rows.'
+    sections.forEach((s, i) => {
+      if (!s.method || s.from === '' || s.to === '') missing[`sections.${i}`] = `${s.name}: from, to and the test method are wanted.`
+    })
     const figures: Record<string, number> = {}
     const read = (key: string, text: string): number => {
       const why = noFigure(text)
@@ -66,15 +106,29 @@ export default function NewLine(): ReactElement {
     const parts = sections.map((s, i) => {
       const at = (text: string): number => read(`sections.${i}`, text)
       return {
-        from_m: at(s.from), to_m: at(s.to), water_c: at(s.water), fill_l_s: at(s.fill), gauge_m: at(s.gauge === '' ? s.from : s.gauge),
-        pipe_max_bar: s.most === '' ? null : at(s.most), ...(s.rule === 'factor' ? { factor: at(s.factor) } : {}),
+        from_m: at(s.from),
+        to_m: at(s.to),
+        water_c: at(s.water),
+        fill_l_s: at(s.fill),
+        gauge_m: at(s.gauge === '' ? s.from : s.gauge),
+        pipe_max_bar: s.most === '' ? null : at(s.most),
+        ...(s.rule === 'factor' ? { factor: at(s.factor) } : {}),
       }
     })
     setFaults(missing)
     if (Object.keys(missing).length > 0) return
     const body: Body = {
-      project_id: projects[0]!.id, name: f.name.trim(), service: f.service as Body['service'], material: f.material as Body['material'], dn_mm: figures['dn_mm']!, sdr: figures['sdr']!,
-      design_bar: figures['design_bar']!, mdp_bar: figures['mdp_bar']!, pipe_length_m: figures['pipe_length_m']!, procedure_hash: f.procedure, centre_line: points,
+      project_id: projects[0]!.id,
+      name: f.name.trim(),
+      service: f.service as Body['service'],
+      material: f.material as Body['material'],
+      dn_mm: figures['dn_mm']!,
+      sdr: figures['sdr']!,
+      design_bar: figures['design_bar']!,
+      mdp_bar: figures['mdp_bar']!,
+      pipe_length_m: figures['pipe_length_m']!,
+      procedure_hash: f.procedure,
+      centre_line: points,
       sections: sections.map((s, i) => ({ name: s.name, method_hash: s.method, stp_method: s.rule as keyof typeof RULES, ...parts[i]! })),
     }
     try {
@@ -82,21 +136,52 @@ export default function NewLine(): ReactElement {
       await queries.invalidateQueries()
       void navigate(`/lines/${line.id}`)
     } catch (error) {
-      setFaults(error instanceof Refusal && error.errors.length > 0 ? Object.fromEntries(error.errors.map((e) => [e.field, e.message])) : { all: (error as Error).message })
+      setFaults(
+        error instanceof Refusal && error.errors.length > 0
+          ? Object.fromEntries(error.errors.map((e) => [e.field, e.message]))
+          : { all: (error as Error).message },
+      )
     }
   }
   const field = (key: keyof typeof f, label: string, unit?: string): ReactElement => (
-    <TextField label={unit ? `${label}, ${unit}` : label} value={f[key]} onChange={set(key)} error={faults[key] !== undefined} helperText={faults[key]} slotProps={{ htmlInput: { inputMode: unit ? 'decimal' : 'text' } }} />
+    <TextField
+      label={unit ? `${label}, ${unit}` : label}
+      value={f[key]}
+      onChange={set(key)}
+      error={faults[key] !== undefined}
+      helperText={faults[key]}
+      slotProps={{ htmlInput: { inputMode: unit ? 'decimal' : 'text' } }}
+    />
   )
   const grid = { display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }
   return (
     <Page title="Make a line" up={{ to: '/', label: 'Lines' }}>
-      <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); void make() }} sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1fr 1fr' }, columnGap: 6, rowGap: 4, mt: 2 }}>
+      <Box
+        component="form"
+        noValidate
+        onSubmit={(e) => {
+          e.preventDefault()
+          void make()
+        }}
+        sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1fr 1fr' }, columnGap: 6, rowGap: 4, mt: 2 }}
+      >
         <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
           {field('name', 'Name')}
           <Box sx={grid}>
-            <TextField select label="Service" value={f.service} onChange={set('service')}>{['water', 'sewer', 'gas'].map((s) => <MenuItem key={s} value={s}>{s}</MenuItem>)}</TextField>
-            <TextField select label="Material" value={f.material} onChange={set('material')}>{['PE100', 'PVC-U'].map((s) => <MenuItem key={s} value={s}>{s}</MenuItem>)}</TextField>
+            <TextField select label="Service" value={f.service} onChange={set('service')}>
+              {['water', 'sewer', 'gas'].map((s) => (
+                <MenuItem key={s} value={s}>
+                  {s}
+                </MenuItem>
+              ))}
+            </TextField>
+            <TextField select label="Material" value={f.material} onChange={set('material')}>
+              {['PE100', 'PVC-U'].map((s) => (
+                <MenuItem key={s} value={s}>
+                  {s}
+                </MenuItem>
+              ))}
+            </TextField>
             {field('dn_mm', 'Outside diameter', 'mm')}
             {field('sdr', 'SDR')}
             {field('pipe_length_m', 'Length of one pipe', 'm')}
@@ -104,41 +189,158 @@ export default function NewLine(): ReactElement {
             {field('design_bar', 'Design pressure', 'bar')}
             {field('mdp_bar', 'Maximum design pressure', 'bar')}
           </Box>
-          <TextField select label="Procedure for the joints" value={f.procedure} onChange={set('procedure')} error={!!faults['procedure_hash']} helperText={faults['procedure_hash'] ?? joints.find((p) => p.hash === f.procedure)?.school}>
-            {joints.map((p) => <MenuItem key={p.hash} value={p.hash}>{p.title}, {p.version}</MenuItem>)}
+          <TextField
+            select
+            label="Procedure for the joints"
+            value={f.procedure}
+            onChange={set('procedure')}
+            error={!!faults['procedure_hash']}
+            helperText={faults['procedure_hash'] ?? joints.find((p) => p.hash === f.procedure)?.school}
+          >
+            {joints.map((p) => (
+              <MenuItem key={p.hash} value={p.hash}>
+                {p.title}, {p.version}
+              </MenuItem>
+            ))}
           </TextField>
         </Box>
         <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
-          <TextField multiline minRows={5} maxRows={9} label="Centre line: chainage; easting; northing; level (m)" value={f.centre} onChange={set('centre')} placeholder={EXAMPLE} error={!!faults['centre_line']} helperText={faults['centre_line'] ?? said} />
+          <TextField
+            multiline
+            minRows={5}
+            maxRows={9}
+            label="Centre line: chainage; easting; northing; level (m)"
+            value={f.centre}
+            onChange={set('centre')}
+            placeholder={EXAMPLE}
+            error={!!faults['centre_line']}
+            helperText={faults['centre_line'] ?? said}
+          />
           <Box>
-            <Button variant="outlined" onClick={() => file.current?.click()}>Read CSV or GeoJSON</Button>
-            <input ref={file} type="file" hidden accept=".csv,.txt,.json,.geojson" aria-label="File with the centre line" onChange={(e) => { const chosen = e.target.files?.[0]; e.target.value = ''; if (chosen) void load(chosen) }} />
+            <Button variant="outlined" onClick={() => file.current?.click()}>
+              Read CSV or GeoJSON
+            </Button>
+            <input
+              ref={file}
+              type="file"
+              hidden
+              accept=".csv,.txt,.json,.geojson"
+              aria-label="File with the centre line"
+              onChange={(e) => {
+                const chosen = e.target.files?.[0]
+                e.target.value = ''
+                if (chosen) void load(chosen)
+              }}
+            />
           </Box>
-          <Typography variant="h2" component="h2">Sections to be tested</Typography>
+          <Typography variant="h2" component="h2">
+            Sections to be tested
+          </Typography>
           {sections.map((s, i) => {
-            const change = (key: keyof SectionRow) => (e: { target: { value: string } }) => setSections((all) => all.map((old, k) => (k === i ? { ...old, [key]: e.target.value } : old)))
+            const change = (key: keyof SectionRow) => (e: { target: { value: string } }) =>
+              setSections((all) => all.map((old, k) => (k === i ? { ...old, [key]: e.target.value } : old)))
             return (
-              <Box key={i} sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1.4fr 1fr 1fr', borderTop: 1, borderColor: 'divider', pt: 2 }}>
+              <Box
+                key={i}
+                sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1.4fr 1fr 1fr', borderTop: 1, borderColor: 'divider', pt: 2 }}
+              >
                 <TextField label="Name" value={s.name} onChange={change('name')} />
                 <TextField label="From, m" value={s.from} onChange={change('from')} error={!!faults[`sections.${i}`]} />
                 <TextField label="To, m" value={s.to} onChange={change('to')} error={!!faults[`sections.${i}`]} />
-                <TextField select label="Test method" value={s.method} onChange={change('method')} sx={{ gridColumn: '1 / -1' }} error={!!faults[`sections.${i}`]} helperText={faults[`sections.${i}`]}>
-                  {methods.map((p) => <MenuItem key={p.hash} value={p.hash}>{p.title}</MenuItem>)}
+                <TextField
+                  select
+                  label="Test method"
+                  value={s.method}
+                  onChange={change('method')}
+                  sx={{ gridColumn: '1 / -1' }}
+                  error={!!faults[`sections.${i}`]}
+                  helperText={faults[`sections.${i}`]}
+                >
+                  {methods.map((p) => (
+                    <MenuItem key={p.hash} value={p.hash}>
+                      {p.title}
+                    </MenuItem>
+                  ))}
                 </TextField>
-                <TextField select label="Test pressure" value={s.rule} onChange={change('rule')} sx={{ gridColumn: s.rule === 'factor' ? 'span 2' : '1 / -1' }}>
-                  {Object.entries(RULES).map(([rule, text]) => <MenuItem key={rule} value={rule}>{text}</MenuItem>)}
+                <TextField
+                  select
+                  label="Test pressure"
+                  value={s.rule}
+                  onChange={change('rule')}
+                  sx={{ gridColumn: s.rule === 'factor' ? 'span 2' : '1 / -1' }}
+                >
+                  {Object.entries(RULES).map(([rule, text]) => (
+                    <MenuItem key={rule} value={rule}>
+                      {text}
+                    </MenuItem>
+                  ))}
                 </TextField>
-                {s.rule === 'factor' && <TextField label="Factor" value={s.factor} onChange={change('factor')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />}
-                <TextField label="Most the weakest part may see, bar" value={s.most} onChange={change('most')} placeholder="not stated" helperText={s.most === '' ? 'Not stated: no point sees more than the test pressure.' : undefined} slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }} sx={{ gridColumn: '1 / -1' }} />
-                <TextField label="Gauge at, m" value={s.gauge} onChange={change('gauge')} placeholder={s.from} slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }} />
-                <TextField label="Water, °C" value={s.water} onChange={change('water')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
-                <TextField label="Fill at, L/s" value={s.fill} onChange={change('fill')} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
+                {s.rule === 'factor' && (
+                  <TextField
+                    label="Factor"
+                    value={s.factor}
+                    onChange={change('factor')}
+                    slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+                  />
+                )}
+                <TextField
+                  label="Most the weakest part may see, bar"
+                  value={s.most}
+                  onChange={change('most')}
+                  placeholder="not stated"
+                  helperText={s.most === '' ? 'Not stated: no point sees more than the test pressure.' : undefined}
+                  slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }}
+                  sx={{ gridColumn: '1 / -1' }}
+                />
+                <TextField
+                  label="Gauge at, m"
+                  value={s.gauge}
+                  onChange={change('gauge')}
+                  placeholder={s.from}
+                  slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }}
+                />
+                <TextField
+                  label="Water, °C"
+                  value={s.water}
+                  onChange={change('water')}
+                  slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+                />
+                <TextField
+                  label="Fill at, L/s"
+                  value={s.fill}
+                  onChange={change('fill')}
+                  slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+                />
               </Box>
             )
           })}
-          <Button variant="outlined" onClick={() => setSections((all) => [...all, { ...(all[all.length - 1] ?? EMPTY), name: `Section ${all.length + 1}`, from: all[all.length - 1]?.to ?? '', to: '', gauge: '' }])}>Another section</Button>
-          {Object.entries(faults).filter(([k]) => !(k in f) && !['procedure_hash', 'centre_line'].includes(k) && !/^sections\.\d+$/.test(k)).map(([k, m]) => <Typography key={k} role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>{m}</Typography>)}
-          <Button variant="contained" type="submit" disabled={projects.length === 0}>Make the line</Button>
+          <Button
+            variant="outlined"
+            onClick={() =>
+              setSections((all) => [
+                ...all,
+                {
+                  ...(all[all.length - 1] ?? EMPTY),
+                  name: `Section ${all.length + 1}`,
+                  from: all[all.length - 1]?.to ?? '',
+                  to: '',
+                  gauge: '',
+                },
+              ])
+            }
+          >
+            Another section
+          </Button>
+          {Object.entries(faults)
+            .filter(([k]) => !(k in f) && !['procedure_hash', 'centre_line'].includes(k) && !/^sections\.\d+$/.test(k))
+            .map(([k, m]) => (
+              <Typography key={k} role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>
+                {m}
+              </Typography>
+            ))}
+          <Button variant="contained" type="submit" disabled={projects.length === 0}>
+            Make the line
+          </Button>
         </Box>
       </Box>
     </Page>

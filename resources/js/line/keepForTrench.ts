@@ -19,7 +19,10 @@ let again = 0
  */
 export async function keepForTrench(line: LineFull): Promise<void> {
   const open = line.joints.filter((j) => j.state === 'planned' || j.state === 'begun' || j.state === 'made')
-  const from = Math.max(0, open.findIndex((j) => j.id === faceOf(line.joints)?.id))
+  const from = Math.max(
+    0,
+    open.findIndex((j) => j.id === faceOf(line.joints)?.id),
+  )
   // What is begun anywhere on the line goes along with the next ones at the face.
   const joints = [...new Set([...open.filter((j) => j.state === 'begun').slice(0, JOINTS_KEPT), ...open.slice(from, from + JOINTS_KEPT)])]
   const procedures = new Set([line.procedure.hash, ...joints.flatMap((j) => j.procedure_hash ?? [])])
@@ -29,7 +32,16 @@ export async function keepForTrench(line: LineFull): Promise<void> {
   window.clearTimeout(again)
   try {
     await keeping()
-    for (const path of ['me', 'units', `lines/${line.id}`, 'stand-ins/fusion-box', 'stand-ins/labels', 'stores', ...[...procedures].map((hash) => `procedures/${hash}`), ...joints.map((j) => subjectAt('joint', j.id))]) {
+    for (const path of [
+      'me',
+      'units',
+      `lines/${line.id}`,
+      'stand-ins/fusion-box',
+      'stand-ins/labels',
+      'stores',
+      ...[...procedures].map((hash) => `procedures/${hash}`),
+      ...joints.map((j) => subjectAt('joint', j.id)),
+    ]) {
       // Read anew even if it is known, so that the service worker has it.
       await queries.fetchQuery({ queryKey: path.split('/'), queryFn: () => api.get(`/${path}`), staleTime: 0 })
     }

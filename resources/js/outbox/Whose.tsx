@@ -11,7 +11,11 @@ export function Whose({ row }: { row: Waiting | WaitingPhoto }): ReactElement {
     return (
       <>
         recorded before anybody was signed in here
-        {me.data && <Button onClick={() => void claim(row)} sx={{ ml: 1 }}>It was me, {me.data.name}</Button>}
+        {me.data && (
+          <Button onClick={() => void claim(row)} sx={{ ml: 1 }}>
+            It was me, {me.data.name}
+          </Button>
+        )}
       </>
     )
   }

@@ -69,14 +69,16 @@ class Store extends Dexie {
     this.version(1).stores({ waiting: '++seq, &id, subject', runs: 'key' })
     this.version(2).stores({ photos: 'id, subject' })
     // What waits under a former address goes out under the one of today.
-    this.version(3).stores({}).upgrade(async (old) => {
-      const renamed = <T extends { subject: string }>(row: T): void => void (row.subject = ofFormer(row.subject))
-      await old.table<Waiting>('waiting').toCollection().modify(renamed)
-      await old.table<WaitingPhoto>('photos').toCollection().modify(renamed)
-      const runs = await old.table<Run>('runs').toArray()
-      await old.table('runs').clear()
-      await old.table('runs').bulkAdd(runs.map((run) => ({ ...run, subject: ofFormer(run.subject), key: ofFormer(run.key) })))
-    })
+    this.version(3)
+      .stores({})
+      .upgrade(async (old) => {
+        const renamed = <T extends { subject: string }>(row: T): void => void (row.subject = ofFormer(row.subject))
+        await old.table<Waiting>('waiting').toCollection().modify(renamed)
+        await old.table<WaitingPhoto>('photos').toCollection().modify(renamed)
+        const runs = await old.table<Run>('runs').toArray()
+        await old.table('runs').clear()
+        await old.table('runs').bulkAdd(runs.map((run) => ({ ...run, subject: ofFormer(run.subject), key: ofFormer(run.key) })))
+      })
   }
 }
 

@@ -3,7 +3,8 @@ import { beforeEach, expect, test, vi } from 'vitest'
 import { store } from './db'
 import { claim, deviceTime, drop, dropPhoto, flush, keepPhoto, record, setPerson, whenSent, whenStranger } from './outbox'
 
-const answer = (status: number, body: unknown): Response => new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
+const answer = (status: number, body: unknown): Response =>
+  new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
 const bram = { id: 1, name: 'Bram' }
 const odile = { id: 2, name: 'Odile' }
 const stored = { judgement: {}, state: 'begun', stored: true }
@@ -40,7 +41,10 @@ test('a fact stays on the device until the server has said that it is stored, in
 
 test('a refused fact is set aside with its sentence and holds up no other', async () => {
   vi.stubGlobal('fetch', async (_url: string, init: RequestInit) =>
-    (JSON.parse(String(init.body)) as { step: string }).step === 'wrong' ? answer(422, { title: 'x', errors: [{ field: 'air_c', message: 'Air: too hot.' }] }) : answer(201, stored))
+    (JSON.parse(String(init.body)) as { step: string }).step === 'wrong'
+      ? answer(422, { title: 'x', errors: [{ field: 'air_c', message: 'Air: too hot.' }] })
+      : answer(201, stored),
+  )
   await record('subjects/joint/1', { step: 'wrong', value: {} })
   await record('subjects/joint/1', { step: 'right', value: {} })
   await flush()
@@ -74,7 +78,10 @@ test('a page that listens is told before the fact leaves the outbox', async () =
 function listening(): { step: string; by: string | undefined }[] {
   const heard: { step: string; by: string | undefined }[] = []
   vi.stubGlobal('fetch', async (_url: string, init: RequestInit) => {
-    heard.push({ step: (JSON.parse(String(init.body)) as { step: string }).step, by: (init.headers as Record<string, string>)['X-Recorded-By'] })
+    heard.push({
+      step: (JSON.parse(String(init.body)) as { step: string }).step,
+      by: (init.headers as Record<string, string>)['X-Recorded-By'],
+    })
     return answer(201, stored)
   })
   return heard
@@ -138,7 +145,7 @@ test('nobody throws away what another person recorded', async () => {
   setPerson(bram)
   await drop(seq!)
   await dropPhoto(photo)
-  expect(await store.waiting.count() + (await store.photos.count())).toBe(0)
+  expect((await store.waiting.count()) + (await store.photos.count())).toBe(0)
 })
 
 test('where the server stumbles over one joint its facts wait in order, and those of others go out', async () => {
@@ -154,7 +161,10 @@ test('where the server stumbles over one joint its facts wait in order, and thos
   await record('subjects/joint/1', { step: 'second', value: {} })
   await record('subjects/joint/2', { step: 'other', value: {} })
   await flush()
-  expect((await store.waiting.toArray()).map((w) => [w.body.step, w.refused])).toEqual([['first', undefined], ['second', undefined]])
+  expect((await store.waiting.toArray()).map((w) => [w.body.step, w.refused])).toEqual([
+    ['first', undefined],
+    ['second', undefined],
+  ])
   expect(asked).toContain('other')
   expect(asked).not.toContain('second')
   broken = false

@@ -59,17 +59,36 @@ export function deviceTime(at = new Date()): string {
   const minutes = -at.getTimezoneOffset()
   const sign = minutes < 0 ? '-' : '+'
   const offset = `${sign}${two(Math.floor(Math.abs(minutes) / 60))}:${two(Math.abs(minutes) % 60)}`
-  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}T${two(at.getHours())}:${two(at.getMinutes())}:${two(at.getSeconds())}${offset}`
+  const day = [at.getFullYear(), two(at.getMonth() + 1), two(at.getDate())].join('-')
+  return `${day}T${[at.getHours(), at.getMinutes(), at.getSeconds()].map(two).join(':')}${offset}`
 }
 
 export function newId(): string {
-  return crypto.randomUUID ? crypto.randomUUID() : '10000000-1000-4000-8000-100000000000'.replace(/[018]/g, (c) => (Number(c) ^ (crypto.getRandomValues(new Uint8Array(1))[0]! & (15 >> (Number(c) / 4)))).toString(16))
+  return crypto.randomUUID
+    ? crypto.randomUUID()
+    : '10000000-1000-4000-8000-100000000000'.replace(/[018]/g, (c) =>
+        (Number(c) ^ (crypto.getRandomValues(new Uint8Array(1))[0]! & (15 >> (Number(c) / 4)))).toString(16),
+      )
 }
 
-/** Puts a fact into the outbox and tries to send. Resolves when it is safely on the device. `title`: how a person calls joint or test and step. */
-export async function record(subject: string, fact: Omit<NewFact, 'id' | 'recorded_at'> & { recorded_at?: string }, title?: string): Promise<string> {
+/**
+ * Puts a fact into the outbox and tries to send. Resolves when it is safely on the device.
+ * `title`: how a person calls joint or test and step.
+ */
+export async function record(
+  subject: string,
+  fact: Omit<NewFact, 'id' | 'recorded_at'> & { recorded_at?: string },
+  title?: string,
+): Promise<string> {
   const id = newId()
-  await store.waiting.add({ id, subject, since: Date.now(), ...(here ? { by: here } : {}), ...(title ? { title } : {}), body: { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime() } })
+  await store.waiting.add({
+    id,
+    subject,
+    since: Date.now(),
+    ...(here ? { by: here } : {}),
+    ...(title ? { title } : {}),
+    body: { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime() },
+  })
   tell()
   void flush()
   return id

@@ -5,7 +5,20 @@ import { setPerson } from './outbox'
 import { due, resumeRuns, startRun } from './runs'
 
 const samples = Array.from({ length: 101 }, (_, i) => [i, 39.5, 24])
-const run = (more: Partial<Run> = {}): Run => ({ key: 'k', subject: 'subjects/joint/1', step: 'fusion', trace: 't', startedAt: 1_000_000, speed: 1, samples, secondsPerUnit: 1, sent: 0, part: 0, extra: {}, ...more })
+const run = (more: Partial<Run> = {}): Run => ({
+  key: 'k',
+  subject: 'subjects/joint/1',
+  step: 'fusion',
+  trace: 't',
+  startedAt: 1_000_000,
+  speed: 1,
+  samples,
+  secondsPerUnit: 1,
+  sent: 0,
+  part: 0,
+  extra: {},
+  ...more,
+})
 
 beforeEach(async () => {
   await store.waiting.clear()
@@ -35,9 +48,19 @@ test('a log may begin at any minute of its own clock', () => {
 })
 
 test('a run ends with a final piece in the outbox, all rows once and in order', async () => {
-  await startRun({ key: 'subjects/joint/1/fusion', subject: 'subjects/joint/1', step: 'fusion', speed: 1000, samples, secondsPerUnit: 1, extra: { supply_v: 229 } })
+  await startRun({
+    key: 'subjects/joint/1/fusion',
+    subject: 'subjects/joint/1',
+    step: 'fusion',
+    speed: 1000,
+    samples,
+    secondsPerUnit: 1,
+    extra: { supply_v: 229 },
+  })
   await vi.waitFor(async () => expect(await store.runs.count()).toBe(0), { timeout: 8_000 })
-  const pieces = (await store.waiting.toArray()).map((w) => w.body.value as { part: number; final: boolean; samples: number[][]; supply_v: number; ended_at?: string })
+  const pieces = (await store.waiting.toArray()).map(
+    (w) => w.body.value as { part: number; final: boolean; samples: number[][]; supply_v: number; ended_at?: string },
+  )
   expect(pieces.map((p) => p.part)).toEqual(pieces.map((_, i) => i))
   expect(pieces.flatMap((p) => p.samples)).toEqual(samples)
   expect(pieces.map((p) => p.final)).toEqual(pieces.map((_, i) => i === pieces.length - 1))
@@ -47,7 +70,15 @@ test('a run ends with a final piece in the outbox, all rows once and in order', 
 
 test('a run goes on under the name of who started it, whoever is there when it ends', async () => {
   setPerson({ id: 1, name: 'Bram' })
-  await startRun({ key: 'subjects/joint/3/fusion', subject: 'subjects/joint/3', step: 'fusion', speed: 100, samples, secondsPerUnit: 1, extra: {} })
+  await startRun({
+    key: 'subjects/joint/3/fusion',
+    subject: 'subjects/joint/3',
+    step: 'fusion',
+    speed: 100,
+    samples,
+    secondsPerUnit: 1,
+    extra: {},
+  })
   setPerson({ id: 2, name: 'Odile' })
   await vi.waitFor(async () => expect(await store.runs.count()).toBe(0), { timeout: 8_000 })
   expect((await store.waiting.where('subject').equals('subjects/joint/3').toArray()).map((w) => w.by?.name)).toEqual(['Bram'])
@@ -55,10 +86,14 @@ test('a run goes on under the name of who started it, whoever is there when it e
 })
 
 test('a page that was closed in the middle goes on where it was', async () => {
-  await store.runs.put(run({ key: 'subjects/joint/2/fusion', subject: 'subjects/joint/2', startedAt: Date.now() - 200_000, sent: 60, part: 3 }))
+  await store.runs.put(
+    run({ key: 'subjects/joint/2/fusion', subject: 'subjects/joint/2', startedAt: Date.now() - 200_000, sent: 60, part: 3 }),
+  )
   await resumeRuns()
   await vi.waitFor(async () => expect(await store.runs.count()).toBe(0), { timeout: 8_000 })
-  const pieces = (await store.waiting.where('subject').equals('subjects/joint/2').toArray()).map((w) => w.body.value as { part: number; samples: number[][]; final: boolean })
+  const pieces = (await store.waiting.where('subject').equals('subjects/joint/2').toArray()).map(
+    (w) => w.body.value as { part: number; samples: number[][]; final: boolean },
+  )
   expect(pieces[0]!.part).toBe(3)
   expect(pieces.flatMap((p) => p.samples)).toEqual(samples.slice(60))
   expect(pieces.at(-1)!.final).toBe(true)

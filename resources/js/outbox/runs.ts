@@ -35,10 +35,22 @@ async function tick(key: string): Promise<boolean> {
     await store.transaction('rw', store.waiting, store.runs, async () => {
       const id = newId()
       const value = {
-        trace: run.trace, part: run.part, samples: fresh, final: finished, ...run.extra,
-        started_at: deviceTime(new Date(run.startedAt)), ...(finished ? { ended_at: deviceTime(new Date(now)) } : {}),
+        trace: run.trace,
+        part: run.part,
+        samples: fresh,
+        final: finished,
+        ...run.extra,
+        started_at: deviceTime(new Date(run.startedAt)),
+        ...(finished ? { ended_at: deviceTime(new Date(now)) } : {}),
       }
-      await store.waiting.add({ id, subject: run.subject, since: now, ...(run.by ? { by: run.by } : {}), ...(run.title ? { title: run.title } : {}), body: { id, step: run.step, value, recorded_at: deviceTime(new Date(now)) } })
+      await store.waiting.add({
+        id,
+        subject: run.subject,
+        since: now,
+        ...(run.by ? { by: run.by } : {}),
+        ...(run.title ? { title: run.title } : {}),
+        body: { id, step: run.step, value, recorded_at: deviceTime(new Date(now)) },
+      })
       if (finished) await store.runs.delete(key)
       else await store.runs.update(key, { sent: count, part: run.part + 1 })
     })

@@ -7,7 +7,8 @@ export function useWaitingPhotos(subject?: string): WaitingPhoto[] {
   const [photos, setPhotos] = useState<WaitingPhoto[]>([])
   useEffect(() => {
     let live = true
-    const read = (): void => void (subject ? store.photos.where('subject').equals(subject) : store.photos).toArray().then((all) => live && setPhotos(all))
+    const read = (): void =>
+      void (subject ? store.photos.where('subject').equals(subject) : store.photos).toArray().then((all) => live && setPhotos(all))
     read()
     const stop = subscribe(read)
     return () => {

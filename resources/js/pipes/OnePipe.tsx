@@ -2,38 +2,61 @@ import { Box, Button, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import type { LineFull, LinePipe } from '../api/client'
 import { Sheet } from '../ui/Sheet'
+import { dayAndTime } from '../ui/clock'
 import { useShow } from '../ui/units'
 import { PipeSheet } from './PipeSheet'
 import { SayOfPipe } from './SayOfPipe'
 import { sizeOf, STATE } from './words'
 
-/** "26 Nov, 20:01" in the time of the place. */
-const moment = (iso: string, timeZone: string): string => new Date(iso).toLocaleString('en-GB', { timeZone, day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
-
 /** One pipe: what is known of it, what was said of it, and what may be done. */
-export function OnePipe({ line, pipe, plans, onClose }: { line: LineFull; pipe: LinePipe; plans: boolean; onClose: () => void }): ReactElement {
+export function OnePipe({
+  line,
+  pipe,
+  plans,
+  onClose,
+}: {
+  line: LineFull
+  pipe: LinePipe
+  plans: boolean
+  onClose: () => void
+}): ReactElement {
   const [doing, setDoing] = useState<'say' | 'change' | null>(null)
   const show = useShow()
   if (doing === 'say') return <SayOfPipe pipe={pipe} onClose={onClose} />
   if (doing === 'change') return <PipeSheet line={line} pipe={pipe} onClose={onClose} />
   const rejected = pipe.state === 'rejected'
   const rows: [string, string][] = [
-    ['Pipe', sizeOf(pipe.pipe)], ['State', STATE[pipe.state]], ['Length', pipe.length_m === null ? 'not known' : show('x_m', 'length', pipe.length_m)],
-    ['Joints', pipe.joints.join(', ') || 'none'], ...(pipe.serial ? [['Serial', pipe.serial] as [string, string]] : []), ...(pipe.source ? [['From', pipe.source] as [string, string]] : []),
+    ['Pipe', sizeOf(pipe.pipe)],
+    ['State', STATE[pipe.state]],
+    ['Length', pipe.length_m === null ? 'not known' : show('x_m', 'length', pipe.length_m)],
+    ['Joints', pipe.joints.join(', ') || 'none'],
+    ...(pipe.serial ? [['Serial', pipe.serial] as [string, string]] : []),
+    ...(pipe.source ? [['From', pipe.source] as [string, string]] : []),
   ]
   return (
     <Sheet open onClose={onClose} title={`Pipe ${pipe.number}`}>
-      <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.75, m: 0, '& dd': { m: 0, fontWeight: 700 } }}>
+      <Box
+        component="dl"
+        sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.75, m: 0, '& dd': { m: 0, fontWeight: 700 } }}
+      >
         {rows.map(([what, value]) => [<dt key={what}>{what}</dt>, <dd key={`${what}=`}>{value}</dd>])}
       </Box>
       {pipe.said.map((s) => (
         <Typography key={s.at} sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>
-          {s.state === 'rejected' ? 'Rejected' : 'Accepted again'} by {s.by}, {moment(s.at, line.time_zone)}: {s.reason}
+          {s.state === 'rejected' ? 'Rejected' : 'Accepted again'} by {s.by}, {dayAndTime(s.at, line.time_zone)}: {s.reason}
         </Typography>
       ))}
       <Box sx={{ display: 'grid', gap: 1, mt: 2 }}>
-        {(!rejected || plans) && <Button variant="outlined" onClick={() => setDoing('say')}>{rejected ? 'Accept it again' : 'Reject this pipe'}</Button>}
-        {plans && <Button variant="outlined" onClick={() => setDoing('change')}>Change what it is</Button>}
+        {(!rejected || plans) && (
+          <Button variant="outlined" onClick={() => setDoing('say')}>
+            {rejected ? 'Accept it again' : 'Reject this pipe'}
+          </Button>
+        )}
+        {plans && (
+          <Button variant="outlined" onClick={() => setDoing('change')}>
+            Change what it is
+          </Button>
+        )}
       </Box>
     </Sheet>
   )

@@ -9,13 +9,28 @@ import { Sheet } from '../ui/Sheet'
 const SERIES: Record<string, string> = { metric: 'metric', ips: 'inch, iron-pipe size', dips: 'inch, ductile-iron size' }
 const FIGURES = ['nominal', 'sdr', 'length_m'] as const
 
-interface Form { number: string; serial: string; source: string; material: string; series: string; nominal: string; sdr: string; length_m: string }
+interface Form {
+  number: string
+  serial: string
+  source: string
+  material: string
+  series: string
+  nominal: string
+  sdr: string
+  length_m: string
+}
 
 function begun(line: LineFull, pipe: LinePipe | null): Form {
   const size = pipe?.pipe ?? line.pipe
   return {
-    number: pipe?.number ?? '', serial: pipe?.serial ?? '', source: pipe?.source ?? '', material: size.material, series: size.series ?? 'metric',
-    nominal: String(figureOf((size.size ?? '').split(' ')[0] ?? '') ?? size.dn_mm), sdr: String(size.sdr), length_m: String(pipe?.length_m ?? line.pipe_length_m),
+    number: pipe?.number ?? '',
+    serial: pipe?.serial ?? '',
+    source: pipe?.source ?? '',
+    material: size.material,
+    series: size.series ?? 'metric',
+    nominal: String(figureOf((size.size ?? '').split(' ')[0] ?? '') ?? size.dn_mm),
+    sdr: String(size.sdr),
+    length_m: String(pipe?.length_m ?? line.pipe_length_m),
   }
 }
 
@@ -32,27 +47,56 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
       await queries.invalidateQueries()
       onClose()
     },
-    onError: (error) => setFaults(error instanceof Refusal && error.errors.length > 0 ? Object.fromEntries(error.errors.map((e) => [e.field, e.message])) : { all: error.message }),
+    onError: (error) =>
+      setFaults(
+        error instanceof Refusal && error.errors.length > 0
+          ? Object.fromEntries(error.errors.map((e) => [e.field, e.message]))
+          : { all: error.message },
+      ),
   })
   const save = (): void => {
-    const wrong = Object.fromEntries(FIGURES.flatMap((key) => { const why = noFigure(form[key]); return why ? [[key, why]] : [] }))
+    const wrong = Object.fromEntries(
+      FIGURES.flatMap((key) => {
+        const why = noFigure(form[key])
+        return why ? [[key, why]] : []
+      }),
+    )
     if (!pipe && form.number.trim() === '') wrong['number'] = 'Give the number that is painted on it.'
     setFaults(wrong)
     if (Object.keys(wrong).length === 0) keep.mutate()
   }
   const field = (key: keyof Form, label: string, figure = false): ReactElement => (
-    <TextField label={label} value={form[key]} error={faults[key] !== undefined} helperText={faults[key]} slotProps={{ htmlInput: { inputMode: figure ? 'decimal' : 'text' } }}
-      onChange={(e) => setForm((old) => ({ ...old, [key]: e.target.value }))} />
+    <TextField
+      label={label}
+      value={form[key]}
+      error={faults[key] !== undefined}
+      helperText={faults[key]}
+      slotProps={{ htmlInput: { inputMode: figure ? 'decimal' : 'text' } }}
+      onChange={(e) => setForm((old) => ({ ...old, [key]: e.target.value }))}
+    />
   )
   const choice = (key: 'material' | 'series', label: string, options: Record<string, string>): ReactElement => (
     <TextField select label={label} value={form[key]} onChange={(e) => setForm((old) => ({ ...old, [key]: e.target.value }))}>
-      {Object.entries(options).map(([value, said]) => <MenuItem key={value} value={value}>{said}</MenuItem>)}
+      {Object.entries(options).map(([value, said]) => (
+        <MenuItem key={value} value={value}>
+          {said}
+        </MenuItem>
+      ))}
     </TextField>
   )
   const known = ['number', 'serial', 'source', ...FIGURES]
   const rest = Object.entries(faults).filter(([key]) => !known.includes(key))
   return (
-    <Sheet open onClose={onClose} title={pipe ? `Pipe ${pipe.number}` : 'Add a pipe'} actions={<Button variant="contained" disabled={keep.isPending} onClick={save}>{pipe ? 'Keep it so' : 'Add it'}</Button>}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={pipe ? `Pipe ${pipe.number}` : 'Add a pipe'}
+      actions={
+        <Button variant="contained" disabled={keep.isPending} onClick={save}>
+          {pipe ? 'Keep it so' : 'Add it'}
+        </Button>
+      }
+    >
       <Box sx={{ display: 'grid', gap: 2, mt: 1, gridTemplateColumns: '1fr 1fr' }}>
         {!pipe && field('number', 'Number on the pipe')}
         {field('serial', 'Serial, if any')}
@@ -63,7 +107,11 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
         {field('length_m', 'Length, m', true)}
         {field('source', 'Where from')}
       </Box>
-      {rest.map(([key, message]) => <Typography key={key} role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>{message}</Typography>)}
+      {rest.map(([key, message]) => (
+        <Typography key={key} role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>
+          {message}
+        </Typography>
+      ))}
     </Sheet>
   )
 }

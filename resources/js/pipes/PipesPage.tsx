@@ -23,7 +23,8 @@ export default function PipesPage(): ReactElement {
   const [open, setOpen] = useState<LinePipe | 'new' | null>(null)
   const found = useMemo(() => {
     const words = text.trim().toLowerCase()
-    const named = (p: LinePipe): boolean => [p.number, p.number.replace(/^0+/, ''), p.serial ?? '', sizeOf(p.pipe)].some((t) => t.toLowerCase().includes(words))
+    const named = (p: LinePipe): boolean =>
+      [p.number, p.number.replace(/^0+/, ''), p.serial ?? '', sizeOf(p.pipe)].some((t) => t.toLowerCase().includes(words))
     return (pipes.data ?? []).filter((p) => (state === 'all' || p.state === state) && (words === '' || named(p)))
   }, [pipes.data, text, state])
   if (!pipes.data || !line.data) return <Loading query={pipes.error ? pipes : line} up={{ to: `/lines/${id}`, label: 'Line' }} />
@@ -31,17 +32,32 @@ export default function PipesPage(): ReactElement {
   return (
     <Page wide title="Pipes" up={{ to: `/lines/${id}`, label: line.data.name }}>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 2, alignItems: 'center' }}>
-        <TextField label="Number, serial, size" value={text} onChange={(e) => setText(e.target.value)} sx={{ width: { xs: '100%', sm: 300 } }} />
+        <TextField
+          label="Number, serial, size"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          sx={{ width: { xs: '100%', sm: 300 } }}
+        />
         <TextField select label="Show" value={state} onChange={(e) => setState(e.target.value)} sx={{ width: 180 }}>
           <MenuItem value="all">all pipes</MenuItem>
-          {Object.entries(STATE).map(([value, said]) => <MenuItem key={value} value={value}>{said}</MenuItem>)}
+          {Object.entries(STATE).map(([value, said]) => (
+            <MenuItem key={value} value={value}>
+              {said}
+            </MenuItem>
+          ))}
         </TextField>
         <Box sx={{ flexGrow: 1 }} />
-        {plans && <Button variant="outlined" onClick={() => setOpen('new')}>Add a pipe</Button>}
+        {plans && (
+          <Button variant="outlined" onClick={() => setOpen('new')}>
+            Add a pipe
+          </Button>
+        )}
       </Box>
       <Typography sx={{ mb: 1 }}>{count(pipes.data, line.data)}</Typography>
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {found.slice(0, SHOWN).map((p) => <Row key={p.id} pipe={p} planned={sizeOf(line.data.pipe) === sizeOf(p.pipe)} onOpen={() => setOpen(p)} />)}
+        {found.slice(0, SHOWN).map((p) => (
+          <Row key={p.id} pipe={p} planned={sizeOf(line.data.pipe) === sizeOf(p.pipe)} onOpen={() => setOpen(p)} />
+        ))}
       </Box>
       {found.length === 0 && <Typography sx={{ my: 2 }}>No pipe of this line is called so.</Typography>}
       {found.length > SHOWN && <Typography sx={{ my: 2 }}>{found.length - SHOWN} more: type a number to find one.</Typography>}
@@ -55,20 +71,53 @@ function count(pipes: LinePipe[], line: LineFull): string {
   const of = (state: LinePipe['state']): number => pipes.filter((p) => p.state === state).length
   const other = pipes.filter((p) => sizeOf(p.pipe) !== sizeOf(line.pipe)).length
   const said = [`${of('laid')} laid`, `${of('to-hand')} to hand`, ...(of('rejected') > 0 ? [`${of('rejected')} rejected`] : [])]
-  return `${pipes.length} pipes: ${said.join(', ')}. Planned as ${sizeOf(line.pipe)}${other > 0 ? `; ${other} ${other === 1 ? 'is' : 'are'} another` : ''}.`
+  const others = other > 0 ? `; ${other} ${other === 1 ? 'is' : 'are'} another` : ''
+  return `${pipes.length} pipes: ${said.join(', ')}. Planned as ${sizeOf(line.pipe)}${others}.`
 }
 
 function Row({ pipe, planned, onOpen }: { pipe: LinePipe; planned: boolean; onOpen: () => void }): ReactElement {
   const show = useShow()
   const rejected = pipe.state === 'rejected'
-  const facts = [pipe.length_m === null ? '' : show('x_m', 'length', pipe.length_m), pipe.serial ?? '', pipe.joints.length > 0 ? `joint${pipe.joints.length > 1 ? 's' : ''} ${pipe.joints.join(' and ')}` : 'in no joint']
+  const facts = [
+    pipe.length_m === null ? '' : show('x_m', 'length', pipe.length_m),
+    pipe.serial ?? '',
+    pipe.joints.length > 0 ? `joint${pipe.joints.length > 1 ? 's' : ''} ${pipe.joints.join(' and ')}` : 'in no joint',
+  ]
   return (
     <Box component="li" sx={{ borderTop: 1, borderColor: 'divider' }}>
-      <Box component="button" type="button" onClick={onOpen} aria-label={`Pipe ${pipe.number}, ${STATE[pipe.state]}`}
-        sx={{ all: 'unset', cursor: 'pointer', boxSizing: 'border-box', width: '100%', minHeight: 56, py: 0.75, display: 'grid', gridTemplateColumns: { xs: '72px 1fr', md: '90px 240px 1fr' }, columnGap: 2, alignItems: 'center', '&:focus-visible': { outline: '3px solid var(--accent)' } }}>
-        <Box component="span" sx={{ fontWeight: 700, fontSize: '1.15rem', textDecoration: rejected ? 'line-through' : 'none' }}>{pipe.number}</Box>
-        <Box component="span" sx={{ fontWeight: planned ? 400 : 700 }}>{sizeOf(pipe.pipe)}</Box>
-        <Box component="span" sx={{ gridColumn: { xs: 2, md: 'auto' }, color: rejected ? 'secondary.main' : 'text.secondary', fontWeight: rejected ? 700 : 400 }}>
+      <Box
+        component="button"
+        type="button"
+        onClick={onOpen}
+        aria-label={`Pipe ${pipe.number}, ${STATE[pipe.state]}`}
+        sx={{
+          all: 'unset',
+          cursor: 'pointer',
+          boxSizing: 'border-box',
+          width: '100%',
+          minHeight: 56,
+          py: 0.75,
+          display: 'grid',
+          gridTemplateColumns: { xs: '72px 1fr', md: '90px 240px 1fr' },
+          columnGap: 2,
+          alignItems: 'center',
+          '&:focus-visible': { outline: '3px solid var(--accent)' },
+        }}
+      >
+        <Box component="span" sx={{ fontWeight: 700, fontSize: '1.15rem', textDecoration: rejected ? 'line-through' : 'none' }}>
+          {pipe.number}
+        </Box>
+        <Box component="span" sx={{ fontWeight: planned ? 400 : 700 }}>
+          {sizeOf(pipe.pipe)}
+        </Box>
+        <Box
+          component="span"
+          sx={{
+            gridColumn: { xs: 2, md: 'auto' },
+            color: rejected ? 'secondary.main' : 'text.secondary',
+            fontWeight: rejected ? 700 : 400,
+          }}
+        >
           {rejected ? `Rejected: ${pipe.reason ?? ''}` : [STATE[pipe.state], ...facts].filter(Boolean).join(' · ')}
         </Box>
       </Box>

@@ -17,11 +17,27 @@ export function SayOfPipe({ pipe, onClose }: { pipe: LinePipe; onClose: () => vo
     },
   })
   return (
-    <Sheet open onClose={onClose} title={rejected ? `Reject pipe ${pipe.number}` : `Accept pipe ${pipe.number} again`}
-      actions={<Button variant="contained" disabled={reason.trim().length < 3 || say.isPending} onClick={() => say.mutate()}>{rejected ? 'Reject it' : 'Accept it'}</Button>}>
-      <Typography sx={{ mb: 2 }}>{rejected ? 'It must not be laid. A joint that has it, and is not signed yet, is bad until it is out or accepted again.' : `It was rejected: ${pipe.reason ?? ''}`}</Typography>
+    <Sheet
+      open
+      onClose={onClose}
+      title={rejected ? `Reject pipe ${pipe.number}` : `Accept pipe ${pipe.number} again`}
+      actions={
+        <Button variant="contained" disabled={reason.trim().length < 3 || say.isPending} onClick={() => say.mutate()}>
+          {rejected ? 'Reject it' : 'Accept it'}
+        </Button>
+      }
+    >
+      <Typography sx={{ mb: 2 }}>
+        {rejected
+          ? 'It must not be laid. A joint that has it, and is not signed yet, is bad until it is out or accepted again.'
+          : `It was rejected: ${pipe.reason ?? ''}`}
+      </Typography>
       <TextField autoFocus label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
-      {say.error && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>{say.error.message}</Typography>}
+      {say.error && (
+        <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>
+          {say.error.message}
+        </Typography>
+      )}
     </Sheet>
   )
 }

@@ -5,7 +5,12 @@ import { queries, useMe, useProcedures } from '../api/queries'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 
-const CERTAINTY: Record<string, string> = { std: 'standard', practice: 'common practice', memory: 'from memory, confirm it', project: 'project' }
+const CERTAINTY: Record<string, string> = {
+  std: 'standard',
+  practice: 'common practice',
+  memory: 'from memory, confirm it',
+  project: 'project',
+}
 
 /** The schools side by side, each limit with where it comes from. */
 export default function ProceduresPage(): ReactElement {
@@ -35,24 +40,77 @@ export default function ProceduresPage(): ReactElement {
     <Page wide title="Procedures and limits" up={{ to: '/', label: 'Lines' }}>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', my: 2, alignItems: 'center' }}>
         <TextField select label="Kind" value={type} onChange={(e) => setType(e.target.value)} sx={{ width: 300 }}>
-          {types.map((t) => <MenuItem key={t} value={t}>{t.replace(/-/g, ' ')}</MenuItem>)}
+          {types.map((t) => (
+            <MenuItem key={t} value={t}>
+              {t.replace(/-/g, ' ')}
+            </MenuItem>
+          ))}
         </TextField>
-        {project && <Button variant="outlined" onClick={() => file.current?.click()}>Load a procedure file</Button>}
-        <input ref={file} type="file" hidden accept=".json" aria-label="Procedure file" onChange={(e) => { const chosen = e.target.files?.[0]; e.target.value = ''; if (chosen) void load(chosen) }} />
+        {project && (
+          <Button variant="outlined" onClick={() => file.current?.click()}>
+            Load a procedure file
+          </Button>
+        )}
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept=".json"
+          aria-label="Procedure file"
+          onChange={(e) => {
+            const chosen = e.target.files?.[0]
+            e.target.value = ''
+            if (chosen) void load(chosen)
+          }}
+        />
       </Box>
       {faults.length > 0 && <Faults faults={faults} />}
       <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Limits by school">
-        <Box component="table" sx={{ borderCollapse: 'collapse', minWidth: 700, width: '100%', '& th, & td': { textAlign: 'left', verticalAlign: 'top', borderTop: 1, borderColor: 'divider', py: 1.25, pr: 3 } }}>
+        <Box
+          component="table"
+          sx={{
+            borderCollapse: 'collapse',
+            minWidth: 700,
+            width: '100%',
+            '& th, & td': { textAlign: 'left', verticalAlign: 'top', borderTop: 1, borderColor: 'divider', py: 1.25, pr: 3 },
+          }}
+        >
           <thead>
-            <tr><th scope="col">Limit</th>{shown.map((p) => <th scope="col" key={p.hash}>{p.title}{p.own ? ' (own)' : ''}<Typography variant="body2" sx={{ fontWeight: 400 }}>{p.school}. Version {p.version}, text {p.hash.slice(0, 8)}</Typography></th>)}</tr>
+            <tr>
+              <th scope="col">Limit</th>
+              {shown.map((p) => (
+                <th scope="col" key={p.hash}>
+                  {p.title}
+                  {p.own ? ' (own)' : ''}
+                  <Typography variant="body2" sx={{ fontWeight: 400 }}>
+                    {p.school}. Version {p.version}, text {p.hash.slice(0, 8)}
+                  </Typography>
+                </th>
+              ))}
+            </tr>
           </thead>
           <tbody>
             {names.map((n) => (
               <tr key={n}>
-                <th scope="row" style={{ fontWeight: 400 }}>{shown.map((p) => p.parameters?.[n]?.label).find(Boolean) ?? n}</th>
+                <th scope="row" style={{ fontWeight: 400 }}>
+                  {shown.map((p) => p.parameters?.[n]?.label).find(Boolean) ?? n}
+                </th>
                 {shown.map((p) => {
                   const q = p.parameters?.[n]
-                  return <td key={p.hash}>{q ? <><strong>{typeof q.value === 'boolean' ? (q.value ? 'yes' : 'no') : `${String(q.value)} ${unit(n)}`}</strong><Typography variant="body2">{[...new Set([q.source, CERTAINTY[q.certainty] ?? q.certainty])].join(' · ')}</Typography></> : '–'}</td>
+                  return (
+                    <td key={p.hash}>
+                      {q ? (
+                        <>
+                          <strong>{typeof q.value === 'boolean' ? (q.value ? 'yes' : 'no') : `${String(q.value)} ${unit(n)}`}</strong>
+                          <Typography variant="body2">
+                            {[...new Set([q.source, CERTAINTY[q.certainty] ?? q.certainty])].join(' · ')}
+                          </Typography>
+                        </>
+                      ) : (
+                        '–'
+                      )}
+                    </td>
+                  )
                 })}
               </tr>
             ))}
@@ -76,9 +134,13 @@ async function textOf(file: File): Promise<string> {
 function Faults({ faults }: { faults: string[] }): ReactElement {
   return (
     <Box role="alert" sx={{ mb: 3, borderLeft: 6, borderColor: 'secondary.main', pl: 2 }}>
-      <Typography sx={{ fontWeight: 700 }}>Not loaded. {faults.length === 1 ? 'One place' : `${faults.length} places`} to put right:</Typography>
+      <Typography sx={{ fontWeight: 700 }}>
+        Not loaded. {faults.length === 1 ? 'One place' : `${faults.length} places`} to put right:
+      </Typography>
       <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5, maxHeight: '50vh', overflowY: 'auto' }}>
-        {faults.map((f) => <li key={f}>{f}</li>)}
+        {faults.map((f) => (
+          <li key={f}>{f}</li>
+        ))}
       </Box>
     </Box>
   )
@@ -87,5 +149,23 @@ function Faults({ faults }: { faults: string[] }): ReactElement {
 function unit(name: string): string {
   if (name.endsWith('_per_k')) return name.endsWith('_pct_per_k') ? '%/K' : '/K'
   const found = /_(mm|kpa|bar|pct|percent|min|h|c|k|ms|v|ohm|deg|l|s)$/.exec(name)
-  return { s: 's', mm: 'mm', kpa: 'kPa', bar: 'bar', pct: '%', percent: '%', min: 'min', h: 'h', c: '°C', k: 'K', ms: 'm/s', v: 'V', ohm: 'Ω', deg: '°', l: 'L' }[found?.[1] ?? ''] ?? ''
+  return (
+    {
+      s: 's',
+      mm: 'mm',
+      kpa: 'kPa',
+      bar: 'bar',
+      pct: '%',
+      percent: '%',
+      min: 'min',
+      h: 'h',
+      c: '°C',
+      k: 'K',
+      ms: 'm/s',
+      v: 'V',
+      ohm: 'Ω',
+      deg: '°',
+      l: 'L',
+    }[found?.[1] ?? ''] ?? ''
+  )
 }

@@ -21,7 +21,16 @@ export default function RegisterPage(): ReactElement {
   const scroller = useRef<HTMLDivElement>(null)
   const rows = useMemo(() => {
     const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean)
-    return (register.data?.joints ?? []).filter((r) => (state === 'all' || r.state === state || r.verdict === state) && words.every((w) => [r.joint, r.pipe_a, r.pipe_b, ...Object.values(r.told), r.signed_by, r.remark, r.state, r.verdict].join(' ').toLowerCase().includes(w)))
+    return (register.data?.joints ?? []).filter(
+      (r) =>
+        (state === 'all' || r.state === state || r.verdict === state) &&
+        words.every((w) =>
+          [r.joint, r.pipe_a, r.pipe_b, ...Object.values(r.told), r.signed_by, r.remark, r.state, r.verdict]
+            .join(' ')
+            .toLowerCase()
+            .includes(w),
+        ),
+    )
   }, [register.data, text, state])
   if (!register.data) return <Loading query={register} up={{ to: `/lines/${id}`, label: 'Line' }} />
   const { data } = register
@@ -34,30 +43,117 @@ export default function RegisterPage(): ReactElement {
   return (
     <Page wide title="Register" up={{ to: `/lines/${id}`, label: data.line['name'] ?? 'Line' }}>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 2, alignItems: 'center' }}>
-        <TextField label="Joint, pipe, serial, name …" value={text} onChange={(e) => { setText(e.target.value); scroller.current?.scrollTo({ top: 0 }) }} sx={{ width: { xs: '100%', sm: 320 } }} />
+        <TextField
+          label="Joint, pipe, serial, name …"
+          value={text}
+          onChange={(e) => {
+            setText(e.target.value)
+            scroller.current?.scrollTo({ top: 0 })
+          }}
+          sx={{ width: { xs: '100%', sm: 320 } }}
+        />
         <TextField select label="Show" value={state} onChange={(e) => setState(e.target.value)} sx={{ width: 180 }}>
-          {[['all', 'all joints'], ['accepted', 'accepted'], ['made', 'made, unsigned'], ['begun', 'begun'], ['planned', 'planned'], ['bad', 'bad'], ['cut-out', 'cut out']].map(([v, l]) => <MenuItem key={v} value={v}>{l}</MenuItem>)}
+          {[
+            ['all', 'all joints'],
+            ['accepted', 'accepted'],
+            ['made', 'made, unsigned'],
+            ['begun', 'begun'],
+            ['planned', 'planned'],
+            ['bad', 'bad'],
+            ['cut-out', 'cut out'],
+          ].map(([v, l]) => (
+            <MenuItem key={v} value={v}>
+              {l}
+            </MenuItem>
+          ))}
         </TextField>
         <Box sx={{ flexGrow: 1 }} />
-        <Button variant="outlined" component="a" href={`/api/v1/lines/${id}/register.csv`}>CSV</Button>
-        <Button variant="outlined" component="a" href={`/api/v1/lines/${id}/line.geojson`}>GeoJSON</Button>
+        <Button variant="outlined" component="a" href={`/api/v1/lines/${id}/register.csv`}>
+          CSV
+        </Button>
+        <Button variant="outlined" component="a" href={`/api/v1/lines/${id}/line.geojson`}>
+          GeoJSON
+        </Button>
       </Box>
-      <Typography sx={{ mb: 1 }}>{rows.length} of {data.joints.length} joints. {data.chain_broken.length === 0 ? 'The chain of seals is unbroken.' : data.chain_broken.join(' ')}</Typography>
-      <Box ref={scroller} tabIndex={0} role="table" aria-label="Joints" aria-rowcount={rows.length + 1} onScroll={(e) => setTop(e.currentTarget.scrollTop)} sx={{ height: Math.min(VIEW, rows.length * ROW + 60), overflow: 'auto', border: 1, borderColor: 'divider' }}>
-        <Box role="row" sx={{ display: 'grid', gridTemplateColumns: columns, minWidth: width, position: 'sticky', top: 0, bgcolor: 'background.default', borderBottom: 2, fontWeight: 700, px: 1.5, py: 1.25, zIndex: 1 }}>
-          {['Joint', 'Chainage', 'Pipes', 'State', 'Verdict', ...told.map(([, label]) => label), 'Signed by', 'Remark'].map((h) => <span key={h} role="columnheader">{h}</span>)}
+      <Typography sx={{ mb: 1 }}>
+        {rows.length} of {data.joints.length} joints.{' '}
+        {data.chain_broken.length === 0 ? 'The chain of seals is unbroken.' : data.chain_broken.join(' ')}
+      </Typography>
+      <Box
+        ref={scroller}
+        tabIndex={0}
+        role="table"
+        aria-label="Joints"
+        aria-rowcount={rows.length + 1}
+        onScroll={(e) => setTop(e.currentTarget.scrollTop)}
+        sx={{ height: Math.min(VIEW, rows.length * ROW + 60), overflow: 'auto', border: 1, borderColor: 'divider' }}
+      >
+        <Box
+          role="row"
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: columns,
+            minWidth: width,
+            position: 'sticky',
+            top: 0,
+            bgcolor: 'background.default',
+            borderBottom: 2,
+            fontWeight: 700,
+            px: 1.5,
+            py: 1.25,
+            zIndex: 1,
+          }}
+        >
+          {['Joint', 'Chainage', 'Pipes', 'State', 'Verdict', ...told.map(([, label]) => label), 'Signed by', 'Remark'].map((h) => (
+            <span key={h} role="columnheader">
+              {h}
+            </span>
+          ))}
         </Box>
         <Box sx={{ height: rows.length * ROW, minWidth: width, position: 'relative' }} role="rowgroup">
           {seen.map((r, i) => (
-            <Box key={r.id} role="row" aria-rowindex={from + i + 2} sx={{ position: 'absolute', top: (from + i) * ROW, left: 0, right: 0, height: ROW, display: 'grid', gridTemplateColumns: columns, alignItems: 'center', px: 1.5, borderBottom: 1, borderColor: 'divider', '& > span': { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', pr: 1 } }}>
-              <span role="cell"><Link to={`/joints/${r.id}`}>{r.joint}</Link></span>
+            <Box
+              key={r.id}
+              role="row"
+              aria-rowindex={from + i + 2}
+              sx={{
+                position: 'absolute',
+                top: (from + i) * ROW,
+                left: 0,
+                right: 0,
+                height: ROW,
+                display: 'grid',
+                gridTemplateColumns: columns,
+                alignItems: 'center',
+                px: 1.5,
+                borderBottom: 1,
+                borderColor: 'divider',
+                '& > span': { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', pr: 1 },
+              }}
+            >
+              <span role="cell">
+                <Link to={`/joints/${r.id}`}>{r.joint}</Link>
+              </span>
               <span role="cell">{show('x_m', 'length', r.chainage_m)}</span>
-              <span role="cell">{r.pipe_a} → {r.pipe_b}</span>
-              <span role="cell">{r.state}{r.replaces ? `, for ${r.replaces}` : ''}</span>
-              <span role="cell" style={{ display: 'flex', gap: 6, alignItems: 'center' }}>{r.state !== 'planned' && <VerdictMark verdict={r.verdict} size={18} />} {r.state === 'planned' ? '' : WORD[r.verdict]}</span>
-              {told.map(([name]) => <span key={name} role="cell">{r.told[name]}</span>)}
+              <span role="cell">
+                {r.pipe_a} → {r.pipe_b}
+              </span>
+              <span role="cell">
+                {r.state}
+                {r.replaces ? `, for ${r.replaces}` : ''}
+              </span>
+              <span role="cell" style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                {r.state !== 'planned' && <VerdictMark verdict={r.verdict} size={18} />} {r.state === 'planned' ? '' : WORD[r.verdict]}
+              </span>
+              {told.map(([name]) => (
+                <span key={name} role="cell">
+                  {r.told[name]}
+                </span>
+              ))}
               <span role="cell">{r.signed_by}</span>
-              <span role="cell" title={r.cut_out_reason || r.remark}>{r.cut_out_reason || (r.state === 'planned' ? '' : r.remark)}</span>
+              <span role="cell" title={r.cut_out_reason || r.remark}>
+                {r.cut_out_reason || (r.state === 'planned' ? '' : r.remark)}
+              </span>
             </Box>
           ))}
         </Box>
@@ -66,12 +162,22 @@ export default function RegisterPage(): ReactElement {
         <Box sx={{ mt: 4 }}>
           <Typography variant="h2">Tests</Typography>
           {data.tests.map((t) => (
-            <Box key={t.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>
+            <Box
+              key={t.id}
+              sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}
+            >
               <VerdictMark verdict={t.verdict} />
-              <Link to={`/tests/${t.id}`}>{t.section}, test {t.number}</Link>
-              <span>{WORD[t.verdict]}{t.state === 'accepted' ? ', signed' : ''}</span>
+              <Link to={`/tests/${t.id}`}>
+                {t.section}, test {t.number}
+              </Link>
+              <span>
+                {WORD[t.verdict]}
+                {t.state === 'accepted' ? ', signed' : ''}
+              </span>
               <Typography variant="body2">{t.headline}</Typography>
-              <a href={`/api/v1/tests/${t.id}/pack.pdf`} target="_blank" rel="noopener">Test pack</a>
+              <a href={`/api/v1/tests/${t.id}/pack.pdf`} target="_blank" rel="noopener">
+                Test pack
+              </a>
             </Box>
           ))}
         </Box>

@@ -21,8 +21,11 @@ export default function TestPage(): ReactElement {
   return (
     <Page wide up={{ to: `/sections/${data.section?.id ?? ''}`, label: data.section?.name ?? 'Section' }} title={data.name}>
       <Typography>
-        {data.line.name} · at the gauge <strong>{typeof target === 'number' ? show('x_kpa', 'pressure', target) : '–'}</strong> · {procedure.data.title} ·{' '}
-        <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener">Test pack (PDF)</MuiLink>
+        {data.line.name} · at the gauge <strong>{typeof target === 'number' ? show('x_kpa', 'pressure', target) : '–'}</strong> ·{' '}
+        {procedure.data.title} ·{' '}
+        <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener">
+          Test pack (PDF)
+        </MuiLink>
       </Typography>
       <StepRunner key={id} path={subjectAt('test', id)} data={data} procedure={procedure.data} role={line.data?.role} />
     </Page>

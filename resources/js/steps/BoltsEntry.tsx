@@ -28,7 +28,8 @@ export function BoltsEntry({ path, state, facts, onRecord }: Props): ReactElemen
   const [typing, setTyping] = useState(wrench === 'reads')
   const wanted = picked === null ? progress.next : (plan.find((s) => s.pass === progress.pass && s.bolt === picked) ?? progress.next)
   const shown = useTorque()
-  if (plan.length === 0) return <Typography sx={{ my: 2 }}>Which bolt comes first is not known yet: what the plan rests on is not recorded.</Typography>
+  if (plan.length === 0)
+    return <Typography sx={{ my: 2 }}>Which bolt comes first is not known yet: what the plan rests on is not recorded.</Typography>
   const record = (value: Record<string, unknown>): void => {
     setPicked(null)
     onRecord({ bolt: wanted!.bolt, pass: wanted!.pass, ...value })
@@ -39,18 +40,35 @@ export function BoltsEntry({ path, state, facts, onRecord }: Props): ReactElemen
       <Passes progress={progress} />
       <Circle state={state} progress={progress} wanted={wanted} onPick={setPicked} />
       {/* While it goes on, the headline says what is bad. */}
-      {state.status === 'done' && state.reasons.filter((r) => r.verdict === 'bad').map((r) => <Sentence key={r.text} verdict={r.verdict} act={r.do} limit={r.limit}>{r.text}</Sentence>)}
+      {state.status === 'done' &&
+        state.reasons
+          .filter((r) => r.verdict === 'bad')
+          .map((r) => (
+            <Sentence key={r.text} verdict={r.verdict} act={r.do} limit={r.limit}>
+              {r.text}
+            </Sentence>
+          ))}
       {wanted === null ? (
         <Typography sx={{ fontWeight: 700 }}>Every bolt is read. Tap one to go over it again.</Typography>
       ) : typing ? (
         <Figure key={picked ?? 'next'} wanted={wanted} onRecord={record} />
       ) : (
         <Box sx={{ display: 'grid', gap: 1 }}>
-          <Button variant="contained" sx={{ minHeight: 96, display: 'block', fontSize: '1.5rem', lineHeight: 1.3 }} onClick={() => record({ torque_nm: wanted.torque_nm, turned: true })}>
+          <Button
+            variant="contained"
+            sx={{ minHeight: 96, display: 'block', fontSize: '1.5rem', lineHeight: 1.3 }}
+            onClick={() => record({ torque_nm: wanted.torque_nm, turned: true })}
+          >
             Bolt {wanted.bolt} is at {shown.text(wanted.torque_nm)}
-            {then && <Box component="span" sx={{ display: 'block', fontSize: '1rem', fontWeight: 400 }}>then bolt {then.bolt}</Box>}
+            {then && (
+              <Box component="span" sx={{ display: 'block', fontSize: '1rem', fontWeight: 400 }}>
+                then bolt {then.bolt}
+              </Box>
+            )}
           </Button>
-          <Button variant="outlined" onClick={() => setTyping(true)}>Another figure</Button>
+          <Button variant="outlined" onClick={() => setTyping(true)}>
+            Another figure
+          </Button>
         </Box>
       )}
     </Box>
@@ -80,13 +98,24 @@ function Passes({ progress }: { progress: Progress }): ReactElement {
   return (
     <Box sx={{ mb: 1 }}>
       <Typography sx={{ display: 'flex', justifyContent: 'space-between', fontWeight: 700 }}>
-        <span>Pass {progress.pass} of {progress.passes}</span>
-        <Box component="span" sx={{ fontWeight: 400 }}>{progress.inPass} of {progress.bolts} bolts</Box>
+        <span>
+          Pass {progress.pass} of {progress.passes}
+        </span>
+        <Box component="span" sx={{ fontWeight: 400 }}>
+          {progress.inPass} of {progress.bolts} bolts
+        </Box>
       </Typography>
       <Box aria-hidden sx={{ display: 'grid', gridAutoFlow: 'column', gap: 0.5, mt: 0.5 }}>
         {Array.from({ length: progress.passes }, (_, i) => i + 1).map((pass) => (
           <Box key={pass} sx={{ height: 6, bgcolor: 'divider' }}>
-            <Box sx={{ height: 6, bgcolor: pass === progress.pass && progress.next ? 'secondary.main' : 'text.primary', width: pass < progress.pass ? '100%' : pass > progress.pass ? 0 : `${(100 * progress.inPass) / Math.max(1, progress.bolts)}%` }} />
+            <Box
+              sx={{
+                height: 6,
+                bgcolor: pass === progress.pass && progress.next ? 'secondary.main' : 'text.primary',
+                width:
+                  pass < progress.pass ? '100%' : pass > progress.pass ? 0 : `${(100 * progress.inPass) / Math.max(1, progress.bolts)}%`,
+              }}
+            />
           </Box>
         ))}
       </Box>
@@ -94,7 +123,17 @@ function Passes({ progress }: { progress: Progress }): ReactElement {
   )
 }
 
-function Circle({ state, progress, wanted, onPick }: { state: StepState; progress: Progress; wanted: PlanStep | null; onPick: ((bolt: number) => void) | undefined }): ReactElement {
+function Circle({
+  state,
+  progress,
+  wanted,
+  onPick,
+}: {
+  state: StepState
+  progress: Progress
+  wanted: PlanStep | null
+  onPick: ((bolt: number) => void) | undefined
+}): ReactElement {
   const torque = useTorque()
   const taken = (bolt: number): number => progress.plan.filter((s) => s.bolt === bolt && progress.read.has(`${s.pass}/${s.bolt}`)).length
   const inPass = (bolt: number): string | null => {
@@ -103,9 +142,20 @@ function Circle({ state, progress, wanted, onPick }: { state: StepState; progres
   }
   return (
     <Box sx={{ maxWidth: { xs: 280, md: 400 }, mx: 'auto', mb: 1 }}>
-      <BoltCircle bolts={progress.bolts} done={(bolt) => taken(bolt) / Math.max(1, progress.passes)} figure={inPass} lit={wanted?.bolt ?? null} bad={badBolts(state)} onPick={onPick}
-        centre={wanted ? [`bolt ${wanted.bolt} to`, torque.text(wanted.torque_nm), torque.symbol] : ['all bolts', String(progress.bolts), 'read']} />
-      <Typography variant="body2" sx={{ textAlign: 'center' }}>Seen from the nuts, bolt 1 right of the top.</Typography>
+      <BoltCircle
+        bolts={progress.bolts}
+        done={(bolt) => taken(bolt) / Math.max(1, progress.passes)}
+        figure={inPass}
+        lit={wanted?.bolt ?? null}
+        bad={badBolts(state)}
+        onPick={onPick}
+        centre={
+          wanted ? [`bolt ${wanted.bolt} to`, torque.text(wanted.torque_nm), torque.symbol] : ['all bolts', String(progress.bolts), 'read']
+        }
+      />
+      <Typography variant="body2" sx={{ textAlign: 'center' }}>
+        Seen from the nuts, bolt 1 right of the top.
+      </Typography>
     </Box>
   )
 }
@@ -129,15 +179,66 @@ function Figure({ wanted, onRecord }: { wanted: PlanStep; onRecord: (value: Reco
   }
   return (
     // Figure, fault and pad stay together at the thumb, whatever is above them.
-    <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); record() }} sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}>
-      <Box component="label" sx={{ display: 'flex', alignItems: 'baseline', borderBottom: 3, borderColor: fault ? 'secondary.main' : 'text.primary', px: 1, mb: 1 }}>
-        <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1 }}>Bolt {wanted.bolt} to {aim}</Typography>
-        <input ref={(el) => el?.focus({ preventScroll: true })} inputMode="none" autoComplete="off" value={text} onChange={(e) => set(e.target.value)} aria-label={`Torque of bolt ${wanted.bolt}, ${shown.symbol}`} aria-invalid={fault !== null}
-          style={{ width: 110, font: 'inherit', fontSize: '2.1rem', fontWeight: 700, textAlign: 'right', border: 0, background: 'transparent', color: 'inherit' }} />
-        <Typography component="span" sx={{ pl: 1 }}>{shown.symbol}</Typography>
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault()
+        record()
+      }}
+      sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}
+    >
+      <Box
+        component="label"
+        sx={{
+          display: 'flex',
+          alignItems: 'baseline',
+          borderBottom: 3,
+          borderColor: fault ? 'secondary.main' : 'text.primary',
+          px: 1,
+          mb: 1,
+        }}
+      >
+        <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1 }}>
+          Bolt {wanted.bolt} to {aim}
+        </Typography>
+        <input
+          ref={(el) => el?.focus({ preventScroll: true })}
+          inputMode="none"
+          autoComplete="off"
+          value={text}
+          onChange={(e) => set(e.target.value)}
+          aria-label={`Torque of bolt ${wanted.bolt}, ${shown.symbol}`}
+          aria-invalid={fault !== null}
+          style={{
+            width: 110,
+            font: 'inherit',
+            fontSize: '2.1rem',
+            fontWeight: 700,
+            textAlign: 'right',
+            border: 0,
+            background: 'transparent',
+            color: 'inherit',
+          }}
+        />
+        <Typography component="span" sx={{ pl: 1 }}>
+          {shown.symbol}
+        </Typography>
       </Box>
-      {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mb: 1 }}>{fault}</Typography>}
-      <Pad onKey={(k) => set(`${text}${k}`)} onBack={() => set(text.slice(0, -1))} next={<Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>Next ↻</Button>} />
+      {fault && (
+        <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mb: 1 }}>
+          {fault}
+        </Typography>
+      )}
+      <Pad
+        onKey={(k) => set(`${text}${k}`)}
+        onBack={() => set(text.slice(0, -1))}
+        next={
+          <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>
+            Next ↻
+          </Button>
+        }
+      />
     </Box>
   )
 }

@@ -5,6 +5,7 @@ import { store } from '../outbox/db'
 import { deviceTime } from '../outbox/outbox'
 import { startRun } from '../outbox/runs'
 import { Sheet } from '../ui/Sheet'
+import { hourMinute } from '../ui/clock'
 import { VerdictMark } from '../ui/Verdict'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { useCalled } from './called'
@@ -44,42 +45,136 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, o
   const differ = (key: string): boolean | null => (Array.isArray(against) ? against.includes(key) : null)
   const supply = programme ? Math.round(source * programme.supply_ratio) : null
   const cold = programme && ohms !== null ? round(ohms * programme.r_ratio, 4) : null
-  const samples = useMemo(() => (programme && volts !== null && ohms !== null && planned !== null ? programme.samples.map((s) => [round(s[0]! * planned, 2), round(s[1]! * volts, 2), round((s[2]! * volts) / ohms, 3)]) : null), [programme, volts, ohms, planned])
+  const samples = useMemo(
+    () =>
+      programme && volts !== null && ohms !== null && planned !== null
+        ? programme.samples.map((s) => [round(s[0]! * planned, 2), round(s[1]! * volts, 2), round((s[2]! * volts) / ohms, 3)])
+        : null,
+    [programme, volts, ohms, planned],
+  )
 
-  if (running) return <Running run={running} keyOf={key} volts={volts} planned={planned} tolerance={tolerance} cooling={num(device['cooling_min'])} precool={num(device['precool_min'])} />
+  if (running)
+    return (
+      <Running
+        run={running}
+        keyOf={key}
+        volts={volts}
+        planned={planned}
+        tolerance={tolerance}
+        cooling={num(device['cooling_min'])}
+        precool={num(device['precool_min'])}
+      />
+    )
   if (begun) {
     return (
       <Box sx={{ my: 2 }}>
         <Typography sx={{ fontWeight: 700 }}>It was begun here, and its end has not come yet.</Typography>
-        <Typography sx={{ mt: 0.5 }}>Another device may still run it. If the device was lost, load the trace from the box: it completes what has come. Never start it a second time.</Typography>
+        <Typography sx={{ mt: 0.5 }}>
+          Another device may still run it. If the device was lost, load the trace from the box: it completes what has come. Never start it a
+          second time.
+        </Typography>
         <BoxFile subject={subject} stepKey={stepKey} begun={begun} onDone={onDone} />
       </Box>
     )
   }
   return (
     <Box>
-      <Box component="table" sx={{ width: '100%', borderCollapse: 'collapse', my: 1.5, '& th, & td': { textAlign: 'left', py: 0.75, borderTop: 1, borderColor: 'divider', fontWeight: 400 }, '& td': { fontWeight: 700, fontSize: '1.2rem', fontVariantNumeric: 'tabular-nums' } }}>
-        <thead><tr><th scope="col"><span style={{ position: 'absolute', left: -9999 }}>What</span></th><th scope="col">Code</th><th scope="col">Label</th><th scope="col"><span style={{ position: 'absolute', left: -9999 }}>Agree</span></th></tr></thead>
+      <Box
+        component="table"
+        sx={{
+          width: '100%',
+          borderCollapse: 'collapse',
+          my: 1.5,
+          '& th, & td': { textAlign: 'left', py: 0.75, borderTop: 1, borderColor: 'divider', fontWeight: 400 },
+          '& td': { fontWeight: 700, fontSize: '1.2rem', fontVariantNumeric: 'tabular-nums' },
+        }}
+      >
+        <thead>
+          <tr>
+            <th scope="col">
+              <span style={{ position: 'absolute', left: -9999 }}>What</span>
+            </th>
+            <th scope="col">Code</th>
+            <th scope="col">Label</th>
+            <th scope="col">
+              <span style={{ position: 'absolute', left: -9999 }}>Agree</span>
+            </th>
+          </tr>
+        </thead>
         <tbody>
           <Pair what="Voltage" unit="V" code={num(device['code_u_v'])} label={volts} differ={differ('voltage_v')} />
           <Pair what="Time" unit="s" code={num(device['code_t_s'])} label={num(device['label_t_s'])} differ={differ('time_s')} />
         </tbody>
       </Box>
-      <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.75, m: 0, mb: 2, '& dd': { m: 0, fontWeight: 700, fontSize: '1.2rem' } }}>
-        <dt>Box sets</dt><dd>{planned === null ? 'not known yet' : `${planned} s`}<Small>{planned !== null && fitting !== null && planned !== num(device['label_t_s']) ? ` for ${fitting} °C` : ''}</Small></dd>
-        <dt>Supply</dt><dd>{supply === null ? '–' : `${supply} V`}<Small>{between(device['supply_min_v'], device['supply_max_v'], 0)}</Small></dd>
-        <dt>Winding</dt><dd>{cold === null ? 'not known' : `${cold.toFixed(2)} Ω`}<Small>{between(device['r_min_ohm'], device['r_max_ohm'], 2)}</Small></dd>
+      <Box
+        component="dl"
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'auto 1fr',
+          columnGap: 2,
+          rowGap: 0.75,
+          m: 0,
+          mb: 2,
+          '& dd': { m: 0, fontWeight: 700, fontSize: '1.2rem' },
+        }}
+      >
+        <dt>Box sets</dt>
+        <dd>
+          {planned === null ? 'not known yet' : `${planned} s`}
+          <Small>{planned !== null && fitting !== null && planned !== num(device['label_t_s']) ? ` for ${fitting} °C` : ''}</Small>
+        </dd>
+        <dt>Supply</dt>
+        <dd>
+          {supply === null ? '–' : `${supply} V`}
+          <Small>{between(device['supply_min_v'], device['supply_max_v'], 0)}</Small>
+        </dd>
+        <dt>Winding</dt>
+        <dd>
+          {cold === null ? 'not known' : `${cold.toFixed(2)} Ω`}
+          <Small>{between(device['r_min_ohm'], device['r_max_ohm'], 2)}</Small>
+        </dd>
       </Box>
-      <Button variant="contained" fullWidth disabled={!samples} sx={{ minHeight: 72, fontSize: '1.3rem' }}
-        onClick={() => void startRun({ key, subject, title: called, step: stepKey, speed, samples: samples!, secondsPerUnit: 1, extra: { cold_r_ohm: cold, supply_v: supply, source: 'stand-in' } })}>{action}</Button>
-      {!samples && <Typography sx={{ mt: 1 }}>The box cannot be set: {ohms === null ? 'the resistance of the fitting is not known. Enter it at the label.' : 'voltage or time is not known yet.'}</Typography>}
+      <Button
+        variant="contained"
+        fullWidth
+        disabled={!samples}
+        sx={{ minHeight: 72, fontSize: '1.3rem' }}
+        onClick={() =>
+          void startRun({
+            key,
+            subject,
+            title: called,
+            step: stepKey,
+            speed,
+            samples: samples!,
+            secondsPerUnit: 1,
+            extra: { cold_r_ohm: cold, supply_v: supply, source: 'stand-in' },
+          })
+        }
+      >
+        {action}
+      </Button>
+      {!samples && (
+        <Typography sx={{ mt: 1 }}>
+          The box cannot be set:{' '}
+          {ohms === null ? 'the resistance of the fitting is not known. Enter it at the label.' : 'voltage or time is not known yet.'}
+        </Typography>
+      )}
       <BoxFile subject={subject} stepKey={stepKey} begun={null} onDone={onDone} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mt: 3 }}>
         <TextField select label="Stand-in for the box plays" value={fault} onChange={(e) => setFault(e.target.value)}>
-          {Object.entries(box.data ?? {}).map(([id, p]) => <MenuItem key={id} value={id}>{p.about}</MenuItem>)}
+          {Object.entries(box.data ?? {}).map(([id, p]) => (
+            <MenuItem key={id} value={id}>
+              {p.about}
+            </MenuItem>
+          ))}
         </TextField>
         <TextField select label="Speed" value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
-          {[1, 20, 100].map((s) => <MenuItem key={s} value={s}>{s === 1 ? 'as in the trench' : `${s} times`}</MenuItem>)}
+          {[1, 20, 100].map((s) => (
+            <MenuItem key={s} value={s}>
+              {s === 1 ? 'as in the trench' : `${s} times`}
+            </MenuItem>
+          ))}
         </TextField>
       </Box>
     </Box>
@@ -87,13 +182,30 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, o
 }
 
 function Small({ children }: { children: string }): ReactElement {
-  return <Typography component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '1rem', ml: 1 }}>{children}</Typography>
+  return (
+    <Typography component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '1rem', ml: 1 }}>
+      {children}
+    </Typography>
+  )
 }
 
-const between = (low: unknown, high: unknown, decimals: number): string => (num(low) !== null && num(high) !== null ? `${num(low)!.toFixed(decimals)} to ${num(high)!.toFixed(decimals)}` : '')
+const between = (low: unknown, high: unknown, decimals: number): string =>
+  num(low) !== null && num(high) !== null ? `${num(low)!.toFixed(decimals)} to ${num(high)!.toFixed(decimals)}` : ''
 
 /** One figure as the code has it and as the label has it; whether they differ, the core says. */
-function Pair({ what, unit, code, label, differ }: { what: string; unit: string; code: number | null; label: number | null; differ: boolean | null }): ReactElement {
+function Pair({
+  what,
+  unit,
+  code,
+  label,
+  differ,
+}: {
+  what: string
+  unit: string
+  code: number | null
+  label: number | null
+  differ: boolean | null
+}): ReactElement {
   return (
     <tr>
       <th scope="row">{what}</th>
@@ -105,7 +217,23 @@ function Pair({ what, unit, code, label, differ }: { what: string; unit: string;
 }
 
 /** The fusion as it goes: what is left, whether the voltage holds, what comes after. */
-function Running({ run: { run, come }, keyOf, volts, planned, tolerance, cooling, precool }: { run: NonNullable<ReturnType<typeof useRun>>; keyOf: string; volts: number | null; planned: number | null; tolerance: number | null; cooling: number | null; precool: number | null }): ReactElement {
+function Running({
+  run: { run, come },
+  keyOf,
+  volts,
+  planned,
+  tolerance,
+  cooling,
+  precool,
+}: {
+  run: NonNullable<ReturnType<typeof useRun>>
+  keyOf: string
+  volts: number | null
+  planned: number | null
+  tolerance: number | null
+  cooling: number | null
+  precool: number | null
+}): ReactElement {
   const rows = run.samples.slice(0, come)
   // The button that starts it stands low on a phone: the eye goes up to the time that is left.
   useEffect(() => {
@@ -122,23 +250,48 @@ function Running({ run: { run, come }, keyOf, volts, planned, tolerance, cooling
       <Box sx={{ height: 10, bgcolor: (t) => t.colours.raised, borderRadius: 1, overflow: 'hidden', mt: 1 }} aria-hidden="true">
         <Box sx={{ height: '100%', width: `${Math.min(100, (100 * (last?.[0] ?? 0)) / total)}%`, bgcolor: 'text.primary' }} />
       </Box>
-      <Typography role="timer" sx={{ fontSize: { xs: '4.4rem', md: '5rem' }, fontWeight: 700, lineHeight: 1.05 }}>{Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}</Typography>
+      <Typography role="timer" sx={{ fontSize: { xs: '4.4rem', md: '5rem' }, fontWeight: 700, lineHeight: 1.05 }}>
+        {Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}
+      </Typography>
       <Typography sx={{ fontSize: '1.3rem', fontWeight: 700, color: inside ? 'text.primary' : 'secondary.main' }}>
         {last ? `${last[1]!.toFixed(1)} V, ${last[2]!.toFixed(1)} A` : 'Begins'}
-        <Small>{band ? (inside ? `inside ${band[0]!.toFixed(1)} to ${band[1]!.toFixed(1)} V` : `outside ${band[0]!.toFixed(1)} to ${band[1]!.toFixed(1)} V`) : ''}</Small>
+        <Small>
+          {band
+            ? inside
+              ? `inside ${band[0]!.toFixed(1)} to ${band[1]!.toFixed(1)} V`
+              : `outside ${band[0]!.toFixed(1)} to ${band[1]!.toFixed(1)} V`
+            : ''}
+        </Small>
       </Typography>
       <FusionChart rows={rows} volts={volts} tolerance={tolerance} planned={total} height={220} />
       <Typography sx={{ mt: 1 }}>
-        Then: {cooling !== null ? `${cooling} min in the clamp, untouched; off about ${after.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}.` : precool !== null ? `${precool} min to cool, then feel the gap again.` : 'let it cool.'}
+        Then:{' '}
+        {cooling !== null
+          ? `${cooling} min in the clamp, untouched; off about ${hourMinute(after)}.`
+          : precool !== null
+            ? `${precool} min to cool, then feel the gap again.`
+            : 'let it cool.'}
         {run.speed > 1 && ` Played ${run.speed} times as fast as real.`}
       </Typography>
-      <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => void store.runs.update(keyOf, { stopped: true })}>Stop it</Button>
+      <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => void store.runs.update(keyOf, { stopped: true })}>
+        Stop it
+      </Button>
     </Box>
   )
 }
 
 /** A file of a real box holds the samples; what it does not hold is asked for, never made up. */
-function BoxFile({ subject, stepKey, begun, onDone }: { subject: string; stepKey: string; begun: Props['begun']; onDone: () => void }): ReactElement {
+function BoxFile({
+  subject,
+  stepKey,
+  begun,
+  onDone,
+}: {
+  subject: string
+  stepKey: string
+  begun: Props['begun']
+  onDone: () => void
+}): ReactElement {
   const [open, setOpen] = useState(false)
   const [end, setEnd] = useState('')
   const [supply, setSupply] = useState('')
@@ -147,17 +300,57 @@ function BoxFile({ subject, stepKey, begun, onDone }: { subject: string; stepKey
   const wrong = (text: string): string | undefined => (text.trim() === '' ? undefined : (noFigure(text) ?? undefined))
   return (
     <>
-      <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => setOpen(true)}>Load a trace from a file</Button>
+      <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => setOpen(true)}>
+        Load a trace from a file
+      </Button>
       <Sheet open={open} onClose={() => setOpen(false)} title="A trace from the box">
         <Box sx={{ display: 'grid', gap: 2, mt: 1 }}>
-          <TextField type="datetime-local" label="Power went off at" value={end} onChange={(e) => setEnd(e.target.value)} helperText="The cooling clock starts here." slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }} />
-          <TextField label="Supply before the fusion, V (if known)" value={supply} onChange={(e) => setSupply(e.target.value)} error={!!wrong(supply)} helperText={wrong(supply)} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
-          <TextField label="Cold resistance by the box, Ω (if known)" value={ohms} onChange={(e) => setOhms(e.target.value)} error={!!wrong(ohms)} helperText={wrong(ohms)} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
-          <FileEntry subject={subject} stepKey={stepKey} path="/files/fusion-trace" accept=".csv,.json,.txt" what="trace" onDone={() => { setOpen(false); onDone() }} hold={end === '' ? 'Say first when the power went off.' : (wrong(supply) ?? wrong(ohms) ?? null)}
+          <TextField
+            type="datetime-local"
+            label="Power went off at"
+            value={end}
+            onChange={(e) => setEnd(e.target.value)}
+            helperText="The cooling clock starts here."
+            slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }}
+          />
+          <TextField
+            label="Supply before the fusion, V (if known)"
+            value={supply}
+            onChange={(e) => setSupply(e.target.value)}
+            error={!!wrong(supply)}
+            helperText={wrong(supply)}
+            slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+          />
+          <TextField
+            label="Cold resistance by the box, Ω (if known)"
+            value={ohms}
+            onChange={(e) => setOhms(e.target.value)}
+            error={!!wrong(ohms)}
+            helperText={wrong(ohms)}
+            slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+          />
+          <FileEntry
+            subject={subject}
+            stepKey={stepKey}
+            path="/files/fusion-trace"
+            accept=".csv,.json,.txt"
+            what="trace"
+            onDone={() => {
+              setOpen(false)
+              onDone()
+            }}
+            hold={end === '' ? 'Say first when the power went off.' : (wrong(supply) ?? wrong(ohms) ?? null)}
             extra={(rows) => {
               const ended = new Date(end)
-              return { ...begun, supply_v: figure(supply), cold_r_ohm: figure(ohms), ended_at: deviceTime(ended), started_at: deviceTime(new Date(ended.getTime() - ((rows[rows.length - 1]?.[0] ?? 0) - (rows[0]?.[0] ?? 0)) * 1000)) }
-            }} />
+              return {
+                ...begun,
+                supply_v: figure(supply),
+                cold_r_ohm: figure(ohms),
+                ended_at: deviceTime(ended),
+                started_at: deviceTime(new Date(ended.getTime() - ((rows[rows.length - 1]?.[0] ?? 0) - (rows[0]?.[0] ?? 0)) * 1000)),
+              }
+            }}
+          />
         </Box>
       </Sheet>
     </>

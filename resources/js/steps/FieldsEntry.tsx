@@ -25,7 +25,10 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
   const stores = useStores()
   const me = useMe()
   const units = useUnits()
-  const [values, setValues] = useState<Record<string, Entered>>(() => ({ ...Object.fromEntries(fields.filter((f) => f.preset !== undefined).map((f) => [f.key, f.preset!])), ...start }))
+  const [values, setValues] = useState<Record<string, Entered>>(() => ({
+    ...Object.fromEntries(fields.filter((f) => f.preset !== undefined).map((f) => [f.key, f.preset!])),
+    ...start,
+  }))
   const [more, setMore] = useState(false)
   const [active, setActive] = useState(fields[0]?.key ?? '')
   const [faults, setFaults] = useState<Record<string, string>>({})
@@ -38,7 +41,20 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
   const who = me.data?.name
   useEffect(() => {
     if (!items) return
-    const offered = fields.filter((f) => f.type === 'item').map((f) => [f.key, usedLast(f.of!, items.filter((i) => i.project_id === project), who)] as const).filter(([, item]) => item !== null)
+    const offered = fields
+      .filter((f) => f.type === 'item')
+      .map(
+        (f) =>
+          [
+            f.key,
+            usedLast(
+              f.of!,
+              items.filter((i) => i.project_id === project),
+              who,
+            ),
+          ] as const,
+      )
+      .filter(([, item]) => item !== null)
     setValues((v) => ({ ...Object.fromEntries(offered), ...v }))
     // The fields of a step do not change under it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -46,7 +62,10 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
   // Several things that are only noted when they are known stand folded below.
   const folded = fields.filter((f) => f.optional && f.type !== 'item')
   const fold = folded.length >= 2 && folded.length < fields.length && !fields.some((f) => f.type === 'code')
-  const shown = fold && !more ? fields.filter((f) => !folded.includes(f) || faults[f.key] || (values[f.key] ?? '') !== '') : [...fields.filter((f) => !folded.includes(f)), ...folded]
+  const shown =
+    fold && !more
+      ? fields.filter((f) => !folded.includes(f) || faults[f.key] || (values[f.key] ?? '') !== '')
+      : [...fields.filter((f) => !folded.includes(f)), ...folded]
 
   // The figure at hand stands above the pad, which covers the foot of the page while it is there.
   const foot = useRef<HTMLDivElement>(null)
@@ -62,7 +81,14 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
   const firstFigure = fields.find((f) => isFigure(f) && (values[f.key] ?? '') === '')?.key
   useEffect(() => {
     const digits = (e: KeyboardEvent): void => {
-      if (/^[0-9]$/.test(e.key) && firstFigure && !e.ctrlKey && !e.metaKey && !['INPUT', 'TEXTAREA'].includes((e.target as HTMLElement).tagName)) inputs.current[firstFigure]?.focus()
+      if (
+        /^[0-9]$/.test(e.key) &&
+        firstFigure &&
+        !e.ctrlKey &&
+        !e.metaKey &&
+        !['INPUT', 'TEXTAREA'].includes((e.target as HTMLElement).tagName)
+      )
+        inputs.current[firstFigure]?.focus()
     }
     window.addEventListener('keydown', digits)
     return () => window.removeEventListener('keydown', digits)
@@ -99,55 +125,155 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
   const figures = fields.some(isFigure)
 
   return (
-    <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); record() }}>
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault()
+        record()
+      }}
+    >
       {extra?.((v) => setValues((old) => ({ ...old, ...v })), values)}
       {shown.map((f) => (
         <Box key={f.key} sx={{ borderBottom: 1, borderColor: faults[f.key] ? 'secondary.main' : 'divider', py: 0.75 }}>
           {f.type === 'yesno' ? (
-            <YesNo field={f} value={values[f.key] ?? null} onChange={(v) => { set(f.key, v); setActive(f.key) }} inputRef={(el) => { inputs.current[f.key] = el }} />
+            <YesNo
+              field={f}
+              value={values[f.key] ?? null}
+              onChange={(v) => {
+                set(f.key, v)
+                setActive(f.key)
+              }}
+              inputRef={(el) => {
+                inputs.current[f.key] = el
+              }}
+            />
           ) : isFigure(f) ? (
             <Box component="label" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 56 }}>
-              <Typography component="span" sx={{ flexGrow: 1, fontWeight: active === f.key ? 700 : 400 }}>{f.label}{f.optional ? ' (if known)' : ''}</Typography>
+              <Typography component="span" sx={{ flexGrow: 1, fontWeight: active === f.key ? 700 : 400 }}>
+                {f.label}
+                {f.optional ? ' (if known)' : ''}
+              </Typography>
               <input
-                ref={(el) => { inputs.current[f.key] = el }}
-                inputMode="none" autoComplete="off" name={f.key} aria-label={`${f.label}${at(f).symbol ? `, ${at(f).symbol}` : ''}`} aria-invalid={faults[f.key] !== undefined}
-                value={String(values[f.key] ?? '')} onChange={(e) => set(f.key, e.target.value)} onFocus={() => setActive(f.key)}
-                onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); next() } }}
-                style={{ width: 132, font: 'inherit', fontSize: '1.75rem', fontWeight: 700, textAlign: 'right', border: 0, borderBottom: `3px solid ${active === f.key ? 'var(--accent)' : 'transparent'}`, background: 'transparent', color: 'inherit', padding: '2px 4px' }}
+                ref={(el) => {
+                  inputs.current[f.key] = el
+                }}
+                inputMode="none"
+                autoComplete="off"
+                name={f.key}
+                aria-label={`${f.label}${at(f).symbol ? `, ${at(f).symbol}` : ''}`}
+                aria-invalid={faults[f.key] !== undefined}
+                value={String(values[f.key] ?? '')}
+                onChange={(e) => set(f.key, e.target.value)}
+                onFocus={() => setActive(f.key)}
+                onKeyDown={(e) => {
+                  if (e.key === 'Enter') {
+                    e.preventDefault()
+                    next()
+                  }
+                }}
+                style={{
+                  width: 132,
+                  font: 'inherit',
+                  fontSize: '1.75rem',
+                  fontWeight: 700,
+                  textAlign: 'right',
+                  border: 0,
+                  borderBottom: `3px solid ${active === f.key ? 'var(--accent)' : 'transparent'}`,
+                  background: 'transparent',
+                  color: 'inherit',
+                  padding: '2px 4px',
+                }}
               />
-              <Typography component="span" sx={{ width: 44, color: 'text.secondary' }}>{at(f).symbol}</Typography>
+              <Typography component="span" sx={{ width: 44, color: 'text.secondary' }}>
+                {at(f).symbol}
+              </Typography>
             </Box>
           ) : f.type === 'item' ? (
             <ItemEntry field={f} project={project} value={(values[f.key] ?? null) as never} onChange={(item) => set(f.key, item)} />
           ) : f.type === 'layout' ? (
-            <LayoutEntry value={(values[f.key] ?? null) as never} onChange={(layout) => set(f.key, layout as unknown as Record<string, unknown>)} fault={faults[f.key]} />
+            <LayoutEntry
+              value={(values[f.key] ?? null) as never}
+              onChange={(layout) => set(f.key, layout as unknown as Record<string, unknown>)}
+              fault={faults[f.key]}
+            />
           ) : f.type === 'choice' && (f.options ?? []).length <= 4 ? (
-            <Choice field={f} value={values[f.key] ?? null} onChange={(v) => { set(f.key, v); setActive(f.key) }} />
+            <Choice
+              field={f}
+              value={values[f.key] ?? null}
+              onChange={(v) => {
+                set(f.key, v)
+                setActive(f.key)
+              }}
+            />
           ) : f.type === 'choice' ? (
             <TextField select label={f.label} value={values[f.key] ?? ''} onChange={(e) => set(f.key, e.target.value)} sx={{ my: 1 }}>
-              {(f.options ?? []).map((o) => <MenuItem key={o.value} value={o.value}>{o.label}</MenuItem>)}
+              {(f.options ?? []).map((o) => (
+                <MenuItem key={o.value} value={o.value}>
+                  {o.label}
+                </MenuItem>
+              ))}
             </TextField>
           ) : (
             <TextField
-              label={f.label + (f.optional ? ' (if known)' : '')} name={f.key} type={f.type === 'day' ? 'date' : f.type === 'time' ? 'datetime-local' : 'text'} sx={{ my: 1 }}
-              slotProps={{ inputLabel: f.type === 'day' || f.type === 'time' ? { shrink: true } : {}, htmlInput: f.type === 'code' ? { inputMode: 'numeric', style: { letterSpacing: '0.05em' } } : {} }}
-              inputRef={(el: HTMLInputElement | null) => { inputs.current[f.key] = el }} value={String(values[f.key] ?? '')} onChange={(e) => set(f.key, e.target.value)} onFocus={() => setActive(f.key)} error={faults[f.key] !== undefined}
+              label={f.label + (f.optional ? ' (if known)' : '')}
+              name={f.key}
+              type={f.type === 'day' ? 'date' : f.type === 'time' ? 'datetime-local' : 'text'}
+              sx={{ my: 1 }}
+              slotProps={{
+                inputLabel: f.type === 'day' || f.type === 'time' ? { shrink: true } : {},
+                htmlInput: f.type === 'code' ? { inputMode: 'numeric', style: { letterSpacing: '0.05em' } } : {},
+              }}
+              inputRef={(el: HTMLInputElement | null) => {
+                inputs.current[f.key] = el
+              }}
+              value={String(values[f.key] ?? '')}
+              onChange={(e) => set(f.key, e.target.value)}
+              onFocus={() => setActive(f.key)}
+              error={faults[f.key] !== undefined}
             />
           )}
-          {faults[f.key] && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, pb: 0.5 }}>{faults[f.key]}</Typography>}
+          {faults[f.key] && (
+            <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, pb: 0.5 }}>
+              {faults[f.key]}
+            </Typography>
+          )}
         </Box>
       ))}
-      {fold && !more && shown.length < fields.length && <Button onClick={() => setMore(true)} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary' }}>If known: {fields.filter((f) => !shown.includes(f)).map((f) => f.label.toLowerCase()).join(', ')}</Button>}
+      {fold && !more && shown.length < fields.length && (
+        <Button onClick={() => setMore(true)} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary' }}>
+          If known:{' '}
+          {fields
+            .filter((f) => !shown.includes(f))
+            .map((f) => f.label.toLowerCase())
+            .join(', ')}
+        </Button>
+      )}
       <Box ref={foot} sx={{ pt: 1.5, position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1, zIndex: 2 }}>
         {figures && current && isFigure(current) ? (
           <Pad
             minus={(current.min ?? 0) < 0}
-            onKey={(k) => { set(active, k === '-' && values[active] ? String(values[active]) : `${values[active] ?? ''}${k}`); inputs.current[active]?.focus() }}
+            onKey={(k) => {
+              set(active, k === '-' && values[active] ? String(values[active]) : `${values[active] ?? ''}${k}`)
+              inputs.current[active]?.focus()
+            }}
             onBack={() => set(active, String(values[active] ?? '').slice(0, -1))}
-            next={left > 0 && !(left === 1 && (values[active] ?? '') === '') ? <Button variant="contained" sx={{ minWidth: 0, px: 1 }} onClick={next}>Next</Button> : <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>{label ?? 'Record'}</Button>}
+            next={
+              left > 0 && !(left === 1 && (values[active] ?? '') === '') ? (
+                <Button variant="contained" sx={{ minWidth: 0, px: 1 }} onClick={next}>
+                  Next
+                </Button>
+              ) : (
+                <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>
+                  {label ?? 'Record'}
+                </Button>
+              )
+            }
           />
         ) : (
-          <Button variant="contained" type="submit" fullWidth>{label ?? 'Record'}</Button>
+          <Button variant="contained" type="submit" fullWidth>
+            {label ?? 'Record'}
+          </Button>
         )}
       </Box>
     </Box>
@@ -158,11 +284,44 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
 function Choice({ field, value, onChange }: { field: FieldSpec; value: Entered; onChange: (v: string) => void }): ReactElement {
   return (
     <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, py: 0.5 }}>
-      <Typography component="legend" sx={{ p: 0, pb: 0.5 }}>{field.label}</Typography>
-      <Box sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: (field.options ?? []).every((o) => o.label.length < 22) ? 'repeat(auto-fit, minmax(130px, 1fr))' : '1fr' }}>
+      <Typography component="legend" sx={{ p: 0, pb: 0.5 }}>
+        {field.label}
+      </Typography>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 0.75,
+          gridTemplateColumns: (field.options ?? []).every((o) => o.label.length < 22) ? 'repeat(auto-fit, minmax(130px, 1fr))' : '1fr',
+        }}
+      >
         {(field.options ?? []).map((o) => (
-          <Box key={o.value} component="label" sx={{ minHeight: 52, border: 2, borderColor: value === o.value ? 'text.primary' : 'divider', bgcolor: value === o.value ? 'text.primary' : 'transparent', color: value === o.value ? 'background.default' : 'text.primary', borderRadius: 1, px: 1.5, py: 0.75, display: 'flex', alignItems: 'center', fontWeight: value === o.value ? 650 : 400, cursor: 'pointer', '&:focus-within': { outline: '3px solid var(--accent)', outlineOffset: 2 } }}>
-            <input type="radio" name={field.key} checked={value === o.value} onChange={() => onChange(o.value)} aria-label={`${field.label}: ${o.label}`} style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }} />
+          <Box
+            key={o.value}
+            component="label"
+            sx={{
+              minHeight: 52,
+              border: 2,
+              borderColor: value === o.value ? 'text.primary' : 'divider',
+              bgcolor: value === o.value ? 'text.primary' : 'transparent',
+              color: value === o.value ? 'background.default' : 'text.primary',
+              borderRadius: 1,
+              px: 1.5,
+              py: 0.75,
+              display: 'flex',
+              alignItems: 'center',
+              fontWeight: value === o.value ? 650 : 400,
+              cursor: 'pointer',
+              '&:focus-within': { outline: '3px solid var(--accent)', outlineOffset: 2 },
+            }}
+          >
+            <input
+              type="radio"
+              name={field.key}
+              checked={value === o.value}
+              onChange={() => onChange(o.value)}
+              aria-label={`${field.label}: ${o.label}`}
+              style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }}
+            />
             {o.label}
           </Box>
         ))}
@@ -171,13 +330,55 @@ function Choice({ field, value, onChange }: { field: FieldSpec; value: Entered; 
   )
 }
 
-function YesNo({ field, value, onChange, inputRef }: { field: FieldSpec; value: Entered; onChange: (v: boolean) => void; inputRef: (el: HTMLInputElement | null) => void }): ReactElement {
+function YesNo({
+  field,
+  value,
+  onChange,
+  inputRef,
+}: {
+  field: FieldSpec
+  value: Entered
+  onChange: (v: boolean) => void
+  inputRef: (el: HTMLInputElement | null) => void
+}): ReactElement {
   return (
     <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 60 }}>
-      <Typography component="legend" sx={{ float: 'left', flexGrow: 1, p: 0 }}>{field.label}</Typography>
-      {([['Yes', true], ['No', false]] as const).map(([word, answer]) => (
-        <Box key={word} component="label" sx={{ minWidth: 68, minHeight: 56, border: 2, borderColor: value === answer ? 'text.primary' : 'divider', bgcolor: value === answer ? 'text.primary' : 'transparent', color: value === answer ? 'background.default' : 'text.primary', borderRadius: 1, display: 'grid', placeItems: 'center', fontWeight: 650, cursor: 'pointer', '&:focus-within': { outline: '3px solid var(--accent)', outlineOffset: 2 } }}>
-          <input ref={answer ? inputRef : undefined} type="radio" name={field.key} checked={value === answer} onChange={() => onChange(answer)} aria-label={`${field.label}: ${word}`} style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }} />
+      <Typography component="legend" sx={{ float: 'left', flexGrow: 1, p: 0 }}>
+        {field.label}
+      </Typography>
+      {(
+        [
+          ['Yes', true],
+          ['No', false],
+        ] as const
+      ).map(([word, answer]) => (
+        <Box
+          key={word}
+          component="label"
+          sx={{
+            minWidth: 68,
+            minHeight: 56,
+            border: 2,
+            borderColor: value === answer ? 'text.primary' : 'divider',
+            bgcolor: value === answer ? 'text.primary' : 'transparent',
+            color: value === answer ? 'background.default' : 'text.primary',
+            borderRadius: 1,
+            display: 'grid',
+            placeItems: 'center',
+            fontWeight: 650,
+            cursor: 'pointer',
+            '&:focus-within': { outline: '3px solid var(--accent)', outlineOffset: 2 },
+          }}
+        >
+          <input
+            ref={answer ? inputRef : undefined}
+            type="radio"
+            name={field.key}
+            checked={value === answer}
+            onChange={() => onChange(answer)}
+            aria-label={`${field.label}: ${word}`}
+            style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }}
+          />
           {word}
         </Box>
       ))}

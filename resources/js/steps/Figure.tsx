@@ -4,7 +4,11 @@ import { CouplerSection } from '../ui/CouplerSection'
 import { degreesOf, Round } from '../ui/Round'
 
 /** Radii as they lie round the pipe's own middle: the gauge seldom turns exactly there. */
-export function centred(readings: Record<string, unknown>[], field: string, shape: Record<string, unknown>): { clock: string; value: number | null }[] {
+export function centred(
+  readings: Record<string, unknown>[],
+  field: string,
+  shape: Record<string, unknown>,
+): { clock: string; value: number | null }[] {
   const [by, towards] = [Number(shape['ecc_mm'] ?? 0), Number(shape['ecc_deg'] ?? 0)]
   return readings.map((r) => {
     const clock = String(r['clock'])
@@ -21,7 +25,14 @@ export function Figure({ figure }: { figure: Record<string, unknown> }): ReactEl
   if (figure['shape'] !== 'jaws' || readings.length === 0) return null
   return (
     <Box sx={{ maxWidth: 380, mx: 'auto' }}>
-      <Round radii limit={typeof figure['limit_mm'] === 'number' ? figure['limit_mm'] : null} axisDeg={axis} jaws={axis !== null} readings={centred(readings, 'value_mm', figure)} centre={['jaws', axis === null ? 'no clear axis' : 'press here']} />
+      <Round
+        radii
+        limit={typeof figure['limit_mm'] === 'number' ? figure['limit_mm'] : null}
+        axisDeg={axis}
+        jaws={axis !== null}
+        readings={centred(readings, 'value_mm', figure)}
+        centre={['jaws', axis === null ? 'no clear axis' : 'press here']}
+      />
     </Box>
   )
 }

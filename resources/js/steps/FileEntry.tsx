@@ -33,9 +33,22 @@ export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, o
       const read = await api.post<FileSamples>(path, form)
       const summary = read.summary as { spikes?: number; gaps?: number; excursions?: unknown[] } | undefined
       const apart = summary?.excursions?.length ?? 0
-      const value = Object.fromEntries(Object.entries({ trace: newId(), part: 0, final: true, samples: read.samples, source: 'file', file: chosen.name.slice(0, 120), ...extra(read.samples) }).filter(([, v]) => v !== undefined))
+      const value = Object.fromEntries(
+        Object.entries({
+          trace: newId(),
+          part: 0,
+          final: true,
+          samples: read.samples,
+          source: 'file',
+          file: chosen.name.slice(0, 120),
+          ...extra(read.samples),
+        }).filter(([, v]) => v !== undefined),
+      )
       await record(subject, { step: stepKey, value }, called)
-      setSaid({ text: `${read.samples.length} rows read${summary ? `, ${summary.spikes ?? 0} spikes dropped, ${summary.gaps ?? 0} gaps${apart > 0 ? `, ${apart} stretch${apart > 1 ? 'es' : ''} far from the rest kept` : ''}` : ''}.` })
+      const found = [`${read.samples.length} rows read`]
+      if (summary) found.push(`${summary.spikes ?? 0} spikes dropped`, `${summary.gaps ?? 0} gaps`)
+      if (apart > 0) found.push(`${apart} stretch${apart > 1 ? 'es' : ''} far from the rest kept`)
+      setSaid({ text: `${found.join(', ')}.` })
       onDone()
     } catch (error) {
       if (error instanceof Refusal && error.errors.some((e) => e.field === 'date_order')) setAsking(chosen)
@@ -44,20 +57,39 @@ export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, o
   }
   return (
     <Box sx={{ mt: 1 }}>
-      <Button variant="outlined" fullWidth onClick={() => (hold ? setSaid({ text: hold, bad: true }) : input.current?.click())}>{hold === undefined ? `Load a ${what} from a file` : 'Choose the file'}</Button>
-      <input ref={input} type="file" hidden accept={accept} aria-label={`File with the ${what}`} onChange={(e) => {
-        const chosen = e.target.files?.[0]
-        e.target.value = ''
-        if (chosen) void load(chosen)
-      }} />
-      {said && <Typography role={said.bad ? 'alert' : 'status'} sx={{ mt: 1, color: said.bad ? 'secondary.main' : 'text.primary', fontWeight: said.bad ? 700 : 400 }}>{said.text}</Typography>}
+      <Button variant="outlined" fullWidth onClick={() => (hold ? setSaid({ text: hold, bad: true }) : input.current?.click())}>
+        {hold === undefined ? `Load a ${what} from a file` : 'Choose the file'}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        accept={accept}
+        aria-label={`File with the ${what}`}
+        onChange={(e) => {
+          const chosen = e.target.files?.[0]
+          e.target.value = ''
+          if (chosen) void load(chosen)
+        }}
+      />
+      {said && (
+        <Typography
+          role={said.bad ? 'alert' : 'status'}
+          sx={{ mt: 1, color: said.bad ? 'secondary.main' : 'text.primary', fontWeight: said.bad ? 700 : 400 }}
+        >
+          {said.text}
+        </Typography>
+      )}
       {asking && (
         <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
-          <Button variant="outlined" onClick={() => void load(asking, 'DMY')}>Day first</Button>
-          <Button variant="outlined" onClick={() => void load(asking, 'MDY')}>Month first</Button>
+          <Button variant="outlined" onClick={() => void load(asking, 'DMY')}>
+            Day first
+          </Button>
+          <Button variant="outlined" onClick={() => void load(asking, 'MDY')}>
+            Month first
+          </Button>
         </Box>
       )}
     </Box>
   )
 }
-

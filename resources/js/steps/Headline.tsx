@@ -26,30 +26,45 @@ export function Headline({ data, pendingCount, judgedHere, saidAbove }: Props): 
       {/* On the phone the step above says it already. */}
       <Box sx={{ display: { xs: saidAbove ? 'none' : 'block', md: 'block' } }}>
         {judgement.verdict === 'bad' && worst ? (
-          <Sentence verdict="bad" act={worst.do} limit={worst.limit}>{worst.text}</Sentence>
+          <Sentence verdict="bad" act={worst.do} limit={worst.limit}>
+            {worst.text}
+          </Sentence>
         ) : judgement.verdict === 'open' ? (
           <Sentence verdict="open" act={worst && worst.verdict === 'open' ? worst.do : undefined}>
             {worst && worst.verdict === 'open' ? worst.text : next ? `next is "${next.title}".` : 'nothing is left to record here.'}
           </Sentence>
         ) : (
-          <Sentence verdict={judgement.verdict} limit={worst?.limit} act={worst?.do}>{worst ? worst.text : 'every limit is met.'}</Sentence>
+          <Sentence verdict={judgement.verdict} limit={worst?.limit} act={worst?.do}>
+            {worst ? worst.text : 'every limit is met.'}
+          </Sentence>
         )}
       </Box>
       {waits && <Clocks clocks={judgement.clocks} now={now} zone={data.line.time_zone} />}
-      {pendingCount > 0 && <Typography sx={{ mt: 1, pl: 2.75, color: 'secondary.main', fontWeight: 700 }}>{unsent(pendingCount, judgedHere)}</Typography>}
+      {pendingCount > 0 && (
+        <Typography sx={{ mt: 1, pl: 2.75, color: 'secondary.main', fontWeight: 700 }}>{unsent(pendingCount, judgedHere)}</Typography>
+      )}
     </Box>
   )
 }
 
-const unsent = (count: number, judgedHere: boolean): string =>
-  `${count === 1 ? 'One entry is' : `${count} entries are`} not yet sent${judgedHere ? '; judged on this device by the same rules.' : `: ${count === 1 ? 'its' : 'their'} judgement waits for the server.`}`
+function unsent(count: number, judgedHere: boolean): string {
+  const entries = count === 1 ? 'One entry is' : `${count} entries are`
+  const judged = judgedHere
+    ? '; judged on this device by the same rules'
+    : `: ${count === 1 ? 'its' : 'their'} judgement waits for the server`
+  return `${entries} not yet sent${judged}.`
+}
 
 /** Every clock of a joint, those that still run first. */
 function Clocks({ clocks, now, zone }: { clocks: Clock[]; now: number; zone: string }): ReactElement {
   const running = clocks.filter((c) => Date.parse(c.at) > now)
   return (
     <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1, pl: 2.75 }}>
-      {(running.length > 0 ? running : clocks.slice(-1)).map((c) => <li key={c.name}>{c.label} <strong>{clockAndCountdown(c.at, now, zone)}</strong></li>)}
+      {(running.length > 0 ? running : clocks.slice(-1)).map((c) => (
+        <li key={c.name}>
+          {c.label} <strong>{clockAndCountdown(c.at, now, zone)}</strong>
+        </li>
+      ))}
     </Box>
   )
 }

@@ -7,9 +7,22 @@ import type { Colours } from '../ui/theme'
 
 const Chart = lazy(() => import('../ui/Chart'))
 
-interface Case { case: string; about: string; iface_c: number; wire_c: number; pipe_melt_mm: number; fit_melt_mm: number; gap_left_mm: number; t_melt_s: number | null; cool_s: number | null }
+interface Case {
+  case: string
+  about: string
+  iface_c: number
+  wire_c: number
+  pipe_melt_mm: number
+  fit_melt_mm: number
+  gap_left_mm: number
+  t_melt_s: number | null
+  cool_s: number | null
+}
 /** The calculation that shows it, and what is known of its inputs. */
-interface Model { calc: string; in: Record<string, unknown> }
+interface Model {
+  calc: string
+  in: Record<string, unknown>
+}
 interface Answer {
   assumed: Record<string, number>
   sim: { history: number[][]; film_r_mm: number[]; film: number[][]; energy_j: number; iface_peak_c: number }
@@ -20,7 +33,12 @@ interface Answer {
 }
 
 const MELTS_C = 132
-const ASSUMED: Record<string, string> = { zone_len_mm: 'heated length', fitting_wall_mm: 'wall of the fitting', wire_depth_mm: 'depth of the wires', gap_mm: 'gap' }
+const ASSUMED: Record<string, string> = {
+  zone_len_mm: 'heated length',
+  fitting_wall_mm: 'wall of the fitting',
+  wire_depth_mm: 'depth of the wires',
+  gap_mm: 'gap',
+}
 
 /** By the server, or by the core on the device: nothing is stored, so either may answer. */
 async function ask({ calc, in: of }: Model): Promise<Answer> {
@@ -33,20 +51,36 @@ async function ask({ calc, in: of }: Model): Promise<Answer> {
   }
 }
 
-const minutes = (s: number | null): string => (s === null ? 'not within hours' : `${Math.floor(s / 60)}:${String(Math.round(s % 60)).padStart(2, '0')} min`)
+const minutes = (s: number | null): string =>
+  s === null ? 'not within hours' : `${Math.floor(s / 60)}:${String(Math.round(s % 60)).padStart(2, '0')} min`
 
 /** What happened inside a joint: a film along its radius, a chart, and what faults would have done. Understanding, never permission. */
 export function Inside({ model }: { model: Model }): ReactElement {
   const of = model.in
   const [open, setOpen] = useState(false)
   const answer = useQuery({ queryKey: ['inside', model], queryFn: () => ask(model), enabled: open, staleTime: Infinity, retry: false })
-  if (!open) return <Button variant="outlined" fullWidth sx={{ mt: 2 }} onClick={() => setOpen(true)}>Look inside this joint</Button>
+  if (!open)
+    return (
+      <Button variant="outlined" fullWidth sx={{ mt: 2 }} onClick={() => setOpen(true)}>
+        Look inside this joint
+      </Button>
+    )
   return (
     <Box component="section" aria-labelledby="inside" sx={{ mt: 3, borderTop: 2, borderColor: 'text.primary', pt: 1.5 }}>
-      <Typography id="inside" variant="h2">Inside this joint</Typography>
+      <Typography id="inside" variant="h2">
+        Inside this joint
+      </Typography>
       <Typography variant="body2">A model for understanding. It never allows or forbids anything: the label's times rule.</Typography>
-      {answer.isPending && <Typography role="status" sx={{ my: 2 }}>The heat is worked out, five times over.</Typography>}
-      {answer.error && <Typography role="alert" sx={{ my: 2 }}>{answer.error.message}</Typography>}
+      {answer.isPending && (
+        <Typography role="status" sx={{ my: 2 }}>
+          The heat is worked out, five times over.
+        </Typography>
+      )}
+      {answer.error && (
+        <Typography role="alert" sx={{ my: 2 }}>
+          {answer.error.message}
+        </Typography>
+      )}
       {answer.data && <Seen answer={answer.data} od={Number(of['od_mm'])} fusing={Number(of['t_s'])} />}
     </Box>
   )
@@ -55,39 +89,117 @@ export function Inside({ model }: { model: Model }): ReactElement {
 function Seen({ answer, od, fusing }: { answer: Answer; od: number; fusing: number }): ReactElement {
   const { sim, cases } = answer
   const own = cases[0]!
-  const lines = useMemo(() => [
-    { label: 'Skin of the pipe, °C', values: sim.history.map((h) => h[1]!) }, { label: 'Wire, °C', values: sim.history.map((h) => h[2]!) },
-    { label: 'Melt of the pipe, mm', values: sim.history.map((h) => h[3]!), axis: 'right' as const },
-  ], [sim])
+  const lines = useMemo(
+    () => [
+      { label: 'Skin of the pipe, °C', values: sim.history.map((h) => h[1]!) },
+      { label: 'Wire, °C', values: sim.history.map((h) => h[2]!) },
+      { label: 'Melt of the pipe, mm', values: sim.history.map((h) => h[3]!), axis: 'right' as const },
+    ],
+    [sim],
+  )
   const times = useMemo(() => sim.history.map((h) => h[0]! / 60), [sim])
-  const bands = useMemo(() => [{ from: 0, to: fusing / 60, label: 'power' }, { from: fusing / 60, to: times[times.length - 1] ?? 1, label: 'cooling' }], [fusing, times])
-  const marks = useMemo(() => (answer.label_cooling_s === null ? [] : [{ x: (fusing + answer.label_cooling_s) / 60, label: 'clamps off by the label' }]), [answer, fusing])
+  const bands = useMemo(
+    () => [
+      { from: 0, to: fusing / 60, label: 'power' },
+      { from: fusing / 60, to: times[times.length - 1] ?? 1, label: 'cooling' },
+    ],
+    [fusing, times],
+  )
+  const marks = useMemo(
+    () => (answer.label_cooling_s === null ? [] : [{ x: (fusing + answer.label_cooling_s) / 60, label: 'clamps off by the label' }]),
+    [answer, fusing],
+  )
   return (
     <Box>
       <Typography sx={{ my: 1.5, fontSize: '1.1rem' }}>
-        {own.t_melt_s === null ? <strong>The skin of the pipe never melts here.</strong> : <>The skin of the pipe melts after <strong>{Math.round(own.t_melt_s)} s</strong> of {Math.round(fusing)} s; at the end <strong>{own.pipe_melt_mm.toFixed(1)} mm</strong> of pipe and {own.fit_melt_mm.toFixed(1)} mm of fitting are molten.</>}{' '}
-        Both faces are below {answer.cool_to_c} °C after <strong>{minutes(own.cool_s)}</strong>{answer.label_cooling_s !== null && <>; the label holds the clamps for {minutes(answer.label_cooling_s)}{answer.faces_at_clamps_off_c !== null ? `, when it is about ${Math.round(answer.faces_at_clamps_off_c)} °C inside` : ''}</>}.
+        {own.t_melt_s === null ? (
+          <strong>The skin of the pipe never melts here.</strong>
+        ) : (
+          <>
+            The skin of the pipe melts after <strong>{Math.round(own.t_melt_s)} s</strong> of {Math.round(fusing)} s; at the end{' '}
+            <strong>{own.pipe_melt_mm.toFixed(1)} mm</strong> of pipe and {own.fit_melt_mm.toFixed(1)} mm of fitting are molten.
+          </>
+        )}{' '}
+        Both faces are below {answer.cool_to_c} °C after <strong>{minutes(own.cool_s)}</strong>
+        {answer.label_cooling_s !== null && (
+          <>
+            ; the label holds the clamps for {minutes(answer.label_cooling_s)}
+            {answer.faces_at_clamps_off_c !== null ? `, when it is about ${Math.round(answer.faces_at_clamps_off_c)} °C inside` : ''}
+          </>
+        )}
+        .
       </Typography>
       <Film sim={sim} od={od} fusing={fusing} />
       <Suspense fallback={<Box sx={{ height: 250 }} />}>
-        <Chart title="Temperatures and melt inside the joint" x={times} xLabel="min" leftLabel="°C" rightLabel="mm" height={250} lines={lines} bands={bands} marks={marks} />
+        <Chart
+          title="Temperatures and melt inside the joint"
+          x={times}
+          xLabel="min"
+          leftLabel="°C"
+          rightLabel="mm"
+          height={250}
+          lines={lines}
+          bands={bands}
+          marks={marks}
+        />
       </Suspense>
-      <Typography variant="h3" component="h3" sx={{ mt: 2 }}>What a fault would have done</Typography>
+      <Typography variant="h3" component="h3" sx={{ mt: 2 }}>
+        What a fault would have done
+      </Typography>
       <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="The joint as it was beside faults">
-        <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%', '& th, & td': { textAlign: 'right', py: 0.75, pl: { xs: 1, md: 1.5 }, fontSize: { xs: '0.95rem', md: '1rem' }, borderTop: 1, borderColor: 'divider', fontWeight: 400 }, '& td': { whiteSpace: 'nowrap' }, '& th:first-of-type': { textAlign: 'left', pl: 0 }, '& .skin': { display: { xs: 'none', md: 'table-cell' } } }}>
-          <thead><tr><th scope="col">Case</th><th scope="col">pipe melt</th><th scope="col" className="skin">skin</th><th scope="col">molten at</th><th scope="col">cool after</th></tr></thead>
+        <Box
+          component="table"
+          sx={{
+            borderCollapse: 'collapse',
+            width: '100%',
+            '& th, & td': {
+              textAlign: 'right',
+              py: 0.75,
+              pl: { xs: 1, md: 1.5 },
+              fontSize: { xs: '0.95rem', md: '1rem' },
+              borderTop: 1,
+              borderColor: 'divider',
+              fontWeight: 400,
+            },
+            '& td': { whiteSpace: 'nowrap' },
+            '& th:first-of-type': { textAlign: 'left', pl: 0 },
+            '& .skin': { display: { xs: 'none', md: 'table-cell' } },
+          }}
+        >
+          <thead>
+            <tr>
+              <th scope="col">Case</th>
+              <th scope="col">pipe melt</th>
+              <th scope="col" className="skin">
+                skin
+              </th>
+              <th scope="col">molten at</th>
+              <th scope="col">cool after</th>
+            </tr>
+          </thead>
           <tbody>
             {cases.map((k) => (
               <tr key={k.case}>
-                <th scope="row" style={{ fontWeight: k.case === 'none' ? 700 : 400 }}>{k.about}</th>
-                <td style={{ fontWeight: 700, color: k.pipe_melt_mm < 0.3 * own.pipe_melt_mm ? 'var(--accent)' : 'inherit' }}>{k.pipe_melt_mm.toFixed(1)} mm</td><td className="skin">{Math.round(k.iface_c)} °C</td><td>{k.t_melt_s === null ? 'never' : `${Math.round(k.t_melt_s)} s`}</td><td>{minutes(k.cool_s)}</td>
+                <th scope="row" style={{ fontWeight: k.case === 'none' ? 700 : 400 }}>
+                  {k.about}
+                </th>
+                <td style={{ fontWeight: 700, color: k.pipe_melt_mm < 0.3 * own.pipe_melt_mm ? 'var(--accent)' : 'inherit' }}>
+                  {k.pipe_melt_mm.toFixed(1)} mm
+                </td>
+                <td className="skin">{Math.round(k.iface_c)} °C</td>
+                <td>{k.t_melt_s === null ? 'never' : `${Math.round(k.t_melt_s)} s`}</td>
+                <td>{minutes(k.cool_s)}</td>
               </tr>
             ))}
           </tbody>
         </Box>
       </Box>
       <Typography variant="body2" sx={{ mt: 1 }}>
-        One direction only, no flow of melt, typical PE.{Object.keys(answer.assumed).length > 0 && ` Assumed, as the label does not say: ${Object.entries(answer.assumed).map(([k, v]) => `${ASSUMED[k] ?? k} ${v} mm`).join(', ')}.`}
+        One direction only, no flow of melt, typical PE.
+        {Object.keys(answer.assumed).length > 0 &&
+          ` Assumed, as the label does not say: ${Object.entries(answer.assumed)
+            .map(([k, v]) => `${ASSUMED[k] ?? k} ${v} mm`)
+            .join(', ')}.`}
       </Typography>
     </Box>
   )
@@ -104,7 +216,12 @@ function shade(t: number, c: Colours): string {
 
 function Film({ sim, od, fusing }: { sim: Answer['sim']; od: number; fusing: number }): ReactElement {
   const c = useTheme().colours
-  const [at, setAt] = useState(() => Math.max(0, sim.film.findIndex((f) => f[0]! >= fusing - 1)))
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      sim.film.findIndex((f) => f[0]! >= fusing - 1),
+    ),
+  )
   const [plays, setPlays] = useState(false)
   useEffect(() => {
     if (!plays) return
@@ -116,37 +233,84 @@ function Film({ sim, od, fusing }: { sim: Answer['sim']; od: number; fusing: num
   const skin = od / 2
   // Each picture holds the middle of its cells: their edges lie half way, and at the skin.
   const edge = (i: number): [number, number] => {
-    const inner = i === 0 ? radii[0]! - (radii[1]! - radii[0]!) / 2 : radii[i - 1]! < skin && radii[i]! > skin ? radii[i]! - (radii[i + 1]! - radii[i]!) / 2 : (radii[i - 1]! + radii[i]!) / 2
-    const outer = i === radii.length - 1 ? radii[i]! + (radii[i]! - radii[i - 1]!) / 2 : radii[i]! < skin && radii[i + 1]! > skin ? skin : (radii[i]! + radii[i + 1]!) / 2
+    const inner =
+      i === 0
+        ? radii[0]! - (radii[1]! - radii[0]!) / 2
+        : radii[i - 1]! < skin && radii[i]! > skin
+          ? radii[i]! - (radii[i + 1]! - radii[i]!) / 2
+          : (radii[i - 1]! + radii[i]!) / 2
+    const outer =
+      i === radii.length - 1
+        ? radii[i]! + (radii[i]! - radii[i - 1]!) / 2
+        : radii[i]! < skin && radii[i + 1]! > skin
+          ? skin
+          : (radii[i]! + radii[i + 1]!) / 2
     return [inner, outer]
   }
   const low = edge(0)[0]
   const high = edge(radii.length - 1)[1]
   const px = 150 / (high - low)
   const half = Math.min(Math.PI / 2.2, 165 / (high * px))
-  const place = (r: number, a: number): string => `${(200 + Math.sin(a) * r * px).toFixed(1)} ${(24 + (high - r * Math.cos(a)) * px).toFixed(1)}`
-  const arc = (r1: number, r2: number): string => `M${place(r1, -half)}A${r1 * px} ${r1 * px} 0 0 1 ${place(r1, half)}L${place(r2, half)}A${r2 * px} ${r2 * px} 0 0 0 ${place(r2, -half)}Z`
+  const place = (r: number, a: number): string =>
+    `${(200 + Math.sin(a) * r * px).toFixed(1)} ${(24 + (high - r * Math.cos(a)) * px).toFixed(1)}`
   const line = (r: number): string => `M${place(r, -half)}A${r * px} ${r * px} 0 0 1 ${place(r, half)}`
+  const arc = (r1: number, r2: number): string => `${line(r1)}L${place(r2, half)}A${r2 * px} ${r2 * px} 0 0 0 ${place(r2, -half)}Z`
   const sunk = (high - low * Math.cos(half)) * px
   const time = frame[0]!
-  const fronts = radii.slice(0, -1).flatMap((r, i) => ((frame[i + 1]! >= MELTS_C) !== (frame[i + 2]! >= MELTS_C) ? [(r + radii[i + 1]!) / 2] : []))
+  const skinC = frame[1 + Math.max(0, radii.filter((r) => r < skin).length - 1)]!
+  const fronts = radii
+    .slice(0, -1)
+    .flatMap((r, i) => (frame[i + 1]! >= MELTS_C !== frame[i + 2]! >= MELTS_C ? [(r + radii[i + 1]!) / 2] : []))
   return (
     <Box>
-      <svg viewBox={`0 0 400 ${sunk + 44}`} style={{ width: '100%', maxWidth: 520, display: 'block', margin: '0 auto' }} role="img" aria-label={`Cross-section ${Math.round(time)} seconds after power-on: skin of the pipe ${Math.round(frame[1 + Math.max(0, radii.filter((r) => r < skin).length - 1)]!)} degrees`}>
-        {radii.map((r, i) => <path key={r} d={arc(...edge(i))} fill={shade(frame[i + 1]!, c)} stroke="none" />)}
-        {fronts.map((r) => <path key={r} d={line(r)} fill="none" stroke={c.ink} strokeWidth={1.6} strokeDasharray="5 3" />)}
+      <svg
+        viewBox={`0 0 400 ${sunk + 44}`}
+        style={{ width: '100%', maxWidth: 520, display: 'block', margin: '0 auto' }}
+        role="img"
+        aria-label={`Cross-section ${Math.round(time)} seconds after power-on: skin of the pipe ${Math.round(skinC)} degrees`}
+      >
+        {radii.map((r, i) => (
+          <path key={r} d={arc(...edge(i))} fill={shade(frame[i + 1]!, c)} stroke="none" />
+        ))}
+        {fronts.map((r) => (
+          <path key={r} d={line(r)} fill="none" stroke={c.ink} strokeWidth={1.6} strokeDasharray="5 3" />
+        ))}
         <path d={line(skin)} fill="none" stroke={c.ink} strokeWidth={1.2} />
         <path d={arc(low, high)} fill="none" stroke={c.ink} strokeWidth={1.4} />
-        <text x={8} y={16} fontSize={15} fill={c.ink}>coupling</text>
-        <text x={8} y={sunk + 40} fontSize={15} fill={c.ink}>bore of the pipe</text>
-        <text x={392} y={16} fontSize={15} fontWeight={700} textAnchor="end" fill={c.ink}>{time <= fusing ? `power, ${Math.round(time)} s` : `cooling, ${minutes(time - fusing)}`}</text>
+        <text x={8} y={16} fontSize={15} fill={c.ink}>
+          coupling
+        </text>
+        <text x={8} y={sunk + 40} fontSize={15} fill={c.ink}>
+          bore of the pipe
+        </text>
+        <text x={392} y={16} fontSize={15} fontWeight={700} textAnchor="end" fill={c.ink}>
+          {time <= fusing ? `power, ${Math.round(time)} s` : `cooling, ${minutes(time - fusing)}`}
+        </text>
       </svg>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 1.5 }}>
-        <Button variant="outlined" onClick={() => setPlays((p) => !p)}>{plays ? 'Hold' : 'Play'}</Button>
-        <Slider value={at} min={0} max={sim.film.length - 1} onChange={(_e, v) => { setPlays(false); setAt(v as number) }} aria-label="Time in the film" valueLabelDisplay="off" sx={{ color: 'text.primary' }} />
+        <Button variant="outlined" onClick={() => setPlays((p) => !p)}>
+          {plays ? 'Hold' : 'Play'}
+        </Button>
+        <Slider
+          value={at}
+          min={0}
+          max={sim.film.length - 1}
+          onChange={(_e, v) => {
+            setPlays(false)
+            setAt(v as number)
+          }}
+          aria-label="Time in the film"
+          valueLabelDisplay="off"
+          sx={{ color: 'text.primary' }}
+        />
       </Box>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', my: 1, flexWrap: 'wrap' }} aria-hidden="true">
-        {[20, 80, 131, 133, 200, 300].map((t) => <Box key={t} sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}><span style={{ width: 18, height: 18, background: shade(t, c), border: `1px solid ${c.ink}`, display: 'inline-block' }} />{t === 131 ? 'below 132' : t === 133 ? 'molten' : `${t} °C`}</Box>)}
+        {[20, 80, 131, 133, 200, 300].map((t) => (
+          <Box key={t} sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
+            <span style={{ width: 18, height: 18, background: shade(t, c), border: `1px solid ${c.ink}`, display: 'inline-block' }} />
+            {t === 131 ? 'below 132' : t === 133 ? 'molten' : `${t} °C`}
+          </Box>
+        ))}
       </Box>
     </Box>
   )

@@ -13,7 +13,8 @@ const KEY = 'stores-used'
 export function usedLast(kind: string, items: StoreItem[], who: string | undefined): Chosen | null {
   const things = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Record<string, string>
   const here = items.filter((i) => i.kind === kind)
-  const item = here.find((i) => i.thing_id === things[kind]) ?? here.find((i) => i.name === who) ?? (here.length === 1 ? here[0] : undefined)
+  const item =
+    here.find((i) => i.thing_id === things[kind]) ?? here.find((i) => i.name === who) ?? (here.length === 1 ? here[0] : undefined)
   return item ? (item.snapshot as Chosen) : null
 }
 
@@ -23,7 +24,17 @@ export function remember(kind: string, item: StoreItem): void {
 }
 
 /** Something out of the stores: its state is said before it is taken. */
-export function ItemEntry({ field, value, project, onChange }: { field: FieldSpec; value: Chosen | null; project: number; onChange: (item: Chosen | null) => void }): ReactElement {
+export function ItemEntry({
+  field,
+  value,
+  project,
+  onChange,
+}: {
+  field: FieldSpec
+  value: Chosen | null
+  project: number
+  onChange: (item: Chosen | null) => void
+}): ReactElement {
   const stores = useStores()
   const [open, setOpen] = useState(false)
   const [find, setFind] = useState('')
@@ -32,33 +43,94 @@ export function ItemEntry({ field, value, project, onChange }: { field: FieldSpe
   const current = items.find((i) => i.id === value?.id)
   return (
     <Box>
-      <Box component="button" type="button" onClick={() => setOpen(true)} aria-label={`${field.label}: ${value?.name ?? 'choose'}`}
-        sx={{ all: 'unset', cursor: 'pointer', display: 'flex', alignItems: 'center', gap: 1.5, width: '100%', minHeight: 56, boxSizing: 'border-box', '&:focus-visible': { outline: '3px solid var(--accent)' } }}>
-        <Typography component="span" sx={{ flexGrow: 1 }}>{field.label}{field.optional ? ' (if any)' : ''}</Typography>
-        <Typography component="span" sx={{ fontWeight: 700, textAlign: 'right', color: value ? 'text.primary' : 'text.secondary' }}>{value?.name ?? (field.optional ? 'none' : 'choose')}</Typography>
+      <Box
+        component="button"
+        type="button"
+        onClick={() => setOpen(true)}
+        aria-label={`${field.label}: ${value?.name ?? 'choose'}`}
+        sx={{
+          all: 'unset',
+          cursor: 'pointer',
+          display: 'flex',
+          alignItems: 'center',
+          gap: 1.5,
+          width: '100%',
+          minHeight: 56,
+          boxSizing: 'border-box',
+          '&:focus-visible': { outline: '3px solid var(--accent)' },
+        }}
+      >
+        <Typography component="span" sx={{ flexGrow: 1 }}>
+          {field.label}
+          {field.optional ? ' (if any)' : ''}
+        </Typography>
+        <Typography component="span" sx={{ fontWeight: 700, textAlign: 'right', color: value ? 'text.primary' : 'text.secondary' }}>
+          {value?.name ?? (field.optional ? 'none' : 'choose')}
+        </Typography>
         {current && current.verdict !== 'good' && <VerdictMark verdict={current.verdict} />}
         <span aria-hidden="true">›</span>
       </Box>
-      {current && current.verdict === 'bad' && <Typography sx={{ color: 'secondary.main', fontWeight: 700, pb: 1 }}>{current.reasons[0]?.text} {current.reasons[0]?.do}</Typography>}
+      {current && current.verdict === 'bad' && (
+        <Typography sx={{ color: 'secondary.main', fontWeight: 700, pb: 1 }}>
+          {current.reasons[0]?.text} {current.reasons[0]?.do}
+        </Typography>
+      )}
       <Sheet open={open} onClose={() => setOpen(false)} title={field.label}>
         {items.length > 7 && <TextField label="Find" value={find} onChange={(e) => setFind(e.target.value)} sx={{ mt: 1 }} />}
         {shown.map((item) => (
-          <Box key={item.id} component="button" type="button" aria-current={item.id === value?.id}
+          <Box
+            key={item.id}
+            component="button"
+            type="button"
+            aria-current={item.id === value?.id}
             onClick={() => {
               remember(item.kind, item)
               onChange(item.snapshot as Chosen)
               setOpen(false)
             }}
-            sx={{ all: 'unset', cursor: 'pointer', display: 'flex', gap: 1.5, alignItems: 'center', width: '100%', minHeight: 64, boxSizing: 'border-box', borderTop: 1, borderColor: 'divider', py: 1, '&:focus-visible': { outline: '3px solid var(--accent)' } }}>
+            sx={{
+              all: 'unset',
+              cursor: 'pointer',
+              display: 'flex',
+              gap: 1.5,
+              alignItems: 'center',
+              width: '100%',
+              minHeight: 64,
+              boxSizing: 'border-box',
+              borderTop: 1,
+              borderColor: 'divider',
+              py: 1,
+              '&:focus-visible': { outline: '3px solid var(--accent)' },
+            }}
+          >
             <VerdictMark verdict={item.verdict} />
             <Box sx={{ flexGrow: 1 }}>
-              <Typography sx={{ fontWeight: item.id === value?.id ? 700 : 400, fontSize: '1.1rem' }}>{item.name}{item.summary && item.summary !== '–' ? `, ${item.summary}` : ''}</Typography>
+              <Typography sx={{ fontWeight: item.id === value?.id ? 700 : 400, fontSize: '1.1rem' }}>
+                {item.name}
+                {item.summary && item.summary !== '–' ? `, ${item.summary}` : ''}
+              </Typography>
               <Typography variant="body2">{item.reasons[0]?.text}</Typography>
             </Box>
           </Box>
         ))}
-        {items.length === 0 && <Typography sx={{ my: 2 }}>{stores.data ? 'There is none in the stores yet. Put it there first: menu, Stores.' : 'The stores cannot be read now.'}</Typography>}
-        {field.optional && value && <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => { onChange(null); setOpen(false) }}>None</Button>}
+        {items.length === 0 && (
+          <Typography sx={{ my: 2 }}>
+            {stores.data ? 'There is none in the stores yet. Put it there first: menu, Stores.' : 'The stores cannot be read now.'}
+          </Typography>
+        )}
+        {field.optional && value && (
+          <Button
+            variant="outlined"
+            fullWidth
+            sx={{ mt: 1 }}
+            onClick={() => {
+              onChange(null)
+              setOpen(false)
+            }}
+          >
+            None
+          </Button>
+        )}
       </Sheet>
     </Box>
   )

@@ -24,10 +24,16 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
     const last = rows[rows.length - 1]
     return (
       <Box>
-        <Typography role="timer" sx={{ fontSize: { xs: '2.6rem', md: '3.4rem' }, fontWeight: 700, lineHeight: 1 }}>{last ? `${Math.round(last[1]!)} kPa` : 'Pump starts'}</Typography>
-        <Typography variant="body2">minute {Math.floor(last?.[0] ?? 0)} of {Math.ceil(run.samples[run.samples.length - 1]![0]!)} · {run.speed} times as fast as real</Typography>
+        <Typography role="timer" sx={{ fontSize: { xs: '2.6rem', md: '3.4rem' }, fontWeight: 700, lineHeight: 1 }}>
+          {last ? `${Math.round(last[1]!)} kPa` : 'Pump starts'}
+        </Typography>
+        <Typography variant="body2">
+          minute {Math.floor(last?.[0] ?? 0)} of {Math.ceil(run.samples[run.samples.length - 1]![0]!)} · {run.speed} times as fast as real
+        </Typography>
         <LogChart rows={rows} />
-        <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => void store.runs.update(key, { stopped: true })}>Stop the test</Button>
+        <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => void store.runs.update(key, { stopped: true })}>
+          Stop the test
+        </Button>
       </Box>
     )
   }
@@ -36,7 +42,16 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
     setSaid('The stand-in is made ready.')
     try {
       const programme = await api.get<LogProgramme>(`/tests/${idOf(subject)}/stand-in?fault=${fault}`)
-      await startRun({ key, subject, title: called, step: stepKey, speed, samples: programme.rows, secondsPerUnit: 60, extra: { source: 'stand-in', marks: programme.marks } })
+      await startRun({
+        key,
+        subject,
+        title: called,
+        step: stepKey,
+        speed,
+        samples: programme.rows,
+        secondsPerUnit: 60,
+        extra: { source: 'stand-in', marks: programme.marks },
+      })
       setSaid(null)
     } catch (error) {
       setSaid((error as Error).message)
@@ -47,15 +62,43 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
     <Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mb: 1 }}>
         <TextField select label="Stand-in for pump and logger plays" value={fault} onChange={(e) => setFault(e.target.value)}>
-          {[['none', 'a tight section'], ['leak', 'a small hole'], ['air', 'trapped air'], ['sun', 'sun on the pipe'], ['closed-valve', 'a closed valve inside']].map(([id, about]) => <MenuItem key={id} value={id}>{about}</MenuItem>)}
+          {[
+            ['none', 'a tight section'],
+            ['leak', 'a small hole'],
+            ['air', 'trapped air'],
+            ['sun', 'sun on the pipe'],
+            ['closed-valve', 'a closed valve inside'],
+          ].map(([id, about]) => (
+            <MenuItem key={id} value={id}>
+              {about}
+            </MenuItem>
+          ))}
         </TextField>
         <TextField select label="Speed" value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
-          {[1, 60, 1200].map((s) => <MenuItem key={s} value={s}>{s === 1 ? 'as in the trench' : `${s} times`}</MenuItem>)}
+          {[1, 60, 1200].map((s) => (
+            <MenuItem key={s} value={s}>
+              {s === 1 ? 'as in the trench' : `${s} times`}
+            </MenuItem>
+          ))}
         </TextField>
       </Box>
-      <Button variant="contained" fullWidth disabled={busy} onClick={() => void begin()}>Start pump and logger</Button>
-      {said && <Typography role="status" sx={{ mt: 1 }}>{said}</Typography>}
-      <FileEntry subject={subject} stepKey={stepKey} path="/files/pressure-log" accept=".csv,.txt" what="log" extra={() => ({})} onDone={onDone} />
+      <Button variant="contained" fullWidth disabled={busy} onClick={() => void begin()}>
+        Start pump and logger
+      </Button>
+      {said && (
+        <Typography role="status" sx={{ mt: 1 }}>
+          {said}
+        </Typography>
+      )}
+      <FileEntry
+        subject={subject}
+        stepKey={stepKey}
+        path="/files/pressure-log"
+        accept=".csv,.txt"
+        what="log"
+        extra={() => ({})}
+        onDone={onDone}
+      />
     </Box>
   )
 }

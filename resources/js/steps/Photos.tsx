@@ -20,15 +20,35 @@ async function smaller(file: Blob): Promise<Blob> {
 }
 
 /** The button that takes a picture for a step that is not recorded yet. */
-export function PhotoEntry({ subject, step, of, taken, onTaken }: { subject: string; step: string; of: string; taken: string[]; onTaken: (id: string) => void }): ReactElement {
+export function PhotoEntry({
+  subject,
+  step,
+  of,
+  taken,
+  onTaken,
+}: {
+  subject: string
+  step: string
+  of: string
+  taken: string[]
+  onTaken: (id: string) => void
+}): ReactElement {
   const input = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<string | null>(null)
   const called = useCalled()
   return (
     <Box sx={{ my: 1.5 }}>
       <PhotoStrip subject={subject} ids={taken} photos={[]} />
-      <Button variant="outlined" fullWidth onClick={() => input.current?.click()}>{taken.length === 0 ? `Photo of ${of}` : 'Another photo'}</Button>
-      <input ref={input} type="file" accept="image/*" capture="environment" hidden aria-label={`Photo of ${of}`}
+      <Button variant="outlined" fullWidth onClick={() => input.current?.click()}>
+        {taken.length === 0 ? `Photo of ${of}` : 'Another photo'}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        hidden
+        aria-label={`Photo of ${of}`}
         onChange={async (e) => {
           const file = e.target.files?.[0]
           e.target.value = ''
@@ -39,8 +59,13 @@ export function PhotoEntry({ subject, step, of, taken, onTaken }: { subject: str
           } catch {
             setSaid('That is no picture that can be opened here. Take a JPEG or PNG.')
           }
-        }} />
-      {said && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>{said}</Typography>}
+        }}
+      />
+      {said && (
+        <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>
+          {said}
+        </Typography>
+      )}
     </Box>
   )
 }
@@ -60,17 +85,38 @@ export function PhotoStrip({ subject, ids, photos }: { subject: string; ids: str
   const about = (id: string): string => {
     const known = photos.find((p) => p.id === id)
     const late = waiting.find((w) => w.id === id)
-    return late ? (late.refused ? `refused: ${late.refused}` : 'not yet sent') : known ? `${known.by}, ${known.taken_at.slice(0, 16).replace('T', ' ')}` : ''
+    return late
+      ? late.refused
+        ? `refused: ${late.refused}`
+        : 'not yet sent'
+      : known
+        ? `${known.by}, ${known.taken_at.slice(0, 16).replace('T', ' ')}`
+        : ''
   }
   return (
     <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mb: 1 }}>
       {ids.map((id, i) => (
-        <Box key={id} component="button" type="button" onClick={() => setOpen(id)} sx={{ all: 'unset', cursor: 'pointer', '&:focus-visible': { outline: '3px solid var(--accent)' } }}>
-          <Box component="img" src={src(id)} alt={`Photo ${i + 1} of this step`} sx={{ width: 112, height: 84, objectFit: 'cover', display: 'block', bgcolor: (t) => t.colours.raised, borderRadius: 0.5 }} />
-          <Typography variant="body2" sx={{ maxWidth: 112, fontSize: 13 }}>{about(id)}</Typography>
+        <Box
+          key={id}
+          component="button"
+          type="button"
+          onClick={() => setOpen(id)}
+          sx={{ all: 'unset', cursor: 'pointer', '&:focus-visible': { outline: '3px solid var(--accent)' } }}
+        >
+          <Box
+            component="img"
+            src={src(id)}
+            alt={`Photo ${i + 1} of this step`}
+            sx={{ width: 112, height: 84, objectFit: 'cover', display: 'block', bgcolor: (t) => t.colours.raised, borderRadius: 0.5 }}
+          />
+          <Typography variant="body2" sx={{ maxWidth: 112, fontSize: 13 }}>
+            {about(id)}
+          </Typography>
         </Box>
       ))}
-      <Sheet open={open !== null} onClose={() => setOpen(null)} title="Photo">{open && <img src={src(open)} alt="The photo of this step, large" style={{ width: '100%' }} />}</Sheet>
+      <Sheet open={open !== null} onClose={() => setOpen(null)} title="Photo">
+        {open && <img src={src(open)} alt="The photo of this step, large" style={{ width: '100%' }} />}
+      </Sheet>
     </Box>
   )
 }

@@ -16,7 +16,9 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
   const { path, state, text, data, values } = at
   const value = values[state.key] ?? {}
   const units = useUnits()
-  const typed = Object.entries(data.facts.find((f) => f.id === state.fact_id)?.typed ?? {}).map(([key, raw]) => asTyped(key, raw, text.fields ?? [], units.data ?? {}))
+  const typed = Object.entries(data.facts.find((f) => f.id === state.fact_id)?.typed ?? {}).map(([key, raw]) =>
+    asTyped(key, raw, text.fields ?? [], units.data ?? {}),
+  )
   const signed = state.kind === 'hold' && value['signed'] !== false
   return (
     <Box sx={{ my: 1.5 }}>
@@ -26,16 +28,31 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
       <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5 }}>
         {state.reasons.map((r, i) => (
           // In the cabin the headline beside it says the worst already.
-          <Box key={i} sx={{ display: { xs: 'block', md: r.text === data.judgement.reasons[0]?.text && r.verdict !== 'close' ? 'none' : 'block' } }}>
-            <Sentence verdict={r.verdict} act={r.do} limit={r.verdict === 'good' ? null : r.limit}>{r.text}</Sentence>
+          <Box
+            key={i}
+            sx={{ display: { xs: 'block', md: r.text === data.judgement.reasons[0]?.text && r.verdict !== 'close' ? 'none' : 'block' } }}
+          >
+            <Sentence verdict={r.verdict} act={r.do} limit={r.verdict === 'good' ? null : r.limit}>
+              {r.text}
+            </Sentence>
           </Box>
         ))}
         {state.reasons.length === 0 && <Typography>{state.summary ? tight(state.summary) : 'Recorded.'}</Typography>}
       </Box>
-      {typed.length > 0 && <Typography variant="body2" sx={{ mt: 1.5 }}>Typed as {typed.join(', ')}.</Typography>}
-      <Typography variant="body2" sx={{ mt: typed.length > 0 ? 0 : 1.5 }}>Recorded by {state.by || 'you'}, {state.at?.slice(0, 16).replace('T', ' ')}.</Typography>
+      {typed.length > 0 && (
+        <Typography variant="body2" sx={{ mt: 1.5 }}>
+          Typed as {typed.join(', ')}.
+        </Typography>
+      )}
+      <Typography variant="body2" sx={{ mt: typed.length > 0 ? 0 : 1.5 }}>
+        Recorded by {state.by || 'you'}, {state.at?.slice(0, 16).replace('T', ' ')}.
+      </Typography>
       {state.model && Object.keys(state.model.in).length >= LEAST_KNOWN && <Inside model={state.model} />}
-      {!data.closed && kind.again !== null && !signed && <Button variant={state.verdict === 'bad' ? 'contained' : 'outlined'} sx={{ mt: 1.5 }} onClick={onAgain}>{kind.again}</Button>}
+      {!data.closed && kind.again !== null && !signed && (
+        <Button variant={state.verdict === 'bad' ? 'contained' : 'outlined'} sx={{ mt: 1.5 }} onClick={onAgain}>
+          {kind.again}
+        </Button>
+      )}
     </Box>
   )
 }
@@ -43,6 +60,9 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
 /** What was typed where that is not the stored value: "Gap: 0.2 in". */
 function asTyped(key: string, raw: unknown, fields: FieldSpec[], units: Units): string {
   const field = fields.find((f) => f.quantity && key.startsWith(f.key.slice(0, f.key.lastIndexOf('_'))))
-  const unit = field?.quantity && typeof raw === 'number' ? Object.entries(units[field.quantity] ?? {}).find(([suffix]) => key.endsWith(`_${suffix}`))?.[1].symbol : undefined
+  const unit =
+    field?.quantity && typeof raw === 'number'
+      ? Object.entries(units[field.quantity] ?? {}).find(([suffix]) => key.endsWith(`_${suffix}`))?.[1].symbol
+      : undefined
   return `${field?.label ?? key}: ${String(raw)}${unit ? ` ${unit}` : ''}`
 }

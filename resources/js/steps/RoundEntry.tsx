@@ -14,7 +14,15 @@ const opposite = (clock: string): string => {
 }
 
 /** Readings round the pipe: the next position lights up by itself; tap a position to correct it. */
-export function RoundEntry({ step, limit, onRecord }: { step: StepText; limit?: number | null; onRecord: (value: Record<string, unknown>) => void }): ReactElement {
+export function RoundEntry({
+  step,
+  limit,
+  onRecord,
+}: {
+  step: StepText
+  limit?: number | null
+  onRecord: (value: Record<string, unknown>) => void
+}): ReactElement {
   const field = step.fields![0]!
   const positions = step.positions ?? []
   const me = useMe()
@@ -51,27 +59,86 @@ export function RoundEntry({ step, limit, onRecord }: { step: StepText; limit?: 
   const numbers = texts.map(figureOf)
   const where = positions[active] ?? ''
   return (
-    <Box component="form" noValidate onSubmit={(e) => { e.preventDefault(); next() }}>
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault()
+        next()
+      }}
+    >
       <Box sx={{ maxWidth: { xs: 290, md: 400 }, mx: 'auto' }}>
-        <Round readings={positions.map((clock, i) => ({ clock, value: numbers[i] ?? null }))} across={step.across ?? false} active={active} onPick={setActive} limit={limit ?? null}
-          centre={[step.across ? `${where} – ${opposite(where)}` : where, step.across ? 'across' : 'at', `${positions.length - left} of ${positions.length} read`]} />
+        <Round
+          readings={positions.map((clock, i) => ({ clock, value: numbers[i] ?? null }))}
+          across={step.across ?? false}
+          active={active}
+          onPick={setActive}
+          limit={limit ?? null}
+          centre={[
+            step.across ? `${where} – ${opposite(where)}` : where,
+            step.across ? 'across' : 'at',
+            `${positions.length - left} of ${positions.length} read`,
+          ]}
+        />
       </Box>
-      <Box component="label" sx={{ display: 'flex', alignItems: 'baseline', borderBottom: 3, borderColor: fault ? 'secondary.main' : 'text.primary', px: 1, mb: 1 }}>
-        <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1 }}>{field.label} {step.across ? 'across' : 'at'} {where}</Typography>
-        <input ref={input} inputMode="none" autoComplete="off" value={texts[active] ?? ''} onChange={(e) => set(e.target.value)} aria-label={`${field.label} ${step.across ? 'across' : 'at'} ${where}, ${shown.symbol}`} aria-invalid={fault !== null}
+      <Box
+        component="label"
+        sx={{
+          display: 'flex',
+          alignItems: 'baseline',
+          borderBottom: 3,
+          borderColor: fault ? 'secondary.main' : 'text.primary',
+          px: 1,
+          mb: 1,
+        }}
+      >
+        <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1 }}>
+          {field.label} {step.across ? 'across' : 'at'} {where}
+        </Typography>
+        <input
+          ref={input}
+          inputMode="none"
+          autoComplete="off"
+          value={texts[active] ?? ''}
+          onChange={(e) => set(e.target.value)}
+          aria-label={`${field.label} ${step.across ? 'across' : 'at'} ${where}, ${shown.symbol}`}
+          aria-invalid={fault !== null}
           onKeyDown={(e) => {
             if (e.key === 'Tab' && !e.shiftKey && active < positions.length - 1 && texts[active] !== '') {
               e.preventDefault()
               next()
             }
           }}
-          style={{ width: 150, font: 'inherit', fontSize: '2.3rem', fontWeight: 700, textAlign: 'right', border: 0, background: 'transparent', color: 'inherit' }} />
-        <Typography component="span" sx={{ width: 44, pl: 1 }}>{shown.symbol}</Typography>
+          style={{
+            width: 150,
+            font: 'inherit',
+            fontSize: '2.3rem',
+            fontWeight: 700,
+            textAlign: 'right',
+            border: 0,
+            background: 'transparent',
+            color: 'inherit',
+          }}
+        />
+        <Typography component="span" sx={{ width: 44, pl: 1 }}>
+          {shown.symbol}
+        </Typography>
       </Box>
-      {fault && <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mb: 1 }}>{fault}</Typography>}
+      {fault && (
+        <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mb: 1 }}>
+          {fault}
+        </Typography>
+      )}
       <Box sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}>
-        <Pad onKey={(k) => set(`${texts[active] ?? ''}${k}`)} onBack={() => set((texts[active] ?? '').slice(0, -1))}
-          next={<Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>{left === 0 || (left === 1 && texts[active] === '') ? 'Record' : 'Next ↻'}</Button>} />
+        <Pad
+          onKey={(k) => set(`${texts[active] ?? ''}${k}`)}
+          onBack={() => set((texts[active] ?? '').slice(0, -1))}
+          next={
+            <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>
+              {left === 0 || (left === 1 && texts[active] === '') ? 'Record' : 'Next ↻'}
+            </Button>
+          }
+        />
       </Box>
     </Box>
   )

@@ -11,32 +11,81 @@ async function readCode(image: Blob | ImageData): Promise<string | null> {
 }
 
 /** The code from a picture, from the camera, typed, or from a made-up label to practise on. */
-export function ScanEntry({ step, project, onRecord }: { step: StepText; project: number; onRecord: (value: Record<string, unknown>) => void }): ReactElement {
+export function ScanEntry({
+  step,
+  project,
+  onRecord,
+}: {
+  step: StepText
+  project: number
+  onRecord: (value: Record<string, unknown>) => void
+}): ReactElement {
   const [said, setSaid] = useState<string | null>(null)
   const [practice, setPractice] = useState(false)
   const [camera, setCamera] = useState(false)
   const file = useRef<HTMLInputElement>(null)
   return (
-    <FieldsEntry step={step} project={project} onRecord={onRecord} extra={(set) => (
-      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', py: 1 }}>
-        <Button variant="outlined" onClick={() => file.current?.click()}>From a picture</Button>
-        <Button variant="outlined" onClick={() => setCamera(true)}>Camera</Button>
-        <Button variant="outlined" onClick={() => setPractice(true)}>Practice labels</Button>
-        <input ref={file} type="file" accept="image/*" hidden aria-label="Picture of the bar code"
-          onChange={async (e) => {
-            const picture = e.target.files?.[0]
-            e.target.value = ''
-            if (!picture) return
-            setSaid('Reading the picture.')
-            const code = await readCode(picture).catch(() => null)
-            setSaid(code ? `Read ${code.length} digits.` : 'No bar code found in that picture. Take it straight on, whole code in view, or type the digits.')
-            if (code) set({ code })
-          }} />
-        {said && <Typography role="status" sx={{ width: '100%' }}>{said}</Typography>}
-        <CameraSheet open={camera} onClose={() => setCamera(false)} onCode={(code) => { set({ code }); setCamera(false); setSaid(`Read ${code.length} digits.`) }} />
-        <PracticeSheet open={practice} onClose={() => setPractice(false)} onPick={(l) => { set({ code: l.code, serial: l.serial }); setPractice(false); setSaid(`Practice label ${l.serial}: ${printed(l)}`) }} />
-      </Box>
-    )} />
+    <FieldsEntry
+      step={step}
+      project={project}
+      onRecord={onRecord}
+      extra={(set) => (
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', py: 1 }}>
+          <Button variant="outlined" onClick={() => file.current?.click()}>
+            From a picture
+          </Button>
+          <Button variant="outlined" onClick={() => setCamera(true)}>
+            Camera
+          </Button>
+          <Button variant="outlined" onClick={() => setPractice(true)}>
+            Practice labels
+          </Button>
+          <input
+            ref={file}
+            type="file"
+            accept="image/*"
+            hidden
+            aria-label="Picture of the bar code"
+            onChange={async (e) => {
+              const picture = e.target.files?.[0]
+              e.target.value = ''
+              if (!picture) return
+              setSaid('Reading the picture.')
+              const code = await readCode(picture).catch(() => null)
+              setSaid(
+                code
+                  ? `Read ${code.length} digits.`
+                  : 'No bar code found in that picture. Take it straight on, whole code in view, or type the digits.',
+              )
+              if (code) set({ code })
+            }}
+          />
+          {said && (
+            <Typography role="status" sx={{ width: '100%' }}>
+              {said}
+            </Typography>
+          )}
+          <CameraSheet
+            open={camera}
+            onClose={() => setCamera(false)}
+            onCode={(code) => {
+              set({ code })
+              setCamera(false)
+              setSaid(`Read ${code.length} digits.`)
+            }}
+          />
+          <PracticeSheet
+            open={practice}
+            onClose={() => setPractice(false)}
+            onPick={(l) => {
+              set({ code: l.code, serial: l.serial })
+              setPractice(false)
+              setSaid(`Practice label ${l.serial}: ${printed(l)}`)
+            }}
+          />
+        </Box>
+      )}
+    />
   )
 }
 
@@ -92,29 +141,54 @@ function CameraSheet({ open, onClose, onCode }: { open: boolean; onClose: () => 
   )
 }
 
-const printed = (l: PracticeLabel): string => `${l.dn_mm} mm · ${l.voltage_v} V · ${l.time_s} s · cooling ${l.cooling_min} min · length ${l.coupling_mm} mm · SDR ${l.sdr_min}–${l.sdr_max}`
+const printed = (l: PracticeLabel): string =>
+  [
+    `${l.dn_mm} mm`,
+    `${l.voltage_v} V`,
+    `${l.time_s} s`,
+    `cooling ${l.cooling_min} min`,
+    `length ${l.coupling_mm} mm`,
+    `SDR ${l.sdr_min}–${l.sdr_max}`,
+  ].join(' · ')
 
 /** A practice label cannot be held in the hand: what is printed on it stays in view where it is asked for. */
 export function PrintedLabel({ code, serial }: { code: unknown; serial: unknown }): ReactElement | null {
   const labels = useLabels()
   const label = (labels.data ?? []).find((l) => l.code === code && l.serial === serial)
   return label ? (
-    <Box role="note" aria-label="Printed on the practice label" sx={{ border: 2, borderColor: 'text.primary', borderRadius: 1, bgcolor: 'background.paper', px: 1.5, py: 1, my: 1.5 }}>
+    <Box
+      role="note"
+      aria-label="Printed on the practice label"
+      sx={{ border: 2, borderColor: 'text.primary', borderRadius: 1, bgcolor: 'background.paper', px: 1.5, py: 1, my: 1.5 }}
+    >
       <Typography variant="body2">Practice label {label.serial}, printed on it:</Typography>
       <Typography sx={{ fontWeight: 700 }}>{printed(label)}</Typography>
     </Box>
   ) : null
 }
 
-function PracticeSheet({ open, onClose, onPick }: { open: boolean; onClose: () => void; onPick: (label: PracticeLabel) => void }): ReactElement {
+function PracticeSheet({
+  open,
+  onClose,
+  onPick,
+}: {
+  open: boolean
+  onClose: () => void
+  onPick: (label: PracticeLabel) => void
+}): ReactElement {
   const labels = useLabels()
   return (
     <Sheet open={open} onClose={onClose} title="Made-up labels to practise on">
       {(labels.data ?? []).map((l) => (
         <Box key={l.serial} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5 }}>
           <Drawn code={l.code} />
-          <Typography>{printed(l)}{l.trap ? ` · trap: ${l.trap}` : ''}</Typography>
-          <Button variant="outlined" onClick={() => onPick(l)}>Take {l.serial}</Button>
+          <Typography>
+            {printed(l)}
+            {l.trap ? ` · trap: ${l.trap}` : ''}
+          </Typography>
+          <Button variant="outlined" onClick={() => onPick(l)}>
+            Take {l.serial}
+          </Button>
         </Box>
       ))}
     </Sheet>
@@ -124,7 +198,23 @@ function PracticeSheet({ open, onClose, onPick }: { open: boolean; onClose: () =
 function Drawn({ code }: { code: string }): ReactElement {
   const [svg, setSvg] = useState<string | null>(null)
   useEffect(() => {
-    void import('bwip-js/browser').then(({ default: bwip }) => setSvg(bwip.toSVG({ bcid: 'interleaved2of5', text: code, includetext: true, scale: 2, height: 12, paddingwidth: 8, backgroundcolor: 'ffffff' })))
+    void import('bwip-js/browser').then(({ default: bwip }) =>
+      setSvg(
+        bwip.toSVG({
+          bcid: 'interleaved2of5',
+          text: code,
+          includetext: true,
+          scale: 2,
+          height: 12,
+          paddingwidth: 8,
+          backgroundcolor: 'ffffff',
+        }),
+      ),
+    )
   }, [code])
-  return svg ? <img alt={`Bar code ${code}`} src={`data:image/svg+xml;base64,${btoa(svg)}`} style={{ maxWidth: '100%', background: '#fff' }} /> : <span>{code}</span>
+  return svg ? (
+    <img alt={`Bar code ${code}`} src={`data:image/svg+xml;base64,${btoa(svg)}`} style={{ maxWidth: '100%', background: '#fff' }} />
+  ) : (
+    <span>{code}</span>
+  )
 }

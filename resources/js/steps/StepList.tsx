@@ -25,11 +25,42 @@ export function StepList({ steps, current, pending, seen, onSelect }: Props): Re
         const faint = s.status === 'todo' && !here && !late
         return (
           <Box component="li" key={s.key} sx={{ borderTop: 1, borderColor: 'divider' }}>
-            <Box component="button" type="button" onClick={() => onSelect(s.key)} aria-current={here ? 'step' : undefined}
-              sx={{ all: 'unset', cursor: 'pointer', display: 'flex', gap: 1.5, alignItems: 'center', width: '100%', minHeight: 44, boxSizing: 'border-box', fontWeight: here ? 700 : 400, color: faint ? 'text.secondary' : 'text.primary', '&:focus-visible': { outline: '3px solid var(--accent)' } }}>
-              <Box sx={{ width: 26, display: 'grid', placeItems: 'center' }}>{late && !seen(s) ? <span aria-label="not yet sent">●</span> : s.status === 'done' ? <VerdictMark verdict={s.verdict} /> : s.optional ? '+' : numbers.get(s.key)}</Box>
-              <Box component="span" sx={{ flexGrow: 1, py: 0.75 }}>{s.title}</Box>
-              <Box component="span" sx={{ textAlign: 'right', color: 'text.secondary', fontWeight: 400 }}>{late ? unsent(s, late, seen(s)) : said(s)}</Box>
+            <Box
+              component="button"
+              type="button"
+              onClick={() => onSelect(s.key)}
+              aria-current={here ? 'step' : undefined}
+              sx={{
+                all: 'unset',
+                cursor: 'pointer',
+                display: 'flex',
+                gap: 1.5,
+                alignItems: 'center',
+                width: '100%',
+                minHeight: 44,
+                boxSizing: 'border-box',
+                fontWeight: here ? 700 : 400,
+                color: faint ? 'text.secondary' : 'text.primary',
+                '&:focus-visible': { outline: '3px solid var(--accent)' },
+              }}
+            >
+              <Box sx={{ width: 26, display: 'grid', placeItems: 'center' }}>
+                {late && !seen(s) ? (
+                  <span aria-label="not yet sent">●</span>
+                ) : s.status === 'done' ? (
+                  <VerdictMark verdict={s.verdict} />
+                ) : s.optional ? (
+                  '+'
+                ) : (
+                  numbers.get(s.key)
+                )}
+              </Box>
+              <Box component="span" sx={{ flexGrow: 1, py: 0.75 }}>
+                {s.title}
+              </Box>
+              <Box component="span" sx={{ textAlign: 'right', color: 'text.secondary', fontWeight: 400 }}>
+                {late ? unsent(s, late, seen(s)) : said(s)}
+              </Box>
             </Box>
           </Box>
         )

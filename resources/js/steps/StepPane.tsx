@@ -53,9 +53,19 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
   return (
     <Called value={called}>
       <Box component="section" aria-labelledby="step-title">
-        <Typography id="step-title" variant="h2" tabIndex={-1} sx={{ fontSize: '1.35rem', outline: 'none', scrollMarginTop: 12 }}>{state.title}</Typography>
-        {text.why && !recorded && <Typography variant="body2" sx={{ mb: 0.5 }}>{text.why}</Typography>}
-        {state.guide.map((g) => <Typography key={g} sx={{ fontWeight: 700 }}>{tight(g)}</Typography>)}
+        <Typography id="step-title" variant="h2" tabIndex={-1} sx={{ fontSize: '1.35rem', outline: 'none', scrollMarginTop: 12 }}>
+          {state.title}
+        </Typography>
+        {text.why && !recorded && (
+          <Typography variant="body2" sx={{ mb: 0.5 }}>
+            {text.why}
+          </Typography>
+        )}
+        {state.guide.map((g) => (
+          <Typography key={g} sx={{ fontWeight: 700 }}>
+            {tight(g)}
+          </Typography>
+        ))}
 
         {waiting && !again && <Unsent waiting={waiting} wouldRefuse={wouldRefuse} />}
         {waiting && !judged && !again ? null : recorded ? (
@@ -67,8 +77,23 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
         ) : (
           <>
             {state.figure && <Figure figure={state.figure} />}
-            {again && !inParts && <TextField label="Why does the earlier entry not count?" value={reason} onChange={(e) => setReason(e.target.value)} sx={{ my: 1.5 }} />}
-            {text.photo && <PhotoEntry subject={path} step={state.key} of={text.photo.of} taken={photos} onTaken={(id) => setPhotos((all) => [...all, id])} />}
+            {again && !inParts && (
+              <TextField
+                label="Why does the earlier entry not count?"
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+                sx={{ my: 1.5 }}
+              />
+            )}
+            {text.photo && (
+              <PhotoEntry
+                subject={path}
+                step={state.key}
+                of={text.photo.of}
+                taken={photos}
+                onTaken={(id) => setPhotos((all) => [...all, id])}
+              />
+            )}
             {entry}
           </>
         )}
@@ -78,7 +103,11 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
             {entry}
           </Box>
         )}
-        {state.cautions.map((c) => <Typography key={c} variant="body2" sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>{c}</Typography>)}
+        {state.cautions.map((c) => (
+          <Typography key={c} variant="body2" sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+            {c}
+          </Typography>
+        ))}
       </Box>
     </Called>
   )
@@ -87,7 +116,11 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
 /** The limit that a result carries under the name that the drawing has for it. */
 function limitOf({ state, text }: Omit<AtHand, 'limit'>): number | null {
   const name = text.drawing?.['limit']
-  const held = name ? Object.values(state.results).map((r) => (r as Record<string, unknown>)[name]).find((v) => typeof v === 'number') : null
+  const held = name
+    ? Object.values(state.results)
+        .map((r) => (r as Record<string, unknown>)[name])
+        .find((v) => typeof v === 'number')
+    : null
   return typeof held === 'number' ? held : null
 }
 
@@ -98,9 +131,19 @@ function Unsent({ waiting, wouldRefuse }: { waiting: Waiting; wouldRefuse: strin
   const stuck = waiting.refused ?? wouldRefuse
   return (
     <Box sx={{ my: 2 }}>
-      <Typography sx={{ fontWeight: 700 }}>{waiting.refused ? `Refused: ${waiting.refused}` : wouldRefuse ? `This will be refused: ${wouldRefuse}` : `Recorded ${theirs ? `by ${waiting.by!.name} ` : ''}on this device, not yet sent.`}</Typography>
+      <Typography sx={{ fontWeight: 700 }}>
+        {waiting.refused
+          ? `Refused: ${waiting.refused}`
+          : wouldRefuse
+            ? `This will be refused: ${wouldRefuse}`
+            : `Recorded ${theirs ? `by ${waiting.by!.name} ` : ''}on this device, not yet sent.`}
+      </Typography>
       {theirs && stuck && <Typography>{waiting.by!.name} recorded it and can take it back, signed in here.</Typography>}
-      {!theirs && stuck && <Button variant="contained" sx={{ mt: 1 }} onClick={() => void drop(waiting.seq!)}>Enter it again</Button>}
+      {!theirs && stuck && (
+        <Button variant="contained" sx={{ mt: 1 }} onClick={() => void drop(waiting.seq!)}>
+          Enter it again
+        </Button>
+      )}
     </Box>
   )
 }

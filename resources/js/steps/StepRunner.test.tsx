@@ -13,23 +13,110 @@ import { StepRunner } from './StepRunner'
 
 vi.mock('../core/core', () => ({ askCore: async () => null, keepCore: async () => undefined, keeping: async () => undefined }))
 
-const step = (id: string, kind: string, more: Record<string, unknown> = {}): ProcedureText['steps'][number] => ({ id, kind, title: id, fields: [{ key: 'gap_mm', label: 'Gap', quantity: 'length', min: 0, max: 20 }], ...more }) as ProcedureText['steps'][number]
-const procedure: ProcedureText = { id: 'p', title: 'Procedure', version: '1', hash: 'h', parameters: {}, steps: [step('one', 'number'), step('two', 'number', { after: ['one'], needs_good: ['one'] })] }
-const state = (key: string, more: Partial<StepState> = {}): StepState => ({ key, id: key, side: null, kind: 'number', title: key === 'one' ? 'First gap' : 'Second gap', status: 'todo', verdict: 'open', optional: false, locked: null, lock: null, needs_good: [], opens_at: null, again: false, figure: null, cautions: [], summary: null, guide: [], reasons: [], results: {}, suggested: {}, device: null, fact_id: null, by: null, at: null, ...more }) as StepState
+const step = (id: string, kind: string, more: Record<string, unknown> = {}): ProcedureText['steps'][number] =>
+  ({
+    id,
+    kind,
+    title: id,
+    fields: [{ key: 'gap_mm', label: 'Gap', quantity: 'length', min: 0, max: 20 }],
+    ...more,
+  }) as ProcedureText['steps'][number]
+const procedure: ProcedureText = {
+  id: 'p',
+  title: 'Procedure',
+  version: '1',
+  hash: 'h',
+  parameters: {},
+  steps: [step('one', 'number'), step('two', 'number', { after: ['one'], needs_good: ['one'] })],
+}
+const state = (key: string, more: Partial<StepState> = {}): StepState =>
+  ({
+    key,
+    id: key,
+    side: null,
+    kind: 'number',
+    title: key === 'one' ? 'First gap' : 'Second gap',
+    status: 'todo',
+    verdict: 'open',
+    optional: false,
+    locked: null,
+    lock: null,
+    needs_good: [],
+    opens_at: null,
+    again: false,
+    figure: null,
+    cautions: [],
+    summary: null,
+    guide: [],
+    reasons: [],
+    results: {},
+    suggested: {},
+    device: null,
+    fact_id: null,
+    by: null,
+    at: null,
+    ...more,
+  }) as StepState
 /** What the server says of a step that comes after the first and wants it good. */
-const afterOne: Partial<StepState> = { locked: '"First gap" comes first.', lock: { code: 'after', protects: false, waits: [{ step: 'one', code: 'after', text: '"First gap" comes first.' }] }, needs_good: ['one'] }
-const fact = (id: string, stepKey: string): Fact => ({ id, seq: 1, step: stepKey, value: { gap_mm: 1 }, recorded_at: '2026-05-04T10:00:00+02:00', by: 'Bram', role: 'joiner', supersedes: null, reason: null }) as Fact
+const afterOne: Partial<StepState> = {
+  locked: '"First gap" comes first.',
+  lock: { code: 'after', protects: false, waits: [{ step: 'one', code: 'after', text: '"First gap" comes first.' }] },
+  needs_good: ['one'],
+}
+const fact = (id: string, stepKey: string): Fact =>
+  ({
+    id,
+    seq: 1,
+    step: stepKey,
+    value: { gap_mm: 1 },
+    recorded_at: '2026-05-04T10:00:00+02:00',
+    by: 'Bram',
+    role: 'joiner',
+    supersedes: null,
+    reason: null,
+  }) as Fact
 
 function subject(steps: StepState[], more: Partial<Subject> = {}): Subject {
   const next = steps.find((s) => s.status === 'todo')?.key ?? null
   return {
-    kind: 'joint', id: '1', name: 'Joint 1', state: 'begun', number: '1', procedure_hash: 'h', facts: [], context: {}, closed: null, line: { id: 'l', name: 'Line', service: 'water', time_zone: 'Europe/Vienna' },
-    judgement: { verdict: 'open', done: 0, total: 2, next, ready_for_signature: false, steps, reasons: [], clocks: [], left_face: false, tag: { head: null, lines: [] }, procedure: {}, judged_at: '2026-05-04T10:00:00Z' }, ...more,
+    kind: 'joint',
+    id: '1',
+    name: 'Joint 1',
+    state: 'begun',
+    number: '1',
+    procedure_hash: 'h',
+    facts: [],
+    context: {},
+    closed: null,
+    line: { id: 'l', name: 'Line', service: 'water', time_zone: 'Europe/Vienna' },
+    judgement: {
+      verdict: 'open',
+      done: 0,
+      total: 2,
+      next,
+      ready_for_signature: false,
+      steps,
+      reasons: [],
+      clocks: [],
+      left_face: false,
+      tag: { head: null, lines: [] },
+      procedure: {},
+      judged_at: '2026-05-04T10:00:00Z',
+    },
+    ...more,
   } as unknown as Subject
 }
 
 const page = (data: Subject, role = 'joiner'): ReactElement =>
-  createElement(QueryClientProvider, { client: queries }, createElement(LookProvider, null, createElement(MemoryRouter, null, createElement(StepRunner, { path: 'subjects/joint/1', data, procedure, role }))))
+  createElement(
+    QueryClientProvider,
+    { client: queries },
+    createElement(
+      LookProvider,
+      null,
+      createElement(MemoryRouter, null, createElement(StepRunner, { path: 'subjects/joint/1', data, procedure, role })),
+    ),
+  )
 
 // No layout here, and so nothing to scroll.
 Element.prototype.scrollIntoView = () => undefined
@@ -72,7 +159,14 @@ test('a figure out of range is said and goes nowhere; a right one goes into the 
 })
 
 test('a bad step stays at hand and asks to be measured again, with a reason', async () => {
-  const bad = state('one', { status: 'done', verdict: 'bad', fact_id: 'f1', reasons: [{ verdict: 'bad', text: 'Too wide.', do: 'Close it.', limit: null }], by: 'Bram', at: '2026-05-04T10:00:00+02:00' })
+  const bad = state('one', {
+    status: 'done',
+    verdict: 'bad',
+    fact_id: 'f1',
+    reasons: [{ verdict: 'bad', text: 'Too wide.', do: 'Close it.', limit: null }],
+    by: 'Bram',
+    at: '2026-05-04T10:00:00+02:00',
+  })
   const data = subject([bad, state('two')], { facts: [fact('f1', 'one')] })
   data.judgement.next = 'one'
   data.judgement.verdict = 'bad'
@@ -83,11 +177,24 @@ test('a bad step stays at hand and asks to be measured again, with a reason', as
   fireEvent.change(screen.getByLabelText('Why does the earlier entry not count?'), { target: { value: 'pushed home' } })
   fireEvent.change(screen.getByRole('textbox', { name: 'Gap, mm' }), { target: { value: '2' } })
   await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Record' })))
-  await waitFor(async () => expect((await store.waiting.toArray())[0]?.body).toMatchObject({ step: 'one', value: { gap_mm: 2 }, supersedes: 'f1', reason: 'pushed home' }))
+  await waitFor(async () =>
+    expect((await store.waiting.toArray())[0]?.body).toMatchObject({
+      step: 'one',
+      value: { gap_mm: 2 },
+      supersedes: 'f1',
+      reason: 'pushed home',
+    }),
+  )
 })
 
 test('a refused entry says why and can be entered again', async () => {
-  await store.waiting.add({ id: 'w', subject: 'subjects/joint/1', since: 0, refused: 'Gap: 90 mm is outside 0 to 20 mm.', body: { id: 'w', step: 'one', value: { gap_mm: 90 }, recorded_at: '2026-05-04T10:00:00+02:00' } })
+  await store.waiting.add({
+    id: 'w',
+    subject: 'subjects/joint/1',
+    since: 0,
+    refused: 'Gap: 90 mm is outside 0 to 20 mm.',
+    body: { id: 'w', step: 'one', value: { gap_mm: 90 }, recorded_at: '2026-05-04T10:00:00+02:00' },
+  })
   render(page(subject([state('one'), state('two')])))
   fireEvent.click(await screen.findByRole('button', { name: /First gap/ }))
   expect(await screen.findByText('Refused: Gap: 90 mm is outside 0 to 20 mm.')).toBeTruthy()
@@ -96,7 +203,14 @@ test('a refused entry says why and can be entered again', async () => {
 })
 
 test('what another person recorded on this device is theirs to take back', async () => {
-  await store.waiting.add({ id: 'w', subject: 'subjects/joint/1', since: 0, refused: 'Gap: 90 mm is outside 0 to 20 mm.', by: { id: 8, name: 'Odile Fenner' }, body: { id: 'w', step: 'one', value: { gap_mm: 90 }, recorded_at: '2026-05-04T10:00:00+02:00' } })
+  await store.waiting.add({
+    id: 'w',
+    subject: 'subjects/joint/1',
+    since: 0,
+    refused: 'Gap: 90 mm is outside 0 to 20 mm.',
+    by: { id: 8, name: 'Odile Fenner' },
+    body: { id: 'w', step: 'one', value: { gap_mm: 90 }, recorded_at: '2026-05-04T10:00:00+02:00' },
+  })
   render(page(subject([state('one'), state('two')])))
   fireEvent.click(await screen.findByRole('button', { name: /First gap/ }))
   expect(await screen.findByText('Odile Fenner recorded it and can take it back, signed in here.')).toBeTruthy()

@@ -28,13 +28,18 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
   const waiting = useOutbox(path)
   const [params, setParams] = useSearchParams()
   const here = useJudgedHere(data, procedure, waiting)
-  const seen = useMemo(() => (here ? { ...data, judgement: here.judgement, facts: [...data.facts, ...waiting.filter((w) => !w.refused).map(asFact)] } : data), [data, here, waiting])
+  const seen = useMemo(
+    () => (here ? { ...data, judgement: here.judgement, facts: [...data.facts, ...waiting.filter((w) => !w.refused).map(asFact)] } : data),
+    [data, here, waiting],
+  )
   const { judgement } = seen
   const { steps } = judgement
   // Pieces of a trace that still runs, and bolts, are on their way all the time; only what is whole waits in the eyes of a person.
   const pending = useMemo(() => {
     const inParts = new Set(steps.filter((s) => KINDS[s.kind]?.inParts).map((s) => s.key))
-    return new Map(waiting.filter((w) => w.refused || (w.body.value['final'] !== false && !inParts.has(w.body.step))).map((w) => [w.body.step, w]))
+    return new Map(
+      waiting.filter((w) => w.refused || (w.body.value['final'] !== false && !inParts.has(w.body.step))).map((w) => [w.body.step, w]),
+    )
   }, [waiting, steps])
   const judged = (s: StepState): boolean => !pending.has(s.key) || s.fact_id === pending.get(s.key)!.id
   const isDone = (s: StepState): boolean => s.status === 'done' || pending.has(s.key)
@@ -46,21 +51,48 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
   useAnnounced(state.key)
 
   return (
-    <Box sx={{
-      display: 'grid', columnGap: 5, rowGap: { xs: 3, md: 2 }, mt: { xs: 1, md: 2 }, gridTemplateColumns: { xs: 'minmax(0,1fr)', md: 'minmax(0, 1fr) minmax(0, 1.15fr)' }, gridTemplateRows: { md: 'auto 1fr' },
-      gridTemplateAreas: { xs: urgent ? URGENT : AREAS, md: '"pane headline" "pane list"' },
-    }}>
+    <Box
+      sx={{
+        display: 'grid',
+        columnGap: 5,
+        rowGap: { xs: 3, md: 2 },
+        mt: { xs: 1, md: 2 },
+        gridTemplateColumns: { xs: 'minmax(0,1fr)', md: 'minmax(0, 1fr) minmax(0, 1.15fr)' },
+        gridTemplateRows: { md: 'auto 1fr' },
+        gridTemplateAreas: { xs: urgent ? URGENT : AREAS, md: '"pane headline" "pane list"' },
+      }}
+    >
       <Box sx={{ gridArea: 'pane' }}>
-        <StepPane key={paneOf(state, late?.id)} path={path} data={seen} procedure={procedure} state={state} text={textOf(procedure, state)} values={values} role={role}
-          waiting={late} judged={here !== null && judged(state)} wouldRefuse={here?.refused[late?.id ?? ''] ?? null} lock={lockHere(state, steps, here === null ? pending : new Map())} onMoved={() => select(null)} onGo={select} />
+        <StepPane
+          key={paneOf(state, late?.id)}
+          path={path}
+          data={seen}
+          procedure={procedure}
+          state={state}
+          text={textOf(procedure, state)}
+          values={values}
+          role={role}
+          waiting={late}
+          judged={here !== null && judged(state)}
+          wouldRefuse={here?.refused[late?.id ?? ''] ?? null}
+          lock={lockHere(state, steps, here === null ? pending : new Map())}
+          onMoved={() => select(null)}
+          onGo={select}
+        />
       </Box>
       <Box sx={{ gridArea: 'headline' }}>
-        <Headline data={seen} pendingCount={pending.size} judgedHere={here !== null} saidAbove={judgement.reasons[0]?.step === state.key && state.status === 'done'} />
+        <Headline
+          data={seen}
+          pendingCount={pending.size}
+          judgedHere={here !== null}
+          saidAbove={judgement.reasons[0]?.step === state.key && state.status === 'done'}
+        />
       </Box>
       <Box sx={{ gridArea: 'list' }}>
         <StepList steps={steps} current={state.key} pending={pending} seen={(s) => here !== null && judged(s)} onSelect={select} />
         <Typography variant="body2" sx={{ mt: 1 }}>
-          {steps.filter(isDone).length} of {steps.filter((s) => !s.optional || isDone(s)).length} steps. {procedure.title}, version {procedure.version}.
+          {steps.filter(isDone).length} of {steps.filter((s) => !s.optional || isDone(s)).length} steps. {procedure.title}, version{' '}
+          {procedure.version}.
         </Typography>
       </Box>
     </Box>
@@ -68,13 +100,26 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
 }
 
 /** A pane begins anew with each fact of its step; where the fact comes in parts, what is being typed must outlast the last one's answer. */
-const paneOf = (state: StepState, late: string | undefined): string => (KINDS[state.kind]?.inParts ? state.key : `${state.key}/${late ?? state.fact_id ?? ''}`)
+const paneOf = (state: StepState, late: string | undefined): string =>
+  KINDS[state.kind]?.inParts ? state.key : `${state.key}/${late ?? state.fact_id ?? ''}`
 
 /** The step that was chosen; else what is bad, else the first to do; with nothing left the trace is what one comes to look at. */
-function atHand(steps: StepState[], selected: string | null, next: string | null, judged: (s: StepState) => boolean, isDone: (s: StepState) => boolean): StepState {
+function atHand(
+  steps: StepState[],
+  selected: string | null,
+  next: string | null,
+  judged: (s: StepState) => boolean,
+  isDone: (s: StepState) => boolean,
+): StepState {
   const chosen = steps.find((s) => s.key === selected)
   const urgent = steps.find((s) => s.key === next && judged(s))
-  return chosen ?? urgent ?? steps.find((s) => !isDone(s) && !s.optional) ?? steps.filter((s) => s.kind === 'trace').at(-1) ?? steps[steps.length - 1]!
+  return (
+    chosen ??
+    urgent ??
+    steps.find((s) => !isDone(s) && !s.optional) ??
+    steps.filter((s) => s.kind === 'trace').at(-1) ??
+    steps[steps.length - 1]!
+  )
 }
 
 /** A new step is announced and the keyboard goes on from its title; the first one leaves the page where it is. */

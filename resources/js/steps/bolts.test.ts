@@ -3,9 +3,24 @@ import type { Fact, StepState } from '../api/client'
 import type { Waiting } from '../outbox/db'
 import { badBolts, progressOf, readingsOf } from './bolts'
 
-const plan = [[1, 1], [1, 3], [1, 2], [1, 4], [2, 1], [2, 2], [2, 3], [2, 4]].map(([pass, bolt], i) => ({ seq: i + 1, pass: pass!, bolt: bolt!, torque_nm: pass === 1 ? 33 : 110 }))
-const fact = (id: string, pass: number, bolt: number, torque_nm: number, supersedes: string | null = null): Fact => ({ id, step: 'bolts', value: { pass, bolt, torque_nm }, supersedes }) as unknown as Fact
-const unsent = (id: string, pass: number, bolt: number, more: Record<string, unknown> = {}, refused?: string): Waiting => ({ subject: 'subjects/joint/1', body: { id, step: 'bolts', value: { pass, bolt, torque_nm: 33, ...more } }, refused }) as unknown as Waiting
+const plan = [
+  [1, 1],
+  [1, 3],
+  [1, 2],
+  [1, 4],
+  [2, 1],
+  [2, 2],
+  [2, 3],
+  [2, 4],
+].map(([pass, bolt], i) => ({ seq: i + 1, pass: pass!, bolt: bolt!, torque_nm: pass === 1 ? 33 : 110 }))
+const fact = (id: string, pass: number, bolt: number, torque_nm: number, supersedes: string | null = null): Fact =>
+  ({ id, step: 'bolts', value: { pass, bolt, torque_nm }, supersedes }) as unknown as Fact
+const unsent = (id: string, pass: number, bolt: number, more: Record<string, unknown> = {}, refused?: string): Waiting =>
+  ({
+    subject: 'subjects/joint/1',
+    body: { id, step: 'bolts', value: { pass, bolt, torque_nm: 33, ...more } },
+    refused,
+  }) as unknown as Waiting
 
 test('nothing read: the plan begins with its first bolt', () => {
   expect(progressOf(plan, [])).toMatchObject({ next: { bolt: 1, pass: 1 }, then: { bolt: 3 }, pass: 1, passes: 2, bolts: 4, inPass: 0 })
@@ -35,6 +50,8 @@ test('a reading that is not sent yet in the unit in which it was typed is read, 
 })
 
 test('the codes of the judgement name the bolts that are bad', () => {
-  const state = { results: { plan: { steps: [] }, check: { reasons: ['low:3', 'over-pass:1/4', 'over-max:12', 'missed-bolt:2/1', 'uneven', 'order:7'] } } } as unknown as StepState
+  const state = {
+    results: { plan: { steps: [] }, check: { reasons: ['low:3', 'over-pass:1/4', 'over-max:12', 'missed-bolt:2/1', 'uneven', 'order:7'] } },
+  } as unknown as StepState
   expect([...badBolts(state)]).toEqual([3, 4, 12])
 })

@@ -23,7 +23,9 @@ export function readingsOf(step: string, facts: Fact[], waiting: Waiting[]): Bol
   const unsent = waiting.filter((w) => !w.refused && w.body.step === step && !facts.some((f) => f.id === w.body.id)).map((w) => w.body)
   const all = [...facts.filter((f) => f.step === step), ...unsent]
   const superseded = new Set(all.map((f) => f.supersedes).filter(Boolean))
-  return all.filter((f) => !superseded.has(f.id)).map((f) => ({ id: f.id, pass: Number(f.value['pass']), bolt: Number(f.value['bolt']), torque_nm: torqueOf(f.value) }))
+  return all
+    .filter((f) => !superseded.has(f.id))
+    .map((f) => ({ id: f.id, pass: Number(f.value['pass']), bolt: Number(f.value['bolt']), torque_nm: torqueOf(f.value) }))
 }
 
 /** An unsent reading may still be in the unit in which it was typed: it stands there once the server has read it. */
@@ -51,7 +53,11 @@ export function progressOf(plan: PlanStep[], readings: BoltReading[]): Progress 
   const next = left[0] ?? null
   const pass = next?.pass ?? Math.max(1, ...plan.map((s) => s.pass))
   return {
-    plan, read, next, then: left[1] ?? null, pass,
+    plan,
+    read,
+    next,
+    then: left[1] ?? null,
+    pass,
     passes: new Set(plan.map((s) => s.pass)).size,
     bolts: new Set(plan.map((s) => s.bolt)).size,
     inPass: plan.filter((s) => s.pass === pass && read.has(keyOf(s))).length,

@@ -2,7 +2,14 @@ import { expect, test } from 'vitest'
 import type { Units } from '../api/queries'
 import { complaint, shownField, toValue } from './entry'
 
-const units: Units = { length: { m: { symbol: 'm', factor: 1, offset: 0 }, mm: { symbol: 'mm', factor: 0.001, offset: 0 }, in: { symbol: 'in', factor: 0.0254, offset: 0 } }, temperature: { c: { symbol: '°C', factor: 1, offset: 0 }, f: { symbol: '°F', factor: 1 / 1.8, offset: -32 / 1.8 } } }
+const units: Units = {
+  length: {
+    m: { symbol: 'm', factor: 1, offset: 0 },
+    mm: { symbol: 'mm', factor: 0.001, offset: 0 },
+    in: { symbol: 'in', factor: 0.0254, offset: 0 },
+  },
+  temperature: { c: { symbol: '°C', factor: 1, offset: 0 }, f: { symbol: '°F', factor: 1 / 1.8, offset: -32 / 1.8 } },
+}
 const od = { key: 'od_mm', label: 'Diameter', quantity: 'length', min: 16, max: 1700 }
 const air = { key: 'air_c', label: 'Air', quantity: 'temperature', min: -40, max: 55 }
 
@@ -14,7 +21,9 @@ test('a figure is sent under the key of the unit in which it was typed', () => {
 
 test('a figure with two readings is neither sent as a number nor let through', () => {
   expect(toValue(od, '1,234', shownField(od, 'metric', units))).toEqual({ od_mm: '1,234' })
-  expect(complaint(od, '1,234', shownField(od, 'metric', units))).toBe('Diameter: 1,234 could be 1234 or 1.234: write it without the comma, or with a point.')
+  expect(complaint(od, '1,234', shownField(od, 'metric', units))).toBe(
+    'Diameter: 1,234 could be 1234 or 1.234: write it without the comma, or with a point.',
+  )
   expect(complaint(od, '110,25', shownField(od, 'metric', units))).toBeNull()
 })
 

@@ -33,10 +33,31 @@ export function useJudgedHere(data: Subject, procedure: ProcedureText, waiting: 
     queryFn: async (): Promise<JudgedHere | null> => {
       const { hash: frozen, ...text } = procedure as ProcedureText & { hash: string }
       const judged = await askCore<Judgement & { refused: { id: string; message: string }[] }>(['judge'], {
-        procedure: text, frozen, line: data.context, units: me.data?.units ?? 'metric', now: new Date().toISOString(), tolerant: true,
+        procedure: text,
+        frozen,
+        line: data.context,
+        units: me.data?.units ?? 'metric',
+        now: new Date().toISOString(),
+        tolerant: true,
         facts: [
-          ...data.facts.map((f) => ({ id: f.id, step: f.step, value: f.value, at: f.recorded_at, by: f.by, role: f.role, supersedes: f.supersedes })),
-          ...held.map((w) => ({ id: w.body.id, step: w.body.step, value: w.body.value, at: w.body.recorded_at, by: w.by?.name ?? '', role: '', supersedes: w.body.supersedes ?? null })),
+          ...data.facts.map((f) => ({
+            id: f.id,
+            step: f.step,
+            value: f.value,
+            at: f.recorded_at,
+            by: f.by,
+            role: f.role,
+            supersedes: f.supersedes,
+          })),
+          ...held.map((w) => ({
+            id: w.body.id,
+            step: w.body.step,
+            value: w.body.value,
+            at: w.body.recorded_at,
+            by: w.by?.name ?? '',
+            role: '',
+            supersedes: w.body.supersedes ?? null,
+          })),
         ],
       })
       if (!judged) return null

@@ -23,7 +23,13 @@ export function lockHere(state: StepState, steps: StepState[], unsent: ReadonlyM
   const first = waits.find((w) => w.code === 'after') ?? (unjudged ? undefined : waits[0])
   const protects = lock?.protects ?? false
   if (first) return { code: first.code, text: first.text, protects, goTo: step(first.step) }
-  if (unjudged) return { code: 'waits-here', text: `"${step(unjudged)?.title ?? unjudged}" must be good first: its judgement waits for the server.`, protects, goTo: undefined }
+  if (unjudged)
+    return {
+      code: 'waits-here',
+      text: `"${step(unjudged)?.title ?? unjudged}" must be good first: its judgement waits for the server.`,
+      protects,
+      goTo: undefined,
+    }
   if (lock && lock.waits.length === 0) return { code: lock.code, text: state.locked ?? '', protects, goTo: undefined }
   return null
 }

@@ -2,7 +2,14 @@ import type { Fact } from '../api/client'
 import type { Waiting } from '../outbox/db'
 
 /** What waits on the device, as the server will have it. */
-export const asFact = (w: Waiting): Fact => ({ ...w.body, seq: 0, by: '', role: '', supersedes: w.body.supersedes ?? null, reason: w.body.reason ?? null })
+export const asFact = (w: Waiting): Fact => ({
+  ...w.body,
+  seq: 0,
+  by: '',
+  role: '',
+  supersedes: w.body.supersedes ?? null,
+  reason: w.body.reason ?? null,
+})
 
 /** Values that count at each step, what waits on the device included. */
 export function currentValues(facts: Fact[], waiting: Waiting[]): Record<string, Record<string, unknown>> {

@@ -27,9 +27,28 @@ export default function StoresPage(): ReactElement {
   return (
     <Page wide title="Stores" up={{ to: '/', label: 'Lines' }}>
       <Typography sx={{ fontSize: '1.15rem', my: 1.5 }}>
-        {due.length === 0 ? 'Everything with a date is in date.' : <><strong>{due.length === 1 ? 'One is' : `${due.length} are`} out of date:</strong> {due.map((i) => i.name).join(', ')}. No joint is made with {due.length === 1 ? 'it' : 'them'}.</>}
+        {due.length === 0 ? (
+          'Everything with a date is in date.'
+        ) : (
+          <>
+            <strong>{due.length === 1 ? 'One is' : `${due.length} are`} out of date:</strong> {due.map((i) => i.name).join(', ')}. No joint
+            is made with {due.length === 1 ? 'it' : 'them'}.
+          </>
+        )}
       </Typography>
-      {projects.length > 1 && <Box sx={{ display: 'flex', gap: 1, mb: 2, flexWrap: 'wrap' }}>{projects.map((p) => <Button key={p.id} variant={p.id === project.id ? 'contained' : 'outlined'} onClick={() => setParams({ project: String(p.id) })}>{p.name}</Button>)}</Box>}
+      {projects.length > 1 && (
+        <Box sx={{ display: 'flex', gap: 1, mb: 2, flexWrap: 'wrap' }}>
+          {projects.map((p) => (
+            <Button
+              key={p.id}
+              variant={p.id === project.id ? 'contained' : 'outlined'}
+              onClick={() => setParams({ project: String(p.id) })}
+            >
+              {p.name}
+            </Button>
+          ))}
+        </Box>
+      )}
       <Box sx={{ columns: { xs: 1, md: 2 }, columnGap: 6 }}>
         {kinds.data.map((kind) => {
           const here = items.filter((i) => i.kind === kind.kind)
@@ -37,47 +56,135 @@ export default function StoresPage(): ReactElement {
           return (
             <Box component="section" key={kind.kind} aria-labelledby={`kind-${kind.kind}`} sx={{ breakInside: 'avoid', mb: 4 }}>
               <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2 }}>
-                <Typography id={`kind-${kind.kind}`} variant="h2" sx={{ flexGrow: 1 }}>{kind.plural}</Typography>
-                {may && <MuiLink component="button" onClick={() => setOpen({ kind, item: null })} sx={{ font: 'inherit', py: 1, whiteSpace: 'nowrap' }} aria-label={`Add: ${kind.title}`}>Add</MuiLink>}
+                <Typography id={`kind-${kind.kind}`} variant="h2" sx={{ flexGrow: 1 }}>
+                  {kind.plural}
+                </Typography>
+                {may && (
+                  <MuiLink
+                    component="button"
+                    onClick={() => setOpen({ kind, item: null })}
+                    sx={{ font: 'inherit', py: 1, whiteSpace: 'nowrap' }}
+                    aria-label={`Add: ${kind.title}`}
+                  >
+                    Add
+                  </MuiLink>
+                )}
               </Box>
-              <Typography variant="body2" sx={{ mb: 0.5 }}>{kind.note}</Typography>
+              <Typography variant="body2" sx={{ mb: 0.5 }}>
+                {kind.note}
+              </Typography>
               {here.length === 0 && <Typography sx={{ borderTop: 1, borderColor: 'divider', py: 1.25 }}>None yet.</Typography>}
               {here.map((item) => (
-                <Box key={item.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'flex', gap: 1.5, alignItems: 'flex-start' }}>
-                  <Box sx={{ pt: 0.5 }}><VerdictMark verdict={item.verdict} /></Box>
-                  <Box sx={{ flexGrow: 1, minWidth: 0 }}>
-                    <MuiLink component="button" onClick={() => setLooked(item)} sx={{ font: 'inherit', fontWeight: 700, fontSize: '1.1rem', textAlign: 'left' }}>{item.name}</MuiLink>
-                    {item.summary && item.summary !== '–' && <Typography component="span" sx={{ color: 'text.secondary' }}> · {item.summary}</Typography>}
-                    <Typography sx={{ color: item.verdict === 'bad' ? 'secondary.main' : 'text.primary', fontWeight: item.verdict === 'bad' ? 700 : 400 }}>{item.reasons[0]?.text}</Typography>
+                <Box
+                  key={item.id}
+                  sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'flex', gap: 1.5, alignItems: 'flex-start' }}
+                >
+                  <Box sx={{ pt: 0.5 }}>
+                    <VerdictMark verdict={item.verdict} />
                   </Box>
-                  {may && <MuiLink component="button" onClick={() => setOpen({ kind, item })} sx={{ font: 'inherit', py: 0.5 }} aria-label={`Change ${item.name}`}>Change</MuiLink>}
+                  <Box sx={{ flexGrow: 1, minWidth: 0 }}>
+                    <MuiLink
+                      component="button"
+                      onClick={() => setLooked(item)}
+                      sx={{ font: 'inherit', fontWeight: 700, fontSize: '1.1rem', textAlign: 'left' }}
+                    >
+                      {item.name}
+                    </MuiLink>
+                    {item.summary && item.summary !== '–' && (
+                      <Typography component="span" sx={{ color: 'text.secondary' }}>
+                        {' '}
+                        · {item.summary}
+                      </Typography>
+                    )}
+                    <Typography
+                      sx={{
+                        color: item.verdict === 'bad' ? 'secondary.main' : 'text.primary',
+                        fontWeight: item.verdict === 'bad' ? 700 : 400,
+                      }}
+                    >
+                      {item.reasons[0]?.text}
+                    </Typography>
+                  </Box>
+                  {may && (
+                    <MuiLink
+                      component="button"
+                      onClick={() => setOpen({ kind, item })}
+                      sx={{ font: 'inherit', py: 0.5 }}
+                      aria-label={`Change ${item.name}`}
+                    >
+                      Change
+                    </MuiLink>
+                  )}
                 </Box>
               ))}
             </Box>
           )
         })}
       </Box>
-      {open && <KeepSheet key={open.item?.id ?? open.kind.kind} kind={open.kind} item={open.item} project={project.id} onClose={() => setOpen(null)} />}
+      {open && (
+        <KeepSheet
+          key={open.item?.id ?? open.kind.kind}
+          kind={open.kind}
+          item={open.item}
+          project={project.id}
+          onClose={() => setOpen(null)}
+        />
+      )}
       {looked && <LookSheet item={looked} kind={kinds.data.find((k) => k.kind === looked.kind)!} onClose={() => setLooked(null)} />}
     </Page>
   )
 }
 
 /** A new thing, or what is newly known of one: a renewal stands beside what was known, it does not overwrite it. */
-function KeepSheet({ kind, item, project, onClose }: { kind: StoreKind; item: StoreItem | null; project: number; onClose: () => void }): ReactElement {
+function KeepSheet({
+  kind,
+  item,
+  project,
+  onClose,
+}: {
+  kind: StoreKind
+  item: StoreItem | null
+  project: number
+  onClose: () => void
+}): ReactElement {
   const [name, setName] = useState(item?.name ?? '')
   const [reason, setReason] = useState('')
   const [retired, setRetired] = useState(false)
   const [faults, setFaults] = useState<string[]>([])
-  const start = useMemo(() => Object.fromEntries(kind.fields.map((f) => {
-    const value = item?.values[f.key]
-    return [f.key, typeof value === 'number' ? String(value) : value === undefined ? undefined : (value as string | boolean | Record<string, unknown>)] as const
-  }).filter((e): e is [string, string | boolean | Record<string, unknown>] => e[1] !== undefined)), [kind, item])
+  const start = useMemo(
+    () =>
+      Object.fromEntries(
+        kind.fields
+          .map((f) => {
+            const value = item?.values[f.key]
+            return [
+              f.key,
+              typeof value === 'number'
+                ? String(value)
+                : value === undefined
+                  ? undefined
+                  : (value as string | boolean | Record<string, unknown>),
+            ] as const
+          })
+          .filter((e): e is [string, string | boolean | Record<string, unknown>] => e[1] !== undefined),
+      ),
+    [kind, item],
+  )
   const keep = async (values: Record<string, unknown>): Promise<void> => {
-    const missing = [...(name.trim() === '' ? [`${kind.named} is missing.`] : []), ...(item && reason.trim() === '' ? ['Say what has changed.'] : [])]
+    const missing = [
+      ...(name.trim() === '' ? [`${kind.named} is missing.`] : []),
+      ...(item && reason.trim() === '' ? ['Say what has changed.'] : []),
+    ]
     if (missing.length > 0) return setFaults(missing)
     try {
-      await api.post('/stores', { id: newId(), project_id: project, kind: kind.kind, name: name.trim(), values, ...(item ? { supersedes: item.id, reason, retired } : {}) })
+      await api.post('/stores', {
+        id: newId(),
+        project_id: project,
+        kind: kind.kind,
+        name: name.trim(),
+        values,
+        ...(item ? { supersedes: item.id, reason, retired } : {}),
+      })
       await queries.invalidateQueries({ queryKey: ['stores'] })
       onClose()
     } catch (error) {
@@ -87,9 +194,28 @@ function KeepSheet({ kind, item, project, onClose }: { kind: StoreKind; item: St
   return (
     <Sheet open onClose={onClose} title={item ? `${kind.title}: ${item.name}` : `Add: ${kind.title}`}>
       <TextField label={kind.named} value={name} onChange={(e) => setName(e.target.value)} sx={{ mt: 1, mb: 1 }} />
-      {item && <TextField label="What has changed" value={reason} onChange={(e) => setReason(e.target.value)} placeholder="calibrated, renewed, blade changed" sx={{ mb: 1 }} />}
-      {item && <Box component="label" sx={{ display: 'flex', gap: 1, alignItems: 'center', minHeight: 56 }}><Switch checked={retired} onChange={(e) => setRetired(e.target.checked)} />Take it out of the stores</Box>}
-      {faults.length > 0 && <Box role="alert" sx={{ color: 'secondary.main', fontWeight: 700, my: 1 }}>{faults.map((f) => <div key={f}>{f}</div>)}</Box>}
+      {item && (
+        <TextField
+          label="What has changed"
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+          placeholder="calibrated, renewed, blade changed"
+          sx={{ mb: 1 }}
+        />
+      )}
+      {item && (
+        <Box component="label" sx={{ display: 'flex', gap: 1, alignItems: 'center', minHeight: 56 }}>
+          <Switch checked={retired} onChange={(e) => setRetired(e.target.checked)} />
+          Take it out of the stores
+        </Box>
+      )}
+      {faults.length > 0 && (
+        <Box role="alert" sx={{ color: 'secondary.main', fontWeight: 700, my: 1 }}>
+          {faults.map((f) => (
+            <div key={f}>{f}</div>
+          ))}
+        </Box>
+      )}
       <FieldsEntry step={{ fields: kind.fields }} project={project} start={start} label="Keep" onRecord={(v) => void keep(v)} />
     </Sheet>
   )
@@ -103,29 +229,78 @@ function LookSheet({ item, kind, onClose }: { item: StoreItem; kind: StoreKind; 
   const decode = async (): Promise<void> => {
     try {
       const out = await api.post<Record<string, number | null>>('/calculations/fitting-code', { code, layout })
-      setRead(`${out['dn_mm']} mm, ${out['voltage_v']} V, ${out['time_s']} s, ${out['resistance_ohm']} Ω${out['correction_pct_per_k'] ? `, ${out['correction_pct_per_k']} % per K` : ''}`)
+      const corrected = out['correction_pct_per_k'] ? [`${out['correction_pct_per_k']} % per K`] : []
+      setRead([`${out['dn_mm']} mm`, `${out['voltage_v']} V`, `${out['time_s']} s`, `${out['resistance_ohm']} Ω`, ...corrected].join(', '))
     } catch (error) {
       setRead((error as Error).message)
     }
   }
   return (
     <Sheet open onClose={onClose} title={item.name}>
-      <Typography sx={{ fontWeight: 700 }}>{item.reasons[0]?.text} {item.reasons[0]?.do}</Typography>
-      <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.75, my: 1.5, '& dd': { m: 0, fontWeight: 700, overflowWrap: 'anywhere' } }}>
-        {kind.fields.filter((f) => f.type !== 'layout' && item.values[f.key] !== undefined).map((f) => [<dt key={f.key}>{f.label}</dt>, <dd key={`${f.key}=`}>{typeof item.values[f.key] === 'boolean' ? (item.values[f.key] ? 'yes' : 'no') : String(item.values[f.key])}</dd>])}
+      <Typography sx={{ fontWeight: 700 }}>
+        {item.reasons[0]?.text} {item.reasons[0]?.do}
+      </Typography>
+      <Box
+        component="dl"
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'auto 1fr',
+          columnGap: 2,
+          rowGap: 0.75,
+          my: 1.5,
+          '& dd': { m: 0, fontWeight: 700, overflowWrap: 'anywhere' },
+        }}
+      >
+        {kind.fields
+          .filter((f) => f.type !== 'layout' && item.values[f.key] !== undefined)
+          .map((f) => [
+            <dt key={f.key}>{f.label}</dt>,
+            <dd key={`${f.key}=`}>
+              {typeof item.values[f.key] === 'boolean' ? (item.values[f.key] ? 'yes' : 'no') : String(item.values[f.key])}
+            </dd>,
+          ])}
       </Box>
       {layout && (
         <>
           <LayoutStrip layout={layout} {...(code.length === 24 ? { code } : {})} />
           <Box sx={{ display: 'flex', gap: 1, my: 1 }}>
-            <TextField label="Read a code by it: 24 digits" value={code} onChange={(e) => setCode(e.target.value.replace(/\s/g, ''))} slotProps={{ htmlInput: { inputMode: 'numeric' } }} />
-            <Button variant="outlined" onClick={() => void decode()}>Read</Button>
+            <TextField
+              label="Read a code by it: 24 digits"
+              value={code}
+              onChange={(e) => setCode(e.target.value.replace(/\s/g, ''))}
+              slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+            />
+            <Button variant="outlined" onClick={() => void decode()}>
+              Read
+            </Button>
           </Box>
-          {read && <Typography role="status" sx={{ fontWeight: 700 }}>{read}</Typography>}
+          {read && (
+            <Typography role="status" sx={{ fontWeight: 700 }}>
+              {read}
+            </Typography>
+          )}
         </>
       )}
-      <Typography variant="body2">Entered by {item.by}, {item.at.slice(0, 10)}.</Typography>
-      {history === null ? <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void api.get<StoreItem[]>(`/stores/${item.id}/history`).then(setHistory)}>What was known before</Button> : history.length < 2 ? <Typography sx={{ mt: 1 }}>Nothing else was known before.</Typography> : history.slice(1).map((h) => <Typography key={h.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1 }}>{h.at.slice(0, 10)}, {h.by}: {kind.fields.filter((f) => f.type !== 'layout' && h.values[f.key] !== undefined).map((f) => `${f.label.toLowerCase()} ${String(h.values[f.key])}`).join(', ')}</Typography>)}
+      <Typography variant="body2">
+        Entered by {item.by}, {item.at.slice(0, 10)}.
+      </Typography>
+      {history === null ? (
+        <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void api.get<StoreItem[]>(`/stores/${item.id}/history`).then(setHistory)}>
+          What was known before
+        </Button>
+      ) : history.length < 2 ? (
+        <Typography sx={{ mt: 1 }}>Nothing else was known before.</Typography>
+      ) : (
+        history.slice(1).map((h) => (
+          <Typography key={h.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1 }}>
+            {h.at.slice(0, 10)}, {h.by}:{' '}
+            {kind.fields
+              .filter((f) => f.type !== 'layout' && h.values[f.key] !== undefined)
+              .map((f) => `${f.label.toLowerCase()} ${String(h.values[f.key])}`)
+              .join(', ')}
+          </Typography>
+        ))
+      )}
     </Sheet>
   )
 }

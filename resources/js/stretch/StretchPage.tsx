@@ -20,7 +20,9 @@ export default function StretchPage(): ReactElement {
   const from = show('x_m', 'length', data.chainage_m)
   return (
     <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={data.name}>
-      <Typography>{procedure.data.title} · {typeof data.to_m === 'number' ? `from ${from} to ${show('x_m', 'length', data.to_m)}` : `at ${from}`}</Typography>
+      <Typography>
+        {procedure.data.title} · {typeof data.to_m === 'number' ? `from ${from} to ${show('x_m', 'length', data.to_m)}` : `at ${from}`}
+      </Typography>
       <StepRunner key={id} path={subjectAt('stretch', id)} data={data} procedure={procedure.data} role={line.data?.role} />
     </Page>
   )

@@ -29,7 +29,12 @@ export function BoltCircle({ bolts, done, figure, lit, bad, onPick, centre }: Pr
   }
   const around = 2 * Math.PI * r
   return (
-    <svg viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`} role="group" aria-label={`${bolts} bolts`} style={{ width: '100%', display: 'block' }}>
+    <svg
+      viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`}
+      role="group"
+      aria-label={`${bolts} bolts`}
+      style={{ width: '100%', display: 'block' }}
+    >
       <circle r={CIRCLE} fill="none" stroke={c.raised} strokeWidth={2 * r + 14} />
       {Array.from({ length: bolts }, (_, i) => i + 1).map((bolt) => {
         const [x, y] = at(bolt, CIRCLE)
@@ -37,25 +42,68 @@ export function BoltCircle({ bolts, done, figure, lit, bad, onPick, centre }: Pr
         const isBad = bad.has(bolt)
         const text = `Bolt ${bolt}${isLit ? ', next' : ''}${isBad ? ', bad' : ''}${figure(bolt) === null ? '' : `, ${figure(bolt)!}`}`
         return (
-          <g key={bolt} transform={`translate(${x} ${y})`} role={onPick ? 'button' : 'img'} aria-label={text} style={onPick ? { cursor: 'pointer' } : undefined} onClick={() => onPick?.(bolt)}>
+          <g
+            key={bolt}
+            transform={`translate(${x} ${y})`}
+            role={onPick ? 'button' : 'img'}
+            aria-label={text}
+            style={onPick ? { cursor: 'pointer' } : undefined}
+            onClick={() => onPick?.(bolt)}
+          >
             {/* As large a target as there is room for. */}
             <circle r={r + 8} fill="transparent" />
             {isLit && <circle r={r + 6} fill="none" stroke={c.accent} strokeWidth={3} strokeDasharray="7 4" />}
             <circle r={r} fill={isLit ? c.accent : c.ground} stroke={c.rule} strokeWidth={2} />
-            <circle r={r} fill="none" stroke={isLit ? c.onAccent : c.ink} strokeWidth={5} strokeDasharray={`${around * done(bolt)} ${around}`} transform="rotate(-90)" />
-            <text textAnchor="middle" dominantBaseline="central" fontSize={r > 20 ? 20 : Math.max(11, r)} fontWeight={700} fill={isLit ? c.onAccent : c.ink}>{bolt}</text>
+            <circle
+              r={r}
+              fill="none"
+              stroke={isLit ? c.onAccent : c.ink}
+              strokeWidth={5}
+              strokeDasharray={`${around * done(bolt)} ${around}`}
+              transform="rotate(-90)"
+            />
+            <text
+              textAnchor="middle"
+              dominantBaseline="central"
+              fontSize={r > 20 ? 20 : Math.max(11, r)}
+              fontWeight={700}
+              fill={isLit ? c.onAccent : c.ink}
+            >
+              {bolt}
+            </text>
             {isBad && <line x1={-r * 0.95} y1={r * 0.95} x2={r * 0.95} y2={-r * 0.95} stroke={c.accent} strokeWidth={5} />}
           </g>
         )
       })}
-      {bolts <= MOST_FIGURES && Array.from({ length: bolts }, (_, i) => i + 1).map((bolt) => {
-        const [x, y] = at(bolt, CIRCLE - r - 24)
-        const said = figure(bolt)
-        return said === null ? null : <text key={bolt} x={x} y={y} aria-hidden textAnchor="middle" dominantBaseline="central" fontSize={16} fontWeight={bad.has(bolt) ? 700 : 400} fill={bad.has(bolt) ? c.accent : c.faint}>{said}</text>
-      })}
-      <text textAnchor="middle" y={-34} fontSize={16} fill={c.ink}>{centre[0]}</text>
-      <text textAnchor="middle" y={12} fontSize={46} fontWeight={700} fill={c.ink}>{centre[1]}</text>
-      <text textAnchor="middle" y={38} fontSize={16} fill={c.ink}>{centre[2]}</text>
+      {bolts <= MOST_FIGURES &&
+        Array.from({ length: bolts }, (_, i) => i + 1).map((bolt) => {
+          const [x, y] = at(bolt, CIRCLE - r - 24)
+          const said = figure(bolt)
+          return said === null ? null : (
+            <text
+              key={bolt}
+              x={x}
+              y={y}
+              aria-hidden
+              textAnchor="middle"
+              dominantBaseline="central"
+              fontSize={16}
+              fontWeight={bad.has(bolt) ? 700 : 400}
+              fill={bad.has(bolt) ? c.accent : c.faint}
+            >
+              {said}
+            </text>
+          )
+        })}
+      <text textAnchor="middle" y={-34} fontSize={16} fill={c.ink}>
+        {centre[0]}
+      </text>
+      <text textAnchor="middle" y={12} fontSize={46} fontWeight={700} fill={c.ink}>
+        {centre[1]}
+      </text>
+      <text textAnchor="middle" y={38} fontSize={16} fill={c.ink}>
+        {centre[2]}
+      </text>
     </svg>
   )
 }

@@ -34,7 +34,20 @@ interface Props {
 }
 
 /** A chart with units, limits and phases. Loaded only where one is shown. */
-export default function Chart({ x, xLabel, lines, leftLabel, rightLabel, limits, bands, marks, leftRange, xMax, height = 300, title }: Props): ReactElement {
+export default function Chart({
+  x,
+  xLabel,
+  lines,
+  leftLabel,
+  rightLabel,
+  limits,
+  bands,
+  marks,
+  leftRange,
+  xMax,
+  height = 300,
+  title,
+}: Props): ReactElement {
   const c = useTheme().colours
   const host = useRef<HTMLDivElement>(null)
   const plot = useRef<uPlot | null>(null)
@@ -44,7 +57,16 @@ export default function Chart({ x, xLabel, lines, leftLabel, rightLabel, limits,
   useEffect(() => {
     const element = host.current
     if (!element) return
-    const axis = { labelSize: 22, labelGap: 0, gap: 4, stroke: c.ink, grid: { stroke: c.rule, width: 1 }, ticks: { stroke: c.rule }, font: '14px "Atkinson Hyperlegible Next Variable"', labelFont: '14px "Atkinson Hyperlegible Next Variable"' }
+    const axis = {
+      labelSize: 22,
+      labelGap: 0,
+      gap: 4,
+      stroke: c.ink,
+      grid: { stroke: c.rule, width: 1 },
+      ticks: { stroke: c.rule },
+      font: '14px "Atkinson Hyperlegible Next Variable"',
+      labelFont: '14px "Atkinson Hyperlegible Next Variable"',
+    }
     const under = (u: uPlot): void => {
       const ctx = u.ctx
       const { left, top, width, height: h } = u.bbox
@@ -86,16 +108,39 @@ export default function Chart({ x, xLabel, lines, leftLabel, rightLabel, limits,
         ctx.stroke()
         ctx.font = `700 ${14 * devicePixelRatio}px "Atkinson Hyperlegible Next Variable"`
         ctx.textAlign = at > left + width * 0.7 ? 'right' : 'left'
-        ctx.fillText(mark.label, at + (ctx.textAlign === 'left' ? 6 : -6) * devicePixelRatio, top + h - (14 + 18 * (i % 4)) * devicePixelRatio)
+        ctx.fillText(
+          mark.label,
+          at + (ctx.textAlign === 'left' ? 6 : -6) * devicePixelRatio,
+          top + h - (14 + 18 * (i % 4)) * devicePixelRatio,
+        )
         ctx.restore()
       })
     }
     const dashes = [[], [8, 5], [2, 4]]
     const options: uPlot.Options = {
-      width: element.clientWidth, height,
-      scales: { x: { time: false, range: (_u, min, max) => [min ?? 0, Math.max(max ?? 1, extras.current.xMax ?? -Infinity)] }, y: { range: (_u, min, max) => extras.current.leftRange ?? [Math.min(0, min ?? 0), (max ?? 1) * 1.12 || 1] }, right: { range: (_u, min, max) => [Math.min(0, min ?? 0), (max ?? 1) * 1.12 || 1] } },
-      series: [{ label: xLabel }, ...lines.map((l, i) => ({ label: l.label, scale: l.axis === 'right' ? 'right' : 'y', stroke: i === 0 ? c.ink : i === 1 ? c.water : c.accent, width: 2, dash: dashes[i] ?? [], points: { show: false } }))],
-      axes: [{ ...axis, label: xLabel }, { ...axis, label: leftLabel, size: 66 }, ...(rightLabel ? [{ ...axis, label: rightLabel, scale: 'right', side: 1 as const, grid: { show: false }, size: 60 }] : [])],
+      width: element.clientWidth,
+      height,
+      scales: {
+        x: { time: false, range: (_u, min, max) => [min ?? 0, Math.max(max ?? 1, extras.current.xMax ?? -Infinity)] },
+        y: { range: (_u, min, max) => extras.current.leftRange ?? [Math.min(0, min ?? 0), (max ?? 1) * 1.12 || 1] },
+        right: { range: (_u, min, max) => [Math.min(0, min ?? 0), (max ?? 1) * 1.12 || 1] },
+      },
+      series: [
+        { label: xLabel },
+        ...lines.map((l, i) => ({
+          label: l.label,
+          scale: l.axis === 'right' ? 'right' : 'y',
+          stroke: i === 0 ? c.ink : i === 1 ? c.water : c.accent,
+          width: 2,
+          dash: dashes[i] ?? [],
+          points: { show: false },
+        })),
+      ],
+      axes: [
+        { ...axis, label: xLabel },
+        { ...axis, label: leftLabel, size: 66 },
+        ...(rightLabel ? [{ ...axis, label: rightLabel, scale: 'right', side: 1 as const, grid: { show: false }, size: 60 }] : []),
+      ],
       hooks: { drawClear: [under], draw: [over] },
       // A finger does not hover: without a cursor the legend only names the lines.
       legend: { show: true, live: window.matchMedia?.('(hover: hover)').matches ?? false },
@@ -117,5 +162,17 @@ export default function Chart({ x, xLabel, lines, leftLabel, rightLabel, limits,
     plot.current?.setData([x, ...lines.map((l) => l.values)] as uPlot.AlignedData)
   }, [x, lines])
 
-  return <Box ref={host} role="img" aria-label={title} sx={{ width: '100%', minHeight: height, '& .u-legend': { fontSize: 14, color: 'text.primary' }, '& .uplot:not(:hover) .u-value, & .uplot:not(:hover) .u-series:first-of-type': { visibility: 'hidden' } }} />
+  return (
+    <Box
+      ref={host}
+      role="img"
+      aria-label={title}
+      sx={{
+        width: '100%',
+        minHeight: height,
+        '& .u-legend': { fontSize: 14, color: 'text.primary' },
+        '& .uplot:not(:hover) .u-value, & .uplot:not(:hover) .u-series:first-of-type': { visibility: 'hidden' },
+      }}
+    />
+  )
 }

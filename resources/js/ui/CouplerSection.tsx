@@ -52,18 +52,56 @@ export function CouplerSection({ of }: { of: Record<string, unknown> }): ReactEl
   // One strip: the coupling's wall, the gap, the pipe's wall; `up` mirrors it for the bottom.
   const strip = (faceY: number, gap: number, up: 1 | -1): ReactElement => {
     const y = (d: number): number => faceY + up * d
-    const box = (x1: number, x2: number, d1: number, d2: number, fill: string, stroke: string): ReactElement => <rect x={Math.min(x1, x2)} y={Math.min(y(d1), y(d2))} width={Math.abs(x2 - x1)} height={Math.abs(y(d2) - y(d1))} fill={fill} stroke={stroke} strokeWidth={1.4} />
+    const box = (x1: number, x2: number, d1: number, d2: number, fill: string, stroke: string): ReactElement => (
+      <rect
+        x={Math.min(x1, x2)}
+        y={Math.min(y(d1), y(d2))}
+        width={Math.abs(x2 - x1)}
+        height={Math.abs(y(d2) - y(d1))}
+        fill={fill}
+        stroke={stroke}
+        strokeWidth={1.4}
+      />
+    )
     const skin = gap
     return (
       <g>
         {box(x(-coupling / 2), x(coupling / 2), -fitting, 0, c.raised, c.ink)}
-        {[-1, 1].map((s) => Array.from({ length: 6 }, (_, i) => <circle key={`${s}${i}`} cx={x(s * (0.1 + 0.055 * i) * coupling)} cy={y(-4)} r={1.7} fill={c.ink} />))}
+        {[-1, 1].map((s) =>
+          Array.from({ length: 6 }, (_, i) => (
+            <circle key={`${s}${i}`} cx={x(s * (0.1 + 0.055 * i) * coupling)} cy={y(-4)} r={1.7} fill={c.ink} />
+          )),
+        )}
         {box(x(-coupling / 2 - tail), x(-left.end), skin, skin + thick, c.ground, c.ink)}
         {box(x(right.end), x(coupling / 2 + tail), skin, skin + thick, c.ground, c.ink)}
-        {([[left, -1], [right, 1]] as const).map(([s, sign]) => (
+        {(
+          [
+            [left, -1],
+            [right, 1],
+          ] as const
+        ).map(([s, sign]) => (
           <g key={sign}>
-            {s.peel !== null && <line x1={x(sign * s.end)} x2={x(sign * (s.end + s.peel))} y1={y(skin + 2.5)} y2={y(skin + 2.5)} stroke={c.faint} strokeWidth={3} strokeDasharray="2 3" />}
-            {s.mark !== null && <line x1={x(sign * (s.end + s.mark))} x2={x(sign * (s.end + s.mark))} y1={y(skin - 5)} y2={y(skin + thick)} stroke={c.accent} strokeWidth={2.6} />}
+            {s.peel !== null && (
+              <line
+                x1={x(sign * s.end)}
+                x2={x(sign * (s.end + s.peel))}
+                y1={y(skin + 2.5)}
+                y2={y(skin + 2.5)}
+                stroke={c.faint}
+                strokeWidth={3}
+                strokeDasharray="2 3"
+              />
+            )}
+            {s.mark !== null && (
+              <line
+                x1={x(sign * (s.end + s.mark))}
+                x2={x(sign * (s.end + s.mark))}
+                y1={y(skin - 5)}
+                y2={y(skin + thick)}
+                stroke={c.accent}
+                strokeWidth={2.6}
+              />
+            )}
           </g>
         ))}
       </g>
@@ -71,26 +109,62 @@ export function CouplerSection({ of }: { of: Record<string, unknown> }): ReactEl
   }
   const mid = (topFace + top + thick + bottomFace - bottom - thick) / 2
   const length = (mm: number): string => show('x_mm', 'length', mm, 0)
+  const said = [`Coupling of ${length(coupling)} over two pipe ends`]
+  if (left.mark !== null) said.push(`mark on the left at ${length(left.mark)}`)
+  if (right.mark !== null) said.push(`mark on the right at ${length(right.mark)}`)
+  if (gapMax !== null) said.push(`gap up to ${show('x_mm', 'length', gapMax, 2)} at ${at ?? ''}`)
   return (
     <figure style={{ margin: '8px auto 4px', maxWidth: 560 }}>
-      <svg viewBox={`0 0 ${WIDTH} ${height}`} role="img" style={{ width: '100%', display: 'block' }}
-        aria-label={`Coupling of ${length(coupling)} over two pipe ends${left.mark !== null ? `, mark on the left at ${length(left.mark)}` : ''}${right.mark !== null ? `, mark on the right at ${length(right.mark)}` : ''}${gapMax !== null ? `, gap up to ${show('x_mm', 'length', gapMax, 2)} at ${at ?? ''}` : ''}`}>
+      <svg viewBox={`0 0 ${WIDTH} ${height}`} role="img" style={{ width: '100%', display: 'block' }} aria-label={said.join(', ')}>
         {strip(topFace, top, 1)}
         {strip(bottomFace, bottom, -1)}
         <line x1={6} x2={WIDTH - 6} y1={mid} y2={mid} stroke={c.rule} strokeWidth={1.2} strokeDasharray="14 4 3 4" />
-        <text x={WIDTH / 2} y={mid - 6} fontSize={15} textAnchor="middle" fill={c.ink}>{show('x_mm', 'length', od, 0)} pipe</text>
-        <text x={WIDTH / 2} y={mid + 18} fontSize={15} textAnchor="middle" fill={c.faint}>coupling {length(coupling)}</text>
-        {([[left, -1], [right, 1]] as const).map(([s, sign]) => s.mark !== null && <text key={sign} x={x(sign * (s.end + s.mark)) - sign * 4} y={18} fontSize={15} textAnchor={sign < 0 ? 'start' : 'end'} fill={c.accent} fontWeight={700}>mark {length(s.mark)}</text>)}
+        <text x={WIDTH / 2} y={mid - 6} fontSize={15} textAnchor="middle" fill={c.ink}>
+          {show('x_mm', 'length', od, 0)} pipe
+        </text>
+        <text x={WIDTH / 2} y={mid + 18} fontSize={15} textAnchor="middle" fill={c.faint}>
+          coupling {length(coupling)}
+        </text>
+        {(
+          [
+            [left, -1],
+            [right, 1],
+          ] as const
+        ).map(
+          ([s, sign]) =>
+            s.mark !== null && (
+              <text
+                key={sign}
+                x={x(sign * (s.end + s.mark)) - sign * 4}
+                y={18}
+                fontSize={15}
+                textAnchor={sign < 0 ? 'start' : 'end'}
+                fill={c.accent}
+                fontWeight={700}
+              >
+                mark {length(s.mark)}
+              </text>
+            ),
+        )}
         {gapMax !== null && (
           <>
-            <text x={WIDTH - 6} y={topFace + top + thick + 20} fontSize={15} textAnchor="end" fill={c.ink}>top {show('x_mm', 'length', onTop ? gapMax : gapMin, 2)}</text>
-            <text x={WIDTH - 6} y={bottomFace - bottom - thick - 9} fontSize={15} textAnchor="end" fill={c.ink}>bottom {show('x_mm', 'length', onTop ? gapMin : gapMax, 2)}</text>
+            <text x={WIDTH - 6} y={topFace + top + thick + 20} fontSize={15} textAnchor="end" fill={c.ink}>
+              top {show('x_mm', 'length', onTop ? gapMax : gapMin, 2)}
+            </text>
+            <text x={WIDTH - 6} y={bottomFace - bottom - thick - 9} fontSize={15} textAnchor="end" fill={c.ink}>
+              bottom {show('x_mm', 'length', onTop ? gapMin : gapMax, 2)}
+            </text>
           </>
         )}
         <line x1={10} x2={10 + bar * px} y1={height - 5} y2={height - 5} stroke={c.ink} strokeWidth={3} />
-        <text x={16 + bar * px} y={height - 1} fontSize={14} fill={c.faint}>{length(bar)}</text>
+        <text x={16 + bar * px} y={height - 1} fontSize={14} fill={c.faint}>
+          {length(bar)}
+        </text>
       </svg>
-      <figcaption style={{ color: c.faint, textAlign: 'center' }}>Lengths to scale{factor !== null && factor > 1 ? `; gap drawn ${factor} times as wide` : ''}. Dashed: peeled. Dots: windings, schematic.</figcaption>
+      <figcaption style={{ color: c.faint, textAlign: 'center' }}>
+        Lengths to scale{factor !== null && factor > 1 ? `; gap drawn ${factor} times as wide` : ''}. Dashed: peeled. Dots: windings,
+        schematic.
+      </figcaption>
     </figure>
   )
 }

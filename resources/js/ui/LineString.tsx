@@ -32,7 +32,8 @@ export const faceOf = (joints: JointShort[]): JointShort | undefined =>
   joints.find((j) => inLine(j) && j.state === 'begun' && !j.left_face) ?? joints.find((j) => inLine(j) && j.state === 'planned')
 
 /** The clock with which a step waits: until it has run out the joint is left alone. */
-export const waitOf = (joint: JointShort): Clock | undefined => (joint.state === 'begun' ? joint.clocks?.find((c) => c.until !== null) : undefined)
+export const waitOf = (joint: JointShort): Clock | undefined =>
+  joint.state === 'begun' ? joint.clocks?.find((c) => c.until !== null) : undefined
 
 export const coolingUntil = (joint: JointShort, now: number): number | null => {
   const at = Date.parse(waitOf(joint)?.at ?? '')
@@ -75,7 +76,12 @@ export function LineString(props: Props): ReactElement {
     const known: [number, number][] = [[startM, scaledAt(startM)]]
     rings.forEach((j, i) => {
       const scaled = scaledAt(j.chainage_m)
-      const place = scaled - last < 2 * RING + 4 ? (lengthM > 0 && rings.length * LEAST_STEP < inner * 1.2 ? Math.max(scaled, last + 2 * RING + 4) : 24 + step * (i + 1)) : scaled
+      const place =
+        scaled - last < 2 * RING + 4
+          ? lengthM > 0 && rings.length * LEAST_STEP < inner * 1.2
+            ? Math.max(scaled, last + 2 * RING + 4)
+            : 24 + step * (i + 1)
+          : scaled
       last = place
       known.push([j.chainage_m, place])
     })
@@ -124,61 +130,137 @@ export function LineString(props: Props): ReactElement {
   const ticks = useMemo(() => {
     const rough = lengthM / (inner / 110)
     const step = [10, 20, 50, 100, 200, 500, 1000, 2000].find((s) => s >= rough) ?? 5000
-    return Array.from({ length: Math.floor(lengthM / step) + 1 }, (_, i) => Math.ceil(startM / step) * step + i * step).filter((m) => m <= startM + lengthM)
+    return Array.from({ length: Math.floor(lengthM / step) + 1 }, (_, i) => Math.ceil(startM / step) * step + i * step).filter(
+      (m) => m <= startM + lengthM,
+    )
   }, [lengthM, startM, inner])
   const levels = profile?.map((p) => p[3]!) ?? []
   const low = Math.min(...levels)
   const high = Math.max(...levels)
-  const laidTo = useMemo(() => joints.reduce((far, j, i) => (j.state === 'planned' || !inLine(j) ? far : Math.max(far, places[i]! + 12)), 24), [joints, places])
+  const laidTo = useMemo(
+    () => joints.reduce((far, j, i) => (j.state === 'planned' || !inLine(j) ? far : Math.max(far, places[i]! + 12)), 24),
+    [joints, places],
+  )
   // Only what is in view, and a little to both sides, is drawn: a line may have thousands of joints.
   const from = Math.max(0, scrolled - MARGIN)
   const to = Math.min(inner, scrolled + width + 2 * MARGIN)
   const inView = (place: number): boolean => place >= from - 40 && place <= to + 40
 
   return (
-    <Box ref={box} sx={{ overflowX: 'auto', overflowY: 'hidden', mx: { xs: -2, md: 0 }, scrollbarWidth: 'thin' }} onScroll={(e) => setScrolled(snapped(e.currentTarget.scrollLeft))} tabIndex={0} role="region" aria-label="The string">
+    <Box
+      ref={box}
+      sx={{ overflowX: 'auto', overflowY: 'hidden', mx: { xs: -2, md: 0 }, scrollbarWidth: 'thin' }}
+      onScroll={(e) => setScrolled(snapped(e.currentTarget.scrollLeft))}
+      tabIndex={0}
+      role="region"
+      aria-label="The string"
+    >
       <Box sx={{ width: inner, height, position: 'relative' }}>
-      <svg width={to - from} height={height} viewBox={`${from} 0 ${to - from} ${height}`} role="group" aria-label={`Line with ${joints.length} joints`} style={{ display: 'block', position: 'absolute', left: from }}>
-        {!compact && (
-          <>
-            {levels.length > 1 && <polyline fill="none" stroke={c.rule} strokeWidth={2} points={profile!.map((p) => `${x(p[0]!)},${44 - ((p[3]! - low) / Math.max(0.1, high - low)) * 24}`).join(' ')} />}
-            {ticks.filter((m) => inView(x(m))).map((m) => (
-              <text key={m} x={x(m)} y={14} fontSize={13} textAnchor={m === startM ? 'start' : 'middle'} fill={c.faint}>
-                {show('x_m', 'length', m, 0)}
+        <svg
+          width={to - from}
+          height={height}
+          viewBox={`${from} 0 ${to - from} ${height}`}
+          role="group"
+          aria-label={`Line with ${joints.length} joints`}
+          style={{ display: 'block', position: 'absolute', left: from }}
+        >
+          {!compact && (
+            <>
+              {levels.length > 1 && (
+                <polyline
+                  fill="none"
+                  stroke={c.rule}
+                  strokeWidth={2}
+                  points={profile!.map((p) => `${x(p[0]!)},${44 - ((p[3]! - low) / Math.max(0.1, high - low)) * 24}`).join(' ')}
+                />
+              )}
+              {ticks
+                .filter((m) => inView(x(m)))
+                .map((m) => (
+                  <text key={m} x={x(m)} y={14} fontSize={13} textAnchor={m === startM ? 'start' : 'middle'} fill={c.faint}>
+                    {show('x_m', 'length', m, 0)}
+                  </text>
+                ))}
+            </>
+          )}
+          <line x1={8} x2={inner - 8} y1={y} y2={y} stroke={c.rule} strokeWidth={3} strokeDasharray="10 8" />
+          <line x1={8} x2={laidTo} y1={y} y2={y} stroke={colour} strokeWidth={9} />
+          {joints.map(
+            (j, i) =>
+              inView(places[i]!) && (
+                <Ring
+                  key={j.id}
+                  joint={j}
+                  x={places[i]!}
+                  y={inLine(j) ? y : y - 25}
+                  on={inLine(j) ? null : y}
+                  here={j.id === here}
+                  now={now}
+                  onOpen={onOpen}
+                  unsent={unsent?.has(j.id) ?? false}
+                />
+              ),
+          )}
+          {!compact && face && (
+            <g aria-hidden="true" fill={c.accent}>
+              <path d={`M${places[index.get(face.id)!]! - 7} ${y - 27} h14 l-7 9z`} />
+              <text x={places[index.get(face.id)!]!} y={y - 31} fontSize={14} fontWeight={700} textAnchor="middle">
+                face
               </text>
-            ))}
-          </>
-        )}
-        <line x1={8} x2={inner - 8} y1={y} y2={y} stroke={c.rule} strokeWidth={3} strokeDasharray="10 8" />
-        <line x1={8} x2={laidTo} y1={y} y2={y} stroke={colour} strokeWidth={9} />
-        {joints.map((j, i) => inView(places[i]!) && <Ring key={j.id} joint={j} x={places[i]!} y={inLine(j) ? y : y - 25} on={inLine(j) ? null : y} here={j.id === here} now={now} onOpen={onOpen} unsent={unsent?.has(j.id) ?? false} />)}
-        {!compact && face && (
-          <g aria-hidden="true" fill={c.accent}>
-            <path d={`M${places[index.get(face.id)!]! - 7} ${y - 27} h14 l-7 9z`} />
-            <text x={places[index.get(face.id)!]!} y={y - 31} fontSize={14} fontWeight={700} textAnchor="middle">face</text>
-          </g>
-        )}
-        {!compact &&
-          sections.map((s) => {
-            const test = s.tests[s.tests.length - 1]
-            const done = test?.state === 'accepted'
-            return (
-              <g key={s.id} stroke={done || test ? c.ink : c.faint} fill="none" strokeWidth={1.6}>
-                <path d={`M${x(s.from_m) + 3} ${y + 22}v8H${x(s.to_m) - 3}v-8`} />
-                <text x={x(s.from_m) + 8} y={y + 50} fontSize={14} fontWeight={done ? 700 : 400} stroke="none" fill={test?.verdict === 'bad' ? c.accent : c.ink}>
-                  {s.name}
-                  {done ? ' · tested good' : test ? (test.verdict === 'bad' ? ` · test ${test.number} bad` : ` · test ${test.number} open`) : ''}
-                </text>
-              </g>
-            )
-          })}
-      </svg>
+            </g>
+          )}
+          {!compact &&
+            sections.map((s) => {
+              const test = s.tests[s.tests.length - 1]
+              const done = test?.state === 'accepted'
+              return (
+                <g key={s.id} stroke={done || test ? c.ink : c.faint} fill="none" strokeWidth={1.6}>
+                  <path d={`M${x(s.from_m) + 3} ${y + 22}v8H${x(s.to_m) - 3}v-8`} />
+                  <text
+                    x={x(s.from_m) + 8}
+                    y={y + 50}
+                    fontSize={14}
+                    fontWeight={done ? 700 : 400}
+                    stroke="none"
+                    fill={test?.verdict === 'bad' ? c.accent : c.ink}
+                  >
+                    {s.name}
+                    {done
+                      ? ' · tested good'
+                      : test
+                        ? test.verdict === 'bad'
+                          ? ` · test ${test.number} bad`
+                          : ` · test ${test.number} open`
+                        : ''}
+                  </text>
+                </g>
+              )
+            })}
+        </svg>
       </Box>
     </Box>
   )
 }
 
-function Ring({ joint, x, y, on, here, now, onOpen, unsent }: { joint: JointShort; x: number; y: number; /** a saddle: where the pipe is that it sits on */ on: number | null; here: boolean; now: number; onOpen?: ((id: string) => void) | undefined; unsent: boolean }): ReactElement {
+function Ring({
+  joint,
+  x,
+  y,
+  on,
+  here,
+  now,
+  onOpen,
+  unsent,
+}: {
+  joint: JointShort
+  x: number
+  y: number
+  /** a saddle: where the pipe is that it sits on */ on: number | null
+  here: boolean
+  now: number
+  onOpen?: ((id: string) => void) | undefined
+  unsent: boolean
+}): ReactElement {
   const c = useTheme().colours
   const share = joint.total > 0 ? joint.done / joint.total : 0
   const until = coolingUntil(joint, now)
@@ -205,11 +287,25 @@ function Ring({ joint, x, y, on, here, now, onOpen, unsent }: { joint: JointShor
         {joint.state === 'cut-out' ? (
           <circle r={RING} fill={c.ground} stroke={c.ink} strokeWidth={2} strokeDasharray="3 4" />
         ) : joint.state === 'planned' ? (
-          <circle r={RING} fill="none" stroke={here ? c.accent : c.faint} strokeWidth={here ? 3 : 1.4} strokeDasharray={`${circumference * 0.72} ${circumference}`} transform="rotate(-30)" />
+          <circle
+            r={RING}
+            fill="none"
+            stroke={here ? c.accent : c.faint}
+            strokeWidth={here ? 3 : 1.4}
+            strokeDasharray={`${circumference * 0.72} ${circumference}`}
+            transform="rotate(-30)"
+          />
         ) : (
           <>
             {!closed && <circle r={RING} fill="none" stroke={c.rule} strokeWidth={1.4} />}
-            <circle r={RING} fill="none" stroke={stroke} strokeWidth={3.4} strokeDasharray={closed ? undefined : `${circumference * Math.max(0.08, share)} ${circumference}`} transform="rotate(-90)" />
+            <circle
+              r={RING}
+              fill="none"
+              stroke={stroke}
+              strokeWidth={3.4}
+              strokeDasharray={closed ? undefined : `${circumference * Math.max(0.08, share)} ${circumference}`}
+              transform="rotate(-90)"
+            />
             {joint.state === 'accepted' && <circle r={4.6} fill={c.ink} />}
           </>
         )}

@@ -2,21 +2,59 @@ import { Box, Button } from '@mui/material'
 import type { ReactElement, ReactNode } from 'react'
 
 /** Figures for a gloved thumb. Typing on keys works beside it. */
-export function Pad({ onKey, onBack, next, minus, slash }: { onKey: (key: string) => void; onBack: () => void; next: ReactNode; minus?: boolean; slash?: boolean }): ReactElement {
+export function Pad({
+  onKey,
+  onBack,
+  next,
+  minus,
+  slash,
+}: {
+  onKey: (key: string) => void
+  onBack: () => void
+  next: ReactNode
+  minus?: boolean
+  slash?: boolean
+}): ReactElement {
   const keys = ['1', '2', '3', '4', '5', '6', '7', '8', '9', minus ? '-' : slash ? '/' : '', '0', '.']
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(4, 1fr)', gap: 0.75 }} aria-label="Number pad" role="group">
       <Box sx={{ gridColumn: '1 / 4', display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 0.75 }}>
         {keys.map((k) =>
-          k === '' ? <span key="none" /> : (
-            <Button key={k} tabIndex={-1} onClick={() => onKey(k)} sx={{ bgcolor: (t) => t.colours.raised, color: 'text.primary', minWidth: 0, fontSize: '1.6rem', fontWeight: 650, minHeight: { xs: 56, md: 58 }, border: (t) => (t.mode === 'glare' ? '2px solid #000' : 'none') }}>
+          k === '' ? (
+            <span key="none" />
+          ) : (
+            <Button
+              key={k}
+              tabIndex={-1}
+              onClick={() => onKey(k)}
+              sx={{
+                bgcolor: (t) => t.colours.raised,
+                color: 'text.primary',
+                minWidth: 0,
+                fontSize: '1.6rem',
+                fontWeight: 650,
+                minHeight: { xs: 56, md: 58 },
+                border: (t) => (t.mode === 'glare' ? '2px solid #000' : 'none'),
+              }}
+            >
               {k}
             </Button>
           ),
         )}
       </Box>
       <Box sx={{ display: 'grid', gridTemplateRows: '1fr 3fr', gap: 0.75 }}>
-        <Button tabIndex={-1} aria-label="Delete last figure" onClick={onBack} sx={{ bgcolor: (t) => t.colours.raised, color: 'text.primary', minWidth: 0, fontSize: '1.3rem', border: (t) => (t.mode === 'glare' ? '2px solid #000' : 'none') }}>
+        <Button
+          tabIndex={-1}
+          aria-label="Delete last figure"
+          onClick={onBack}
+          sx={{
+            bgcolor: (t) => t.colours.raised,
+            color: 'text.primary',
+            minWidth: 0,
+            fontSize: '1.3rem',
+            border: (t) => (t.mode === 'glare' ? '2px solid #000' : 'none'),
+          }}
+        >
           ⌫
         </Button>
         {next}

@@ -12,7 +12,19 @@ import { useLook } from './settings'
 import { useOnline } from './useOnline'
 
 /** Little chrome: where I am, what is not yet sent, units, light, who I am. */
-export function Page({ title, up, children, wide, coming }: { title: ReactNode; up?: { to: string; label: string }; children: ReactNode; wide?: boolean; coming?: boolean }): ReactElement {
+export function Page({
+  title,
+  up,
+  children,
+  wide,
+  coming,
+}: {
+  title: ReactNode
+  up?: { to: string; label: string }
+  children: ReactNode
+  wide?: boolean
+  coming?: boolean
+}): ReactElement {
   const navigate = useNavigate()
   const [help, setHelp] = useState(false)
   const me = useMe()
@@ -32,13 +44,37 @@ export function Page({ title, up, children, wide, coming }: { title: ReactNode; 
 
   return (
     <Box sx={{ minHeight: '100dvh', display: 'flex', flexDirection: 'column' }}>
-      <Box component="header" sx={{ px: { xs: 2, md: 3.5 }, pt: { xs: 1, md: 2 }, display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
+      <Box
+        component="header"
+        sx={{ px: { xs: 2, md: 3.5 }, pt: { xs: 1, md: 2 }, display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}
+      >
         {up && (
-          <Link component={RouterLink} to={up.to} underline="hover" sx={{ color: 'text.secondary', py: 1, maxWidth: { xs: '46vw', md: 320 }, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+          <Link
+            component={RouterLink}
+            to={up.to}
+            underline="hover"
+            sx={{
+              color: 'text.secondary',
+              py: 1,
+              maxWidth: { xs: '46vw', md: 320 },
+              overflow: 'hidden',
+              textOverflow: 'ellipsis',
+              whiteSpace: 'nowrap',
+            }}
+          >
             ← {up.label}
           </Link>
         )}
-        <Typography variant="h1" sx={{ flexGrow: 1, fontSize: { xs: '1.25rem', md: '1.6rem' }, order: { xs: 3, md: 0 }, width: { xs: '100%', md: 'auto' }, overflowWrap: 'anywhere' }}>
+        <Typography
+          variant="h1"
+          sx={{
+            flexGrow: 1,
+            fontSize: { xs: '1.25rem', md: '1.6rem' },
+            order: { xs: 3, md: 0 },
+            width: { xs: '100%', md: 'auto' },
+            overflowWrap: 'anywhere',
+          }}
+        >
           {title}
         </Typography>
         <Box sx={{ flexGrow: { xs: 1, md: 0 } }} />
@@ -49,8 +85,20 @@ export function Page({ title, up, children, wide, coming }: { title: ReactNode; 
         {children}
       </Box>
       <Sheet open={help} onClose={() => setHelp(false)} title="Keys">
-        <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: '110px 1fr', rowGap: 1, m: 0, '& dt': { fontWeight: 700 }, '& dd': { m: 0 } }}>
-          {[['← →', 'walk along the string'], ['Enter', 'open, record'], ['Esc', 'go up'], ['digits', 'type into the figure at hand'], ['Tab', 'next position or field'], ['/', 'find a joint'], ['u', 'metric or US units'], ['?', 'this list']].map(([k, what]) => [<dt key={k}>{k}</dt>, <dd key={what}>{what}</dd>])}
+        <Box
+          component="dl"
+          sx={{ display: 'grid', gridTemplateColumns: '110px 1fr', rowGap: 1, m: 0, '& dt': { fontWeight: 700 }, '& dd': { m: 0 } }}
+        >
+          {[
+            ['← →', 'walk along the string'],
+            ['Enter', 'open, record'],
+            ['Esc', 'go up'],
+            ['digits', 'type into the figure at hand'],
+            ['Tab', 'next position or field'],
+            ['/', 'find a joint'],
+            ['u', 'metric or US units'],
+            ['?', 'this list'],
+          ].map(([k, what]) => [<dt key={k}>{k}</dt>, <dd key={what}>{what}</dd>])}
         </Box>
       </Sheet>
     </Box>
@@ -101,9 +149,15 @@ function Status(): ReactElement | null {
           <Box key={p.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>
             <Box sx={{ flexGrow: 1 }}>
               <Typography>{p.title ?? p.step} · photo</Typography>
-              <Typography variant="body2">{p.takenAt.slice(11, 16)} · {p.refused ? `refused: ${p.refused}` : <Whose row={p} />}</Typography>
+              <Typography variant="body2">
+                {p.takenAt.slice(11, 16)} · {p.refused ? `refused: ${p.refused}` : <Whose row={p} />}
+              </Typography>
             </Box>
-            {p.refused && isMine(p) && <Button variant="outlined" onClick={() => void dropPhoto(p.id)}>Drop it</Button>}
+            {p.refused && isMine(p) && (
+              <Button variant="outlined" onClick={() => void dropPhoto(p.id)}>
+                Drop it
+              </Button>
+            )}
           </Box>
         ))}
       </Sheet>
@@ -132,24 +186,86 @@ function Person(): ReactElement | null {
   }
   return (
     <>
-      <Button onClick={(e) => setAnchor(e.currentTarget)} aria-haspopup="menu" sx={{ minHeight: 44, px: 1, color: 'text.secondary', fontWeight: 400, fontSize: '1rem' }}>
+      <Button
+        onClick={(e) => setAnchor(e.currentTarget)}
+        aria-haspopup="menu"
+        sx={{ minHeight: 44, px: 1, color: 'text.secondary', fontWeight: 400, fontSize: '1rem' }}
+      >
         {me.data.units === 'us' ? 'in psi' : 'mm bar'} · {me.data.name.split(' ')[0]}
-        <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>&nbsp;{me.data.name.split(' ').slice(1).join(' ')}</Box>
+        <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+          &nbsp;{me.data.name.split(' ').slice(1).join(' ')}
+        </Box>
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
-        <MenuItem onClick={() => { close(); void changeUnits(me.data.units === 'us' ? 'metric' : 'us') }}>{me.data.units === 'us' ? 'Read and type metric units' : 'Read and type US units'}</MenuItem>
+        <MenuItem
+          onClick={() => {
+            close()
+            void changeUnits(me.data.units === 'us' ? 'metric' : 'us')
+          }}
+        >
+          {me.data.units === 'us' ? 'Read and type metric units' : 'Read and type US units'}
+        </MenuItem>
         {(['day', 'glare', 'night'] as const).map((mode) => (
-          <MenuItem key={mode} selected={look.mode === mode} onClick={() => { close(); look.setMode(mode) }}>
+          <MenuItem
+            key={mode}
+            selected={look.mode === mode}
+            onClick={() => {
+              close()
+              look.setMode(mode)
+            }}
+          >
             {{ day: 'Daylight', glare: 'Glare: highest contrast', night: 'Night' }[mode]}
           </MenuItem>
         ))}
-        <MenuItem onClick={() => { close(); void navigate('/stores') }}>Stores: cards, boxes, tools</MenuItem>
-        <MenuItem onClick={() => { close(); void navigate('/procedures') }}>Procedures and limits</MenuItem>
-        <MenuItem onClick={() => { close(); void navigate('/bench') }}>Bench: quick sums</MenuItem>
-        <MenuItem onClick={() => { close(); if (mine > 0) setLeaving(true); else void leave() }}>Sign out</MenuItem>
+        <MenuItem
+          onClick={() => {
+            close()
+            void navigate('/stores')
+          }}
+        >
+          Stores: cards, boxes, tools
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            close()
+            void navigate('/procedures')
+          }}
+        >
+          Procedures and limits
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            close()
+            void navigate('/bench')
+          }}
+        >
+          Bench: quick sums
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            close()
+            if (mine > 0) setLeaving(true)
+            else void leave()
+          }}
+        >
+          Sign out
+        </MenuItem>
       </Menu>
-      <Sheet open={leaving} onClose={() => setLeaving(false)} title={`${mine} of your entries ${mine === 1 ? 'is' : 'are'} not yet sent`} actions={<Button variant="contained" onClick={() => void leave()}>Sign out all the same</Button>}>
-        <Typography sx={{ pb: 1 }}>{mine === 1 ? 'It stays on this device under your name, and goes out when you sign in here again. Nobody else can send it.' : 'They stay on this device under your name, and go out when you sign in here again. Nobody else can send them.'}</Typography>
+      <Sheet
+        open={leaving}
+        onClose={() => setLeaving(false)}
+        title={`${mine} of your entries ${mine === 1 ? 'is' : 'are'} not yet sent`}
+        actions={
+          <Button variant="contained" onClick={() => void leave()}>
+            Sign out all the same
+          </Button>
+        }
+      >
+        <Typography sx={{ pb: 1 }}>
+          {mine === 1
+            ? 'It stays on this device under your name, and goes out when you sign in here again. Nobody else can send it.'
+            : 'They stay on this device under your name, and go out when you sign in here again. Nobody else can send them.'}
+        </Typography>
       </Sheet>
     </>
   )

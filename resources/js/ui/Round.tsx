@@ -51,21 +51,37 @@ export function Round({ readings, across, radii, active, onPick, limit, axisDeg,
   const at = (deg: number, r: number): [number, number] => [Math.sin((deg * Math.PI) / 180) * r, -Math.cos((deg * Math.PI) / 180) * r]
   const radiusOf = (v: number | null): number => RADIUS + (v === null ? 0 : shaped ? ((v - mean) / half) * scale : v * scale * 0.9)
 
-  const dots = readings.flatMap((r, i) => (across ? [0, 180] : [0]).map((turn) => ({ i, deg: (degreesOf(r.clock) + turn) % 360, value: r.value })))
+  const dots = readings.flatMap((r, i) =>
+    (across ? [0, 180] : [0]).map((turn) => ({ i, deg: (degreesOf(r.clock) + turn) % 360, value: r.value })),
+  )
   const shape = dots.filter((d) => d.value !== null).sort((a, b) => a.deg - b.deg)
   const complete = known.length === readings.length && shape.length >= 4
   const path = complete ? smooth(shape.map((d) => at(d.deg, radiusOf(d.value)))) : null
   const band = limit ? (limit / (shaped ? 4 : 1)) * scale * (shaped ? 1 : 0.9) : 0
+  const clamp = jaws && typeof axisDeg === 'number' ? `; jaws of the clamp at ${clockOf(axisDeg)} and ${clockOf(axisDeg + 180)}` : ''
 
   return (
-    <svg viewBox={complete && factor !== null && factor > 1 ? '-190 -190 380 404' : '-190 -190 380 380'} style={{ width: '100%', maxWidth: size, display: 'block', margin: '0 auto' }} role="group" aria-label={`Readings round the pipe, seen in the laying direction, 12 at the top${jaws && typeof axisDeg === 'number' ? `; jaws of the clamp at ${clockOf(axisDeg)} and ${clockOf(axisDeg + 180)}` : ''}`}>
+    <svg
+      viewBox={complete && factor !== null && factor > 1 ? '-190 -190 380 404' : '-190 -190 380 380'}
+      style={{ width: '100%', maxWidth: size, display: 'block', margin: '0 auto' }}
+      role="group"
+      aria-label={`Readings round the pipe, seen in the laying direction, 12 at the top${clamp}`}
+    >
       <circle r={RADIUS + (shaped ? 0 : band / 2)} fill="none" stroke={c.raised} strokeWidth={Math.max(10, shaped ? 2 * band : band)} />
       <circle r={RADIUS} fill="none" stroke={c.rule} strokeWidth={1.5} />
       {[12, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11].map((h) => {
         const [x, y] = at(h * 30, 170)
         const strong = h % 3 === 0
         return (
-          <text key={h} x={x} y={y + 6} textAnchor="middle" fontSize={strong ? 20 : 17} fontWeight={strong ? 700 : 400} fill={strong ? c.ink : c.faint}>
+          <text
+            key={h}
+            x={x}
+            y={y + 6}
+            textAnchor="middle"
+            fontSize={strong ? 20 : 17}
+            fontWeight={strong ? 700 : 400}
+            fill={strong ? c.ink : c.faint}
+          >
             {h}
           </text>
         )
@@ -80,7 +96,9 @@ export function Round({ readings, across, radii, active, onPick, limit, axisDeg,
           })}
         </g>
       )}
-      {jaws && axisDeg !== null && axisDeg !== undefined &&
+      {jaws &&
+        axisDeg !== null &&
+        axisDeg !== undefined &&
         [0, 180].map((turn) => {
           const d = axisDeg + turn
           const [ax, ay] = at(d - 13, 142)
@@ -94,16 +112,41 @@ export function Round({ readings, across, radii, active, onPick, limit, axisDeg,
         const lit = d.i === active
         const label = `${readings[d.i]!.clock}${d.value === null ? '' : `, ${d.value}`}`
         return (
-          <g key={`${d.i}-${d.deg}`} onClick={() => onPick?.(d.i)} style={{ cursor: onPick ? 'pointer' : 'default' }} aria-label={label} role={onPick ? 'button' : 'img'}>
+          <g
+            key={`${d.i}-${d.deg}`}
+            onClick={() => onPick?.(d.i)}
+            style={{ cursor: onPick ? 'pointer' : 'default' }}
+            aria-label={label}
+            role={onPick ? 'button' : 'img'}
+          >
             <circle cx={x} cy={y} r={22} fill="transparent" />
-            <circle cx={x} cy={y} r={lit ? 11 : d.value === null ? 5 : 7} fill={lit ? c.accent : d.value === null ? c.rule : c.ground} stroke={lit ? c.accent : d.value === null ? c.rule : c.ink} strokeWidth={2.6} />
+            <circle
+              cx={x}
+              cy={y}
+              r={lit ? 11 : d.value === null ? 5 : 7}
+              fill={lit ? c.accent : d.value === null ? c.rule : c.ground}
+              stroke={lit ? c.accent : d.value === null ? c.rule : c.ink}
+              strokeWidth={2.6}
+            />
           </g>
         )
       })}
-      <text y={-12} textAnchor="middle" fontSize={30} fontWeight={700} fill={bad ? c.accent : c.ink}>{centre[0]}</text>
-      <text y={16} textAnchor="middle" fontSize={17} fill={c.faint}>{centre[1]}</text>
-      {centre[2] && <text y={38} textAnchor="middle" fontSize={17} fill={c.faint}>{centre[2]}</text>}
-      {factor !== null && complete && factor > 1 && <text y={207} textAnchor="middle" fontSize={15} fill={c.faint}>deviation drawn {factor} times as large</text>}
+      <text y={-12} textAnchor="middle" fontSize={30} fontWeight={700} fill={bad ? c.accent : c.ink}>
+        {centre[0]}
+      </text>
+      <text y={16} textAnchor="middle" fontSize={17} fill={c.faint}>
+        {centre[1]}
+      </text>
+      {centre[2] && (
+        <text y={38} textAnchor="middle" fontSize={17} fill={c.faint}>
+          {centre[2]}
+        </text>
+      )}
+      {factor !== null && complete && factor > 1 && (
+        <text y={207} textAnchor="middle" fontSize={15} fill={c.faint}>
+          deviation drawn {factor} times as large
+        </text>
+      )}
     </svg>
   )
 }

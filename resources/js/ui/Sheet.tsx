@@ -2,7 +2,19 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/
 import { useId, type ReactElement, type ReactNode } from 'react'
 
 /** A sheet over the page, for one small matter. */
-export function Sheet({ open, onClose, title, children, actions }: { open: boolean; onClose: () => void; title: string; children: ReactNode; actions?: ReactNode }): ReactElement {
+export function Sheet({
+  open,
+  onClose,
+  title,
+  children,
+  actions,
+}: {
+  open: boolean
+  onClose: () => void
+  title: string
+  children: ReactNode
+  actions?: ReactNode
+}): ReactElement {
   const id = useId()
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby={id} fullWidth maxWidth="sm">

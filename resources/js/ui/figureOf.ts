@@ -15,6 +15,7 @@ export const hasTwoReadings = (text: string): boolean => /^[+-]?(?!0,)\d{1,3},\d
 /** Why this is no figure, as a sentence; null when it is one. */
 export function noFigure(text: string): string | null {
   const typed = text.trim()
-  if (hasTwoReadings(typed)) return `${typed} could be ${typed.replace(',', '')} or ${typed.replace(',', '.')}: write it without the comma, or with a point.`
+  if (hasTwoReadings(typed))
+    return `${typed} could be ${typed.replace(',', '')} or ${typed.replace(',', '.')}: write it without the comma, or with a point.`
   return figureOf(typed) === null ? `"${typed}" is no number.` : null
 }

@@ -7,8 +7,17 @@ import { clockAndCountdown } from './useNow'
 import { figure, shownAs } from './units'
 
 const units: Units = {
-  length: { m: { symbol: 'm', factor: 1, offset: 0 }, mm: { symbol: 'mm', factor: 0.001, offset: 0 }, in: { symbol: 'in', factor: 0.0254, offset: 0 }, ft: { symbol: 'ft', factor: 0.3048, offset: 0 } },
-  pressure: { kpa: { symbol: 'kPa', factor: 1000, offset: 0 }, bar: { symbol: 'bar', factor: 1e5, offset: 0 }, psi: { symbol: 'psi', factor: 6894.757293168361, offset: 0 } },
+  length: {
+    m: { symbol: 'm', factor: 1, offset: 0 },
+    mm: { symbol: 'mm', factor: 0.001, offset: 0 },
+    in: { symbol: 'in', factor: 0.0254, offset: 0 },
+    ft: { symbol: 'ft', factor: 0.3048, offset: 0 },
+  },
+  pressure: {
+    kpa: { symbol: 'kPa', factor: 1000, offset: 0 },
+    bar: { symbol: 'bar', factor: 1e5, offset: 0 },
+    psi: { symbol: 'psi', factor: 6894.757293168361, offset: 0 },
+  },
   temperature: { c: { symbol: '°C', factor: 1, offset: 0 }, f: { symbol: '°F', factor: 1 / 1.8, offset: -32 / 1.8 } },
 }
 
@@ -29,7 +38,14 @@ test('without units, or without a unit in the name, a figure stays as it is', ()
 })
 
 test('figures have the decimals of their unit and no minus before nought', () => {
-  expect([figure(1.25, 'mm'), figure(0.0492, 'in'), figure(1100.4, 'kpa'), figure(-0.04, 'mm'), figure(2, 'unheard-of'), figure(2.345, 'mm', 2)]).toEqual(['1.3', '0.049', '1100', '0.0', '2.00', '2.35'])
+  expect([
+    figure(1.25, 'mm'),
+    figure(0.0492, 'in'),
+    figure(1100.4, 'kpa'),
+    figure(-0.04, 'mm'),
+    figure(2, 'unheard-of'),
+    figure(2.345, 'mm', 2),
+  ]).toEqual(['1.3', '0.049', '1100', '0.0', '2.00', '2.35'])
 })
 
 test('a clock is said as time of the place and what is left', () => {
@@ -45,7 +61,24 @@ test('clock positions are degrees from the top', () => {
   expect(['12:00', '1:30', '3:00', '6:00', '9:00', '11:59'].map(degreesOf)).toEqual([0, 45, 90, 180, 270, 359.5])
 })
 
-const joint = (number: string, more: Partial<JointShort>): JointShort => ({ id: number, number, chainage_m: 0, state: 'planned', verdict: 'open', done: 0, total: 9, next_step: null, clocks: null, replaces_id: null, host_id: null, place: 'in-line', pipes: null, headline: null, ...more }) as JointShort
+const joint = (number: string, more: Partial<JointShort>): JointShort =>
+  ({
+    id: number,
+    number,
+    chainage_m: 0,
+    state: 'planned',
+    verdict: 'open',
+    done: 0,
+    total: 9,
+    next_step: null,
+    clocks: null,
+    replaces_id: null,
+    host_id: null,
+    place: 'in-line',
+    pipes: null,
+    headline: null,
+    ...more,
+  }) as JointShort
 
 const clock = (name: string, at: string): Clock => ({ name, label: name, at, until: null, meanwhile: null, free: null })
 

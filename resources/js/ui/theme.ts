@@ -17,9 +17,42 @@ export interface Colours {
 }
 
 export const COLOURS: Record<Mode, Colours> = {
-  day: { ground: '#f7f2e9', raised: '#ece4d4', ink: '#241c15', faint: '#655a4d', rule: '#d3c8b5', accent: '#a63c17', onAccent: '#ffffff', water: '#2b6797', sewer: '#3c6b3a', gas: '#b08900' },
-  glare: { ground: '#ffffff', raised: '#ffffff', ink: '#000000', faint: '#000000', rule: '#000000', accent: '#9c1f00', onAccent: '#ffffff', water: '#004a8f', sewer: '#004d00', gas: '#7a5f00' },
-  night: { ground: '#17130f', raised: '#2a231c', ink: '#f1e8da', faint: '#b9ac9a', rule: '#4a3f34', accent: '#f08a5d', onAccent: '#17130f', water: '#6fa9d6', sewer: '#7fb57c', gas: '#e0bf4f' },
+  day: {
+    ground: '#f7f2e9',
+    raised: '#ece4d4',
+    ink: '#241c15',
+    faint: '#655a4d',
+    rule: '#d3c8b5',
+    accent: '#a63c17',
+    onAccent: '#ffffff',
+    water: '#2b6797',
+    sewer: '#3c6b3a',
+    gas: '#b08900',
+  },
+  glare: {
+    ground: '#ffffff',
+    raised: '#ffffff',
+    ink: '#000000',
+    faint: '#000000',
+    rule: '#000000',
+    accent: '#9c1f00',
+    onAccent: '#ffffff',
+    water: '#004a8f',
+    sewer: '#004d00',
+    gas: '#7a5f00',
+  },
+  night: {
+    ground: '#17130f',
+    raised: '#2a231c',
+    ink: '#f1e8da',
+    faint: '#b9ac9a',
+    rule: '#4a3f34',
+    accent: '#f08a5d',
+    onAccent: '#17130f',
+    water: '#6fa9d6',
+    sewer: '#7fb57c',
+    gas: '#e0bf4f',
+  },
 }
 
 declare module '@mui/material/styles' {
@@ -71,7 +104,12 @@ export function themeOf(mode: Mode): Theme {
       MuiButton: {
         defaultProps: { disableElevation: true },
         styleOverrides: {
-          root: { minHeight: 56, paddingInline: 22, borderRadius: 6, '&:focus-visible': { outline: `3px solid ${c.accent}`, outlineOffset: 2 } },
+          root: {
+            minHeight: 56,
+            paddingInline: 22,
+            borderRadius: 6,
+            '&:focus-visible': { outline: `3px solid ${c.accent}`, outlineOffset: 2 },
+          },
           outlined: { borderWidth: 2, borderColor: c.ink, color: c.ink, '&:hover': { borderWidth: 2 } },
         },
       },

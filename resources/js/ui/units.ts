@@ -2,11 +2,43 @@ import { useMe, useUnits, type Units } from '../api/queries'
 
 /** Key suffix shown to somebody who reads US customary units. Conversion factors come from the server. */
 const US: Record<string, string> = {
-  mm: 'in', m: 'ft', c: 'f', kpa: 'psi', bar: 'psi', l: 'gal', m3: 'gal', kn: 'lbf', k: 'degf', ms: 'ft_s', l_s: 'gpm', kg: 'lb',
+  mm: 'in',
+  m: 'ft',
+  c: 'f',
+  kpa: 'psi',
+  bar: 'psi',
+  l: 'gal',
+  m3: 'gal',
+  kn: 'lbf',
+  k: 'degf',
+  ms: 'ft_s',
+  l_s: 'gpm',
+  kg: 'lb',
 }
 
 const DECIMALS: Record<string, number> = {
-  mm: 1, in: 3, m: 1, ft: 1, c: 1, f: 1, kpa: 0, bar: 2, psi: 1, l: 1, gal: 1, m3: 2, kn: 1, lbf: 0, s: 0, min: 0, h: 1, l_s: 1, gpm: 0, v: 1, a: 1, ohm: 2,
+  mm: 1,
+  in: 3,
+  m: 1,
+  ft: 1,
+  c: 1,
+  f: 1,
+  kpa: 0,
+  bar: 2,
+  psi: 1,
+  l: 1,
+  gal: 1,
+  m3: 2,
+  kn: 1,
+  lbf: 0,
+  s: 0,
+  min: 0,
+  h: 1,
+  l_s: 1,
+  gpm: 0,
+  v: 1,
+  a: 1,
+  ohm: 2,
 }
 
 export interface Shown {

@@ -7,36 +7,67 @@ import { runningClocks, useRinging, type RunningClock } from './useClocks'
 const NOW = Date.parse('2026-10-25T00:30:00Z') // half past two in the night in which the clocks go back
 const at = (minutes: number): string => new Date(NOW + minutes * 60_000).toISOString()
 const joint = (number: string, clocks: Record<string, string>, more: Partial<JointShort> = {}): JointShort =>
-  ({ id: number, number, state: 'begun', verdict: 'open', clocks: Object.entries(clocks).map(([name, at]) => ({ name, label: name, at, until: null, meanwhile: null, free: null })), ...more }) as JointShort
+  ({
+    id: number,
+    number,
+    state: 'begun',
+    verdict: 'open',
+    clocks: Object.entries(clocks).map(([name, at]) => ({ name, label: name, at, until: null, meanwhile: null, free: null })),
+    ...more,
+  }) as JointShort
 
 test('of each joint the clock that runs out next, the soonest first', () => {
-  const clocks = runningClocks([
-    joint('1', { clamps_off: at(-2), handle_from: at(9), test_from: at(60) }), joint('2', { clamps_off: at(4), test_from: at(80) }), joint('3', { clamps_off: at(-90), test_from: at(-1) }),
-    joint('4', { clamps_off: at(1) }, { verdict: 'bad' }), joint('5', { clamps_off: at(1) }, { state: 'cut-out' }), joint('6', { test_from: at(30) }, { state: 'made' }), joint('7', {}, { clocks: null }),
-  ], NOW)
-  expect(clocks.map((k) => [k.joint.number, k.name])).toEqual([['2', 'clamps_off'], ['1', 'handle_from'], ['6', 'test_from']])
+  const clocks = runningClocks(
+    [
+      joint('1', { clamps_off: at(-2), handle_from: at(9), test_from: at(60) }),
+      joint('2', { clamps_off: at(4), test_from: at(80) }),
+      joint('3', { clamps_off: at(-90), test_from: at(-1) }),
+      joint('4', { clamps_off: at(1) }, { verdict: 'bad' }),
+      joint('5', { clamps_off: at(1) }, { state: 'cut-out' }),
+      joint('6', { test_from: at(30) }, { state: 'made' }),
+      joint('7', {}, { clocks: null }),
+    ],
+    NOW,
+  )
+  expect(clocks.map((k) => [k.joint.number, k.name])).toEqual([
+    ['2', 'clamps_off'],
+    ['1', 'handle_from'],
+    ['6', 'test_from'],
+  ])
 })
 
 test('a clock is a moment, not a time on a dial: the hour that comes twice makes no difference', () => {
   const [before, after] = [joint('1', { clamps_off: '2026-10-25T02:50:00+02:00' }), joint('2', { clamps_off: '2026-10-25T02:05:00+01:00' })]
-  expect(runningClocks([after, before], NOW).map((k) => [k.joint.number, (k.at - NOW) / 60_000])).toEqual([['1', 20], ['2', 35]])
+  expect(runningClocks([after, before], NOW).map((k) => [k.joint.number, (k.at - NOW) / 60_000])).toEqual([
+    ['1', 20],
+    ['2', 35],
+  ])
 })
 
 let tones = 0
 beforeEach(() => {
   tones = 0
   localStorage.clear()
-  const node = { connect: () => node, frequency: { value: 0 }, gain: { setValueAtTime: () => 0, exponentialRampToValueAtTime: () => 0 }, start: () => 0, stop: () => 0 }
-  vi.stubGlobal('AudioContext', class {
-    currentTime = 0
-    destination = {}
-    resume = (): Promise<void> => Promise.resolve()
-    createGain = (): unknown => node
-    createOscillator = (): unknown => {
-      tones++
-      return node
-    }
-  })
+  const node = {
+    connect: () => node,
+    frequency: { value: 0 },
+    gain: { setValueAtTime: () => 0, exponentialRampToValueAtTime: () => 0 },
+    start: () => 0,
+    stop: () => 0,
+  }
+  vi.stubGlobal(
+    'AudioContext',
+    class {
+      currentTime = 0
+      destination = {}
+      resume = (): Promise<void> => Promise.resolve()
+      createGain = (): unknown => node
+      createOscillator = (): unknown => {
+        tones++
+        return node
+      }
+    },
+  )
 })
 afterEach(() => vi.unstubAllGlobals())
 

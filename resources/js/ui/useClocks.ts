@@ -13,7 +13,10 @@ export function runningClocks(joints: JointShort[], now: number): RunningClock[]
   return joints
     .filter((j) => (j.state === 'begun' || j.state === 'made') && j.verdict !== 'bad')
     .flatMap((joint) => {
-      const next = (joint.clocks ?? []).map(({ name, label, at }) => ({ joint, name, label, at: Date.parse(at) })).filter((k) => k.at > now).sort((a, b) => a.at - b.at)[0]
+      const next = (joint.clocks ?? [])
+        .map(({ name, label, at }) => ({ joint, name, label, at: Date.parse(at) }))
+        .filter((k) => k.at > now)
+        .sort((a, b) => a.at - b.at)[0]
       return next ? [next] : []
     })
     .sort((a, b) => a.at - b.at)

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { hourMinute } from './clock'
 
 /** The time of the device, renewed every so many ms. */
 export function useNow(every = 1000): number {
@@ -13,8 +14,12 @@ export function useNow(every = 1000): number {
 /** "14:52 (in 18 min)" */
 export function clockAndCountdown(iso: string, now: number, zone: string): string {
   const at = Date.parse(iso)
-  const clock = new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone })
+  const clock = hourMinute(at, zone)
   const left = Math.ceil((at - now) / 60_000)
   if (left <= 0) return `${clock}, free`
-  return left > 90 ? `${clock} (in ${Math.floor(left / 60)} h ${left % 60} min)` : left > 1 ? `${clock} (in ${left} min)` : `${clock} (in ${Math.max(0, Math.ceil((at - now) / 1000))} s)`
+  return left > 90
+    ? `${clock} (in ${Math.floor(left / 60)} h ${left % 60} min)`
+    : left > 1
+      ? `${clock} (in ${left} min)`
+      : `${clock} (in ${Math.max(0, Math.ceil((at - now) / 1000))} s)`
 }

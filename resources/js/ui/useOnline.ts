@@ -10,4 +10,9 @@ const subscribe = (changed: () => void): (() => void) => {
 }
 
 /** Does the device think that it has a network? */
-export const useOnline = (): boolean => useSyncExternalStore(subscribe, () => navigator.onLine, () => true)
+export const useOnline = (): boolean =>
+  useSyncExternalStore(
+    subscribe,
+    () => navigator.onLine,
+    () => true,
+  )

@@ -26,13 +26,21 @@ final readonly class Instant extends Field
         if (is_string($value) && preg_match($shape, $value, $m) === 1
             && checkdate((int) $m[2], (int) $m[3], (int) $m[1]) && $m[4] < 24 && $m[5] < 60 && (int) ($m[6] ?? 0) < 60) {
             if (! self::isOffset((int) ($m[7] ?? 0), (int) ($m[8] ?? 0))) {
-                throw Refused::field($name, "{$key} has an offset that no clock has: ".self::shown($value).'; allowed is -14:00 to +14:00.');
+                throw Refused::field(
+                    $name,
+                    "{$key} has an offset that no clock has: ".self::shown($value).'; allowed is -14:00 to +14:00.',
+                );
             }
             $moment = new \DateTimeImmutable($value);
 
-            return Calendar::holds($moment) ? $moment : throw Refused::field($name, "{$key} leaves the years 1 to 9999: ".self::shown($value).'.');
+            return Calendar::holds($moment)
+                ? $moment
+                : throw Refused::field($name, "{$key} leaves the years 1 to 9999: ".self::shown($value).'.');
         }
-        throw Refused::field($name, "{$key} must be a time with its offset such as 2026-05-04T14:10:00+02:00, not ".self::shown($value).'.');
+        throw Refused::field(
+            $name,
+            "{$key} must be a time with its offset such as 2026-05-04T14:10:00+02:00, not ".self::shown($value).'.',
+        );
     }
 
     private static function isOffset(int $hours, int $minutes): bool

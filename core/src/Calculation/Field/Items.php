@@ -26,7 +26,12 @@ final readonly class Items extends Field
         }
         $n = count($value);
         if ($n < $this->atLeast || $n > $this->atMost) {
-            throw Refused::field($name, "{$key} holds {$n} rows; at least {$this->atLeast} are wanted".($n > $this->atMost ? " and at most {$this->atMost}" : '').'.');
+            throw Refused::field(
+                $name,
+                "{$key} holds {$n} rows; at least {$this->atLeast} are wanted".
+                    ($n > $this->atMost ? " and at most {$this->atMost}" : '').
+                    '.',
+            );
         }
         $signature = Signature::of($this->row);
         $rows = [];

@@ -74,7 +74,10 @@ final readonly class Measure extends Field
         $si = $unit->toSi((float) $value);
         $r = $this->range;
         if (! is_finite($si) || ! Number::inside($this->own->fromSi($si), $r->min, $r->max, $r->above, $r->below)) {
-            throw Refused::field($name, "{$key} is ".self::shown($value)." {$unit->symbol}; allowed is ".$r->allowed($this->own->symbol).'.');
+            throw Refused::field(
+                $name,
+                "{$key} is ".self::shown($value)." {$unit->symbol}; allowed is ".$r->allowed($this->own->symbol).'.',
+            );
         }
 
         return $si;

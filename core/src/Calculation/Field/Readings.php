@@ -24,8 +24,14 @@ final readonly class Readings extends Field
      * @param  string  $place  the row's own name of the place: an angle in degrees, or an hour
      * @param  string  $value  the row's own name of the value, without its unit
      */
-    public function __construct(string $key, public string $row, private string $place, private string $value, int $atLeast = 1, string $about = '')
-    {
+    public function __construct(
+        string $key,
+        public string $row,
+        private string $place,
+        private string $value,
+        int $atLeast = 1,
+        string $about = '',
+    ) {
         parent::__construct($key, $about);
         $this->items = new Items($key, $row, $atLeast, about: $about);
     }
@@ -34,7 +40,11 @@ final readonly class Readings extends Field
     public function read(mixed $value, string $key, string $name, Family $family): array
     {
         if (is_array($value)) {
-            $value = array_map(fn (mixed $row, int|string $i) => is_array($row) && isset($row['clock']) ? $this->own($row, $key, $name, $i) : $row, $value, array_keys($value));
+            $value = array_map(
+                fn (mixed $row, int|string $i) => is_array($row) && isset($row['clock']) ? $this->own($row, $key, $name, $i) : $row,
+                $value,
+                array_keys($value),
+            );
         }
 
         return $this->items->read($value, $key, $name, $family);
@@ -61,7 +71,9 @@ final readonly class Readings extends Field
         $degrees = Clock::degrees($row['clock'], $name);
         $own = [$this->place => str_ends_with($this->place, '_deg') ? $degrees : $degrees / 30];
         foreach (array_diff_key($row, ['clock' => true]) as $named => $value) {
-            $own[str_starts_with((string) $named, self::VALUE) ? $this->value.substr((string) $named, strlen(self::VALUE) - 1) : $named] = $value;
+            $own[
+                str_starts_with((string) $named, self::VALUE) ? $this->value.substr((string) $named, strlen(self::VALUE) - 1) : $named
+            ] = $value;
         }
 
         return $own;

@@ -38,7 +38,10 @@ final readonly class Rows extends Field
         $before = -INF;
         foreach ($value as $i => $row) {
             if (! is_array($row) || ! array_is_list($row) || count($row) > $most || count($row) < $most - $this->optional) {
-                throw Refused::field($name, self::at($key, $i).': wanted is ['.implode(', ', $this->columns).'], given '.self::shown($row).'.');
+                throw Refused::field(
+                    $name,
+                    self::at($key, $i).': wanted is ['.implode(', ', $this->columns).'], given '.self::shown($row).'.',
+                );
             }
             $numbers = [];
             foreach ($row as $j => $cell) {
@@ -46,12 +49,18 @@ final readonly class Rows extends Field
                     throw Refused::field($name, self::at($key, $i).": {$this->columns[$j]} must be a number, not ".self::shown($cell).'.');
                 }
                 if ($this->notNegative && $j > 0 && $cell < 0) {
-                    throw Refused::field($name, self::at($key, $i).": {$this->columns[$j]} must not be negative, it is ".self::shown($cell).'.');
+                    throw Refused::field(
+                        $name,
+                        self::at($key, $i).": {$this->columns[$j]} must not be negative, it is ".self::shown($cell).'.',
+                    );
                 }
                 $numbers[] = (float) $cell;
             }
             if ($this->rising && $numbers[0] <= $before) {
-                throw Refused::field($name, self::at($key, $i).": {$this->columns[0]} must rise from row to row; {$numbers[0]} follows {$before}.");
+                throw Refused::field(
+                    $name,
+                    self::at($key, $i).": {$this->columns[0]} must rise from row to row; {$numbers[0]} follows {$before}.",
+                );
             }
             $before = $numbers[0];
             $rows[] = $numbers;

@@ -39,7 +39,12 @@ final class FusionInside
     private const CELLS = 60;
 
     /** What a fault would have done: a name and what it changes. */
-    private const FAULTS = ['gap' => 'gap 1 mm wider', 'cold' => 'pipe 15 K colder', 'voltage' => 'voltage 10 % low', 'pause' => '5 s without power'];
+    private const FAULTS = [
+        'gap' => 'gap 1 mm wider',
+        'cold' => 'pipe 15 K colder',
+        'voltage' => 'voltage 10 % low',
+        'pause' => '5 s without power',
+    ];
 
     /** @return array<string, mixed> */
     public function __invoke(
@@ -52,17 +57,22 @@ final class FusionInside
         #[Measure('fitting_c', Quantity::Temperature, min: -40, max: 80)] float $fitting,
         #[Measure('air_c', Quantity::Temperature, min: -40, max: 80)] float $air,
         #[Measure('coupling_mm', Quantity::Length, above: 0, max: 5000)] ?float $coupling = null,
-        #[Measure('zone_mm', Quantity::Length, above: 0, max: 3000, about: 'heated length, if known; a saddle: its length')] ?float $zone = null,
+        #[Measure('zone_mm', Quantity::Length, above: 0, max: 3000, about: 'heated length, if known; a saddle: its length')]
+        ?float $zone = null,
         #[Number('cover_deg', above: 0, max: 360, about: 'a saddle: how far it reaches round the pipe')] float $cover = 360.0,
         #[Measure('gap_mm', Quantity::Length, min: 0, max: 10, about: 'radial')] ?float $gap = null,
         #[Measure('fitting_wall_mm', Quantity::Length, min: 2, max: 150)] ?float $fittingWall = null,
         #[Measure('wire_depth_mm', Quantity::Length, min: 0.3, max: 10)] ?float $wire = null,
         #[Measure('cooling_min', Quantity::Time, above: 0, about: 'of the label')] ?float $cooling = null,
-        #[Measure('cool_to_c', Quantity::Temperature, min: 30, max: 120, about: 'both faces below this count as cool')] float $coolTo = 80.0,
+        #[Measure('cool_to_c', Quantity::Temperature, min: 30, max: 120, about: 'both faces below this count as cool')]
+        float $coolTo = 80.0,
         #[Number('frames', min: 4, max: 80, whole: true)] float $frames = 40,
     ): array {
         if ($coupling === null && $zone === null) {
-            throw Refused::field('coupling_mm', 'coupling_mm is missing: give the length of the coupling, or the heated length as zone_mm.');
+            throw Refused::field(
+                'coupling_mm',
+                'coupling_mm is missing: give the length of the coupling, or the heated length as zone_mm.',
+            );
         }
         $assumed = [];
         $assume = function (string $what, ?float $known, float $guess) use (&$assumed): float {
@@ -80,7 +90,8 @@ final class FusionInside
         $given = [
             'od' => $od, 'wall' => $wall, 'gap' => $radial, 'wireDepth' => $depth, 'fittingWall' => $fittingWall, 'zone' => $zoneLength,
             'voltage' => $voltage, 'resistance' => $resistance, 'fusing' => $time, 'pipe' => $pipe, 'fitting' => $fitting, 'air' => $air,
-            'edges' => $zone === null ? 4.0 : 2.0, 'coolTo' => $coolTo, 'cell' => min(max(($wall + $fittingWall) / self::CELLS, 0.0005), 0.0015),
+            'edges' => $zone === null ? 4.0 : 2.0, 'coolTo' => $coolTo,
+            'cell' => min(max(($wall + $fittingWall) / self::CELLS, 0.0005), 0.0015),
         ];
         $sim = (new FusionThermalSim)(...$given, coolFor: $cooling ?? 0.0, frames: $frames);
         $cases = [['case' => 'none', 'about' => 'as it was'] + self::short($sim)];
@@ -105,7 +116,9 @@ final class FusionInside
      */
     private static function short(array $sim): array
     {
-        return array_intersect_key($sim, array_flip(['iface_c', 'wire_c', 'pipe_melt_mm', 'fit_melt_mm', 'gap_left_mm', 't_melt_s', 'energy_j', 'cool_s']));
+        $told = ['iface_c', 'wire_c', 'pipe_melt_mm', 'fit_melt_mm', 'gap_left_mm', 't_melt_s', 'energy_j', 'cool_s'];
+
+        return array_intersect_key($sim, array_flip($told));
     }
 
     /**

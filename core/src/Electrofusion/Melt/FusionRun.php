@@ -44,13 +44,29 @@ final class FusionRun
     public function step(float $dt, float $until): void
     {
         $skin = $this->body->skin;
-        $power = $this->time < $until - 1e-9
-            ? $this->powered($dt) * $this->voltage ** 2 / ($this->resistance * (1 + $this->tcr * ($this->body->wire - $this->tRef))) / $this->zone : 0.0;
+        $power =
+            $this->time < $until - 1e-9
+                ? ($this->powered($dt) * $this->voltage ** 2) /
+                    ($this->resistance * (1 + $this->tcr * ($this->body->wire - $this->tRef))) /
+                    $this->zone
+                : 0.0;
         $along = $this->edges === 0 ? 0.0 : $this->edges / ($this->zone * 2 * sqrt(M_PI * self::DIFFUSIVITY * ($this->time + $dt / 2)));
-        $this->body->advance($dt, $power, $this->air, $this->air, $this->hIn, $this->hOut, FusionThermalSim::gapResistance($this->gap), $along);
+        $this->body->advance(
+            $dt,
+            $power,
+            $this->air,
+            $this->air,
+            $this->hIn,
+            $this->hOut,
+            FusionThermalSim::gapResistance($this->gap),
+            $along,
+        );
         $this->time += $dt;
         if ($this->gap > 0) {
-            $this->gap = max(0.0, min($this->gap, $this->gapAtStart - FusionThermalSim::swell() * ($this->pipeMelt() + $this->fittingMelt())));
+            $this->gap = max(
+                0.0,
+                min($this->gap, $this->gapAtStart - FusionThermalSim::swell() * ($this->pipeMelt() + $this->fittingMelt())),
+            );
         }
         $now = $this->body->skin;
         $this->peak = max($this->peak, $now);

@@ -23,7 +23,24 @@ use Diastoma\Core\Units\Si;
     'fusion-thermal-sim',
     'What happens inside this joint? (for understanding, never a permission)',
     Family::Electrofusion,
-    ['iface_c', 'wire_c', 'pipe_melt_mm', 'fit_melt_mm', 'gap_left_mm', 't_melt_s', 'energy_j', 'cool_s', 'iface_peak_c', 'lost_j', 'stored_j', 'balance_pct', 'history', 'film_r_mm', 'film', 'understanding_only'],
+    [
+        'iface_c',
+        'wire_c',
+        'pipe_melt_mm',
+        'fit_melt_mm',
+        'gap_left_mm',
+        't_melt_s',
+        'energy_j',
+        'cool_s',
+        'iface_peak_c',
+        'lost_j',
+        'stored_j',
+        'balance_pct',
+        'history',
+        'film_r_mm',
+        'film',
+        'understanding_only',
+    ],
     'Radial conduction with melting, explicit finite volumes; properties of typical PE from memory; gap and wire model our own choice',
 )]
 final class FusionThermalSim
@@ -70,18 +87,49 @@ final class FusionThermalSim
         #[Measure('t_ref_c', Quantity::Temperature, min: -40, max: 80)] float $tRef = 20.0,
         #[Number('h_in_wm2k', above: 0, max: 10000)] float $hIn = 5.0,
         #[Number('h_out_wm2k', above: 0, max: 10000)] float $hOut = 10.0,
-        #[Number('edges', min: 0, max: 8, whole: true, about: 'cold edges that draw heat along the pipe: 4 for a coupling with two zones')] float $edges = 0.0,
-        #[Rows('pauses', ['from_s', 'length_s'], atLeast: 0, notNegative: true, about: 'without power while the clock runs on')] array $pauses = [],
+        #[Number(
+            'edges',
+            min: 0,
+            max: 8,
+            whole: true,
+            about: 'cold edges that draw heat along the pipe: 4 for a coupling with two zones',
+        )]
+        float $edges = 0.0,
+        #[Rows('pauses', ['from_s', 'length_s'], atLeast: 0, notNegative: true, about: 'without power while the clock runs on')]
+        array $pauses = [],
         #[Measure('cool_to_c', Quantity::Temperature, min: 0, max: 130)] ?float $coolTo = null,
-        #[Measure('cool_for_s', Quantity::Time, min: 0, max: 20000, about: 'followed at least so long after power-off')] float $coolFor = 0.0,
+        #[Measure('cool_for_s', Quantity::Time, min: 0, max: 20000, about: 'followed at least so long after power-off')]
+        float $coolFor = 0.0,
         #[Measure('cell_mm', Quantity::Length, min: 0.1, max: 2, about: 'widest cell')] float $cell = self::CELL,
-        #[Number('frames', min: 0, max: 200, whole: true, about: 'pictures of the temperature along the radius, for the fusion and again for the cooling')] float $frames = 0.0,
+        #[Number(
+            'frames',
+            min: 0,
+            max: 200,
+            whole: true,
+            about: 'pictures of the temperature along the radius, for the fusion and again for the cooling',
+        )]
+        float $frames = 0.0,
     ): array {
         if ($wireDepth >= $fittingWall) {
-            throw Refused::field('wire_depth_mm', sprintf('wire_depth_mm is %g mm; it must be below the wall of the fitting, %g mm.', Si::mm($wireDepth), Si::mm($fittingWall)));
+            throw Refused::field(
+                'wire_depth_mm',
+                sprintf(
+                    'wire_depth_mm is %g mm; it must be below the wall of the fitting, %g mm.',
+                    Si::mm($wireDepth),
+                    Si::mm($fittingWall),
+                ),
+            );
         }
         if ($wall >= $od / 2) {
-            throw Refused::field('pipe_wall_mm', sprintf('pipe_wall_mm is %g mm; a pipe of %g mm has room for less than %g mm.', Si::mm($wall), Si::mm($od), Si::mm($od / 2)));
+            throw Refused::field(
+                'pipe_wall_mm',
+                sprintf(
+                    'pipe_wall_mm is %g mm; a pipe of %g mm has room for less than %g mm.',
+                    Si::mm($wall),
+                    Si::mm($od),
+                    Si::mm($od / 2),
+                ),
+            );
         }
         $body = $this->mesh($od / 2, $wall, $gap, $wireDepth, $fittingWall, $pipe, $fitting, $cell);
         $start = $body->stored();
@@ -95,8 +143,13 @@ final class FusionThermalSim
             $recorder->during($run, $fusing);
         }
         $end = [
-            'iface_c' => $run->body->skin, 'wire_c' => $run->body->wire, 'pipe_melt_mm' => Si::mm($run->pipeMelt()), 'fit_melt_mm' => Si::mm($run->fittingMelt()),
-            'gap_left_mm' => Si::mm($run->gap), 't_melt_s' => $run->skinMeltedAt, 'energy_j' => $run->body->given * $zone,
+            'iface_c' => $run->body->skin,
+            'wire_c' => $run->body->wire,
+            'pipe_melt_mm' => Si::mm($run->pipeMelt()),
+            'fit_melt_mm' => Si::mm($run->fittingMelt()),
+            'gap_left_mm' => Si::mm($run->gap),
+            't_melt_s' => $run->skinMeltedAt,
+            'energy_j' => $run->body->given * $zone,
         ];
         $cool = $coolTo === null && $coolFor <= 0 ? null : $this->cool($run, $coolTo, $coolFor, $fusing, $recorder);
         $stored = $run->body->stored() - $start;
@@ -108,8 +161,16 @@ final class FusionThermalSim
         ];
     }
 
-    private function mesh(float $radius, float $wall, float $gap, float $wireDepth, float $fittingWall, float $pipe, float $fitting, float $cell): RadialConduction
-    {
+    private function mesh(
+        float $radius,
+        float $wall,
+        float $gap,
+        float $wireDepth,
+        float $fittingWall,
+        float $pipe,
+        float $fitting,
+        float $cell,
+    ): RadialConduction {
         $bore = $radius + $gap;
         $shells = [];
         $ends = [];

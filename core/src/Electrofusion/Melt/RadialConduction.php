@@ -76,7 +76,8 @@ final class RadialConduction
     /** Longest step that stays stable, s. */
     public function longestStep(): float
     {
-        return 0.4 * $this->solid->density * $this->solid->heat * $this->thinnest ** 2 / (2 * max($this->solid->conductivityCold, $this->solid->conductivityHot));
+        return (0.4 * $this->solid->density * $this->solid->heat * $this->thinnest ** 2) /
+            (2 * max($this->solid->conductivityCold, $this->solid->conductivityHot));
     }
 
     /**
@@ -91,8 +92,16 @@ final class RadialConduction
      * @param  float  $gapResistance  m²·K/W at the face between pipe and coupling
      * @param  float  $along  1/m² : loss along the pipe, per conductivity and kelvin over $outside; see {@see FusionThermalSim}
      */
-    public function advance(float $dt, float $power, float $inside, float $outside, float $hInside, float $hOutside, float $gapResistance = 0.0, float $along = 0.0): void
-    {
+    public function advance(
+        float $dt,
+        float $power,
+        float $inside,
+        float $outside,
+        float $hInside,
+        float $hOutside,
+        float $gapResistance = 0.0,
+        float $along = 0.0,
+    ): void {
         $solid = $this->solid;
         $t = $this->temperature;
         $n = $this->cells;
@@ -134,7 +143,13 @@ final class RadialConduction
         $out = $twoPi * ($t[$n - 1] - $outside) / (1 / ($hOutside * $this->shells[$n - 1][1]) + $outer[$n - 1] / $k[$n - 1]);
         $in[] = $flow - $out;
         $through += $out;
-        [$density, $heat, $heatMelt, $meltFrom, $meltTo] = [$solid->density, $solid->heat, $solid->heatMelt, $solid->meltFrom, $solid->meltTo];
+        [$density, $heat, $heatMelt, $meltFrom, $meltTo] = [
+            $solid->density,
+            $solid->heat,
+            $solid->heatMelt,
+            $solid->meltFrom,
+            $solid->meltTo,
+        ];
         [$solidus, $liquidus, $meltingSlope] = [$solid->solidus, $solid->liquidus, $solid->meltingSlope];
         $h = $this->enthalpy;
         foreach ($in as $i => $gain) {
@@ -143,8 +158,13 @@ final class RadialConduction
                 $gain -= $leak;
                 $through += $leak;
             }
-            $e = $h[$i] += $gain * $dt / ($density * $this->section[$i]);
-            $t[$i] = $e <= $solidus ? $e / $heat : ($e < $liquidus ? $meltFrom + ($e - $solidus) / $meltingSlope : $meltTo + ($e - $liquidus) / $heatMelt);
+            $e = $h[$i] += ($gain * $dt) / ($density * $this->section[$i]);
+            $t[$i] =
+                $e <= $solidus
+                    ? $e / $heat
+                    : ($e < $liquidus
+                        ? $meltFrom + ($e - $solidus) / $meltingSlope
+                        : $meltTo + ($e - $liquidus) / $heatMelt);
         }
         $this->enthalpy = $h;
         $this->temperature = $t;
@@ -187,11 +207,25 @@ final class RadialConduction
             [$inner, $outer] = [$i, $two ? $i + 1 : $i];
             $shells[] = [$this->shells[$inner][0], $this->shells[$outer][1]];
             $section = $this->section[$inner] + ($two ? $this->section[$outer] : 0.0);
-            $held[] = ($this->section[$inner] * $this->enthalpy[$inner] + ($two ? $this->section[$outer] * $this->enthalpy[$outer] : 0.0)) / $section;
+            $held[] =
+                ($this->section[$inner] * $this->enthalpy[$inner] + ($two ? $this->section[$outer] * $this->enthalpy[$outer] : 0.0)) /
+                $section;
         }
-        $coarse = new self($this->solid, $shells, array_map($this->solid->temperature(...), $held), $this->gap === null ? null : $mapped[$this->gap], $this->wirePlane === null ? null : $mapped[$this->wirePlane]);
+        $coarse = new self(
+            $this->solid,
+            $shells,
+            array_map($this->solid->temperature(...), $held),
+            $this->gap === null ? null : $mapped[$this->gap],
+            $this->wirePlane === null ? null : $mapped[$this->wirePlane],
+        );
         $coarse->enthalpy = $held;
-        [$coarse->wire, $coarse->skin, $coarse->bore, $coarse->given, $coarse->lost] = [$this->wire, $this->skin, $this->bore, $this->given, $this->lost];
+        [$coarse->wire, $coarse->skin, $coarse->bore, $coarse->given, $coarse->lost] = [
+            $this->wire,
+            $this->skin,
+            $this->bore,
+            $this->given,
+            $this->lost,
+        ];
 
         return $coarse;
     }

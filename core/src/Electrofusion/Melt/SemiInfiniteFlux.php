@@ -11,7 +11,13 @@ use Diastoma\Core\Calculation\Field\Number;
 use Diastoma\Core\Units\Quantity;
 
 /** Temperature rise in a thick body whose face takes in a constant flux; an analytic check of the heat model. */
-#[Calculates('semi-infinite-flux', 'How warm does a thick body get under a constant flux?', Family::Electrofusion, ['dt_k'], 'Carslaw and Jaeger, Conduction of Heat in Solids: constant flux into a half-space')]
+#[Calculates(
+    'semi-infinite-flux',
+    'How warm does a thick body get under a constant flux?',
+    Family::Electrofusion,
+    ['dt_k'],
+    'Carslaw and Jaeger, Conduction of Heat in Solids: constant flux into a half-space',
+)]
 final class SemiInfiniteFlux
 {
     /** @return array{dt_k: float} */
@@ -26,6 +32,9 @@ final class SemiInfiniteFlux
         $diffusivity = $conductivity / ($density * $heat);
         $reach = sqrt($diffusivity * $time);
 
-        return ['dt_k' => 2 * $flux / $conductivity * $reach / sqrt(M_PI) * exp(-($depth ** 2) / (4 * $diffusivity * $time)) - $flux * $depth / $conductivity * ErrorFunction::erfc($depth / (2 * $reach))];
+        return [
+            'dt_k' => ((((2 * $flux) / $conductivity) * $reach) / sqrt(M_PI)) * exp(-($depth ** 2) / (4 * $diffusivity * $time)) -
+                (($flux * $depth) / $conductivity) * ErrorFunction::erfc($depth / (2 * $reach)),
+        ];
     }
 }

@@ -12,7 +12,13 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
 /** How far melting has gone from a wall held above the melting point, in a solid at its melting point. */
-#[Calculates('stefan-front', 'How far has melting gone from a hot wall?', Family::Electrofusion, ['ste', 'lambda', 'front_mm'], 'Neumann\'s solution of the Stefan problem: x exp(x²) erf x = Ste/√π')]
+#[Calculates(
+    'stefan-front',
+    'How far has melting gone from a hot wall?',
+    Family::Electrofusion,
+    ['ste', 'lambda', 'front_mm'],
+    'Neumann\'s solution of the Stefan problem: x exp(x²) erf x = Ste/√π',
+)]
 final class StefanFront
 {
     /** @return array{ste: float, lambda: float, front_mm: float} */

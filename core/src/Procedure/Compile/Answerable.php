@@ -22,7 +22,11 @@ final readonly class Answerable
             $isPath = is_string($one) && str_starts_with($one, '$') || is_array($one);
             if (! $isPath && ! in_array($one, $answers, true)) {
                 $shown = array_map(fn (mixed $a) => is_bool($a) ? ($a ? 'true' : 'false') : (string) $a, $answers);
-                $this->reader->fault((is_scalar($one) ? Nearest::quoted(is_bool($one) ? ($one ? 'true' : 'false') : (string) $one) : 'this').' is never answered there; '.Nearest::to(is_string($one) ? $one : '', $shown));
+                $this->reader->fault(
+                    (is_scalar($one) ? Nearest::quoted(is_bool($one) ? ($one ? 'true' : 'false') : (string) $one) : 'this').
+                        ' is never answered there; '.
+                        Nearest::to(is_string($one) ? $one : '', $shown),
+                );
             }
         }
     }
@@ -35,8 +39,10 @@ final readonly class Answerable
             return LineNames::WORDS[$parts[1] ?? ''] ?? null;
         }
         $own = $parts[0] === '$fact';
-        $key = $own ? (string) $this->reader->here->key() : ($this->reader->vocabulary->keys($parts[1] ?? '', $this->reader->here->side)[0] ?? '');
-        if (! $own && $parts[0] !== '$step' || $key === '' || count($parts) !== ($own ? 2 : 3)) {
+        $key = $own
+            ? (string) $this->reader->here->key()
+            : $this->reader->vocabulary->keys($parts[1] ?? '', $this->reader->here->side)[0] ?? '';
+        if ((! $own && $parts[0] !== '$step') || $key === '' || count($parts) !== ($own ? 2 : 3)) {
             return null;
         }
         $field = $this->reader->vocabulary->field($key, $parts[$own ? 1 : 2]);

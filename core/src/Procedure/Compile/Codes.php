@@ -30,7 +30,10 @@ final class Codes
     public static function fits(string $code, array $known): bool
     {
         foreach ($known as $one) {
-            if ($code === $one || str_ends_with($one, '*') && str_starts_with($code, substr($one, 0, -1)) && strlen($code) >= strlen($one)) {
+            if (
+                $code === $one ||
+                (str_ends_with($one, '*') && str_starts_with($code, substr($one, 0, -1)) && strlen($code) >= strlen($one))
+            ) {
                 return true;
             }
         }

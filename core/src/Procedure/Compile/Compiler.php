@@ -45,7 +45,13 @@ final readonly class Compiler
         $shape = Shape::of($text, $this->faults);
         $parameters = [];
         foreach ($shape['parameters'] ?? [] as $name => $parameter) {
-            $parameters[$name] = new Parameter((string) $name, $parameter['value'], $parameter['label'] ?? (string) $name, $parameter['source'], $parameter['certainty']);
+            $parameters[$name] = new Parameter(
+                (string) $name,
+                $parameter['value'],
+                $parameter['label'] ?? (string) $name,
+                $parameter['source'],
+                $parameter['certainty'],
+            );
         }
         $steps = $shape['steps'] ?? [];
         $vocabulary = new Vocabulary($steps, $parameters, $this->isFrozen);

@@ -19,7 +19,13 @@ use Diastoma\Core\Procedure\Condition\Unsettled;
 final readonly class ConditionReader
 {
     /** What is compared, in the order in which it is read. */
-    private const COMPARISONS = ['is' => Is::class, 'not' => IsNot::class, 'in' => IsIn::class, 'min' => AtLeast::class, 'max' => AtMost::class];
+    private const COMPARISONS = [
+        'is' => Is::class,
+        'not' => IsNot::class,
+        'in' => IsIn::class,
+        'min' => AtLeast::class,
+        'max' => AtMost::class,
+    ];
 
     public function __construct(private Reader $reader)
     {
@@ -53,7 +59,9 @@ final readonly class ConditionReader
         }
         $words = is_array($condition) ? array_intersect(['known', ...array_keys(self::COMPARISONS)], array_keys($condition)) : [];
         if (! is_array($condition) || ! isset($condition['of']) || $words === []) {
-            $this->reader->fault('must be an object with "of" and one of known, '.implode(', ', array_keys(self::COMPARISONS)).', or with "any"');
+            $this->reader->fault(
+                'must be an object with "of" and one of known, '.implode(', ', array_keys(self::COMPARISONS)).', or with "any"',
+            );
 
             return new Unsettled;
         }

@@ -16,8 +16,15 @@ final readonly class FieldCompiler
 {
     /** Keys of a field that only some types can make use of. */
     private const OF_TYPE = [
-        'quantity' => ['quantity'], 'min' => ['quantity', 'number'], 'max' => ['quantity', 'number'], 'want' => ['yesno'], 'otherwise' => ['yesno'],
-        'bad' => ['yesno'], 'do' => ['yesno'], 'options' => ['choice'], 'of' => ['item'],
+        'quantity' => ['quantity'],
+        'min' => ['quantity', 'number'],
+        'max' => ['quantity', 'number'],
+        'want' => ['yesno'],
+        'otherwise' => ['yesno'],
+        'bad' => ['yesno'],
+        'do' => ['yesno'],
+        'options' => ['choice'],
+        'of' => ['item'],
     ];
 
     public function __construct(private Reader $reader)
@@ -39,7 +46,9 @@ final readonly class FieldCompiler
         }
         if ($type === 'item' && ! in_array('stores/'.($field['of'] ?? '').'.json', Data::files('stores'), true)) {
             $kept = array_map(fn (string $file) => basename($file, '.json'), Data::files('stores'));
-            $this->reader->below('of')->fault('"'.($field['of'] ?? '').'" is not kept in the stores; '.Nearest::to($field['of'] ?? '', $kept));
+            $this->reader
+                ->below('of')
+                ->fault('"'.($field['of'] ?? '').'" is not kept in the stores; '.Nearest::to($field['of'] ?? '', $kept));
         }
 
         return new FieldSpec(
@@ -69,7 +78,12 @@ final readonly class FieldCompiler
         }
         $quantity = Quantity::tryFrom($field['quantity']);
         if ($quantity === null) {
-            $this->reader->below('quantity')->fault("\"{$field['quantity']}\" is no quantity; ".Nearest::to($field['quantity'], array_map(fn (Quantity $q) => $q->value, Quantity::cases())));
+            $this->reader
+                ->below('quantity')
+                ->fault(
+                    "\"{$field['quantity']}\" is no quantity; ".
+                        Nearest::to($field['quantity'], array_map(fn (Quantity $q) => $q->value, Quantity::cases())),
+                );
         } elseif (array_filter(array_keys($quantity->units()), fn (string $s) => str_ends_with($field['key'], '_'.$s)) === []) {
             $this->reader->below('key')->fault("\"{$field['key']}\" must end in a unit of {$quantity->value}");
 
@@ -92,8 +106,11 @@ final readonly class FieldCompiler
         foreach ($field['options'] ?? [] as $i => $option) {
             $at = $this->reader->below("options[{$i}]");
             $options[] = new Option(
-                $option['value'], $option['label'], Verdict::from($option['verdict'] ?? 'good'),
-                $at->below('bad')->sentence($option['bad'] ?? "{$field['label']}: {$option['label']}."), $at->below('do')->sentence($option['do'] ?? ''),
+                $option['value'],
+                $option['label'],
+                Verdict::from($option['verdict'] ?? 'good'),
+                $at->below('bad')->sentence($option['bad'] ?? "{$field['label']}: {$option['label']}."),
+                $at->below('do')->sentence($option['do'] ?? ''),
             );
         }
 
@@ -110,9 +127,13 @@ final readonly class FieldCompiler
             }
         }
 
-        return $want === null ? null : new YesNo(
-            $want, Verdict::from($field['otherwise'] ?? 'bad'),
-            $this->reader->below('bad')->sentence($field['bad'] ?? "{$field['label']}: ".($want ? 'no' : 'yes').'.'), $this->reader->below('do')->sentence($field['do'] ?? ''),
-        );
+        return $want === null
+            ? null
+            : new YesNo(
+                $want,
+                Verdict::from($field['otherwise'] ?? 'bad'),
+                $this->reader->below('bad')->sentence($field['bad'] ?? "{$field['label']}: ".($want ? 'no' : 'yes').'.'),
+                $this->reader->below('do')->sentence($field['do'] ?? ''),
+            );
     }
 }

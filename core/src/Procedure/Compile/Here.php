@@ -46,6 +46,12 @@ final readonly class Here
 
     public function saying(string ...$moment): self
     {
-        return new self($this->step, $this->side, $this->rule, $this->rule === null ? $this->position : $this->position + 1, moment: array_values($moment));
+        return new self(
+            $this->step,
+            $this->side,
+            $this->rule,
+            $this->rule === null ? $this->position : $this->position + 1,
+            moment: array_values($moment),
+        );
     }
 }

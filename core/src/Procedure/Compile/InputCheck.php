@@ -26,7 +26,9 @@ final readonly class InputCheck
         foreach ($in as $key => $from) {
             $field = $signature->fieldFor((string) $key);
             if ($field === null) {
-                $this->reader->below((string) $key)->fault("\"{$key}\" is not an input of {$calculation}; ".Nearest::to((string) $key, $signature->names()));
+                $this->reader
+                    ->below((string) $key)
+                    ->fault("\"{$key}\" is not an input of {$calculation}; ".Nearest::to((string) $key, $signature->names()));
 
                 continue;
             }
@@ -55,8 +57,11 @@ final readonly class InputCheck
     /** What the file itself says, or a parameter, must be what the calculation takes. */
     private function constantMustFit(string $calculation, string $key, Field $field, mixed $from): void
     {
-        $value = is_string($from) && str_starts_with($from, '$param.') ? ($this->reader->vocabulary->parameters[substr($from, 7)]->value ?? null) : $from;
-        if ($value === null || is_array($value) || is_string($value) && str_starts_with($value, '$')) {
+        $value =
+            is_string($from) && str_starts_with($from, '$param.')
+                ? $this->reader->vocabulary->parameters[substr($from, 7)]->value ?? null
+                : $from;
+        if ($value === null || is_array($value) || (is_string($value) && str_starts_with($value, '$'))) {
             return;
         }
         try {

@@ -32,7 +32,9 @@ final readonly class LimitCompiler
             $this->reader->fault('within and tol belong together: the wanted value, and how far from it is allowed');
         }
         if (! isset($limit['is']) && $bounds !== [] && ! isset($limit['u']) && ($limit['rule'] ?? '') !== 'simple') {
-            $this->reader->fault('has no uncertainty u: without one nothing is good. Give it, or "rule": "simple" where the value counts as it was read');
+            $this->reader->fault(
+                'has no uncertainty u: without one nothing is good. Give it, or "rule": "simple" where the value counts as it was read',
+            );
         }
 
         return new Limit(

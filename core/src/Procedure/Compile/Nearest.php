@@ -18,14 +18,23 @@ final class Nearest
      */
     public static function to(string $word, array $known): string
     {
-        $list = $known === [] ? 'nothing is known here' : 'known are '.implode(', ', array_slice(array_values($known), 0, self::MOST_LISTED)).(count($known) > self::MOST_LISTED ? ' and others' : '');
+        $list =
+            $known === []
+                ? 'nothing is known here'
+                : 'known are '.
+                    implode(', ', array_slice(array_values($known), 0, self::MOST_LISTED)).
+                    (count($known) > self::MOST_LISTED ? ' and others' : '');
         if (strlen($word) > self::LONGEST) {
             return $list;
         }
         // Two letters that changed places are two edits.
         $edits = strlen($word) < 4 ? 1 : max(2, intdiv(strlen($word), 3));
         $near = array_filter($known, fn (string $k) => levenshtein(strtolower($word), strtolower($k)) <= $edits);
-        usort($near, fn (string $a, string $b) => levenshtein($word, $a) <=> levenshtein($word, $b) ?: similar_text($word, $b) <=> similar_text($word, $a));
+        usort(
+            $near,
+            fn (string $a, string $b) => levenshtein($word, $a) <=> levenshtein($word, $b) ?:
+            similar_text($word, $b) <=> similar_text($word, $a),
+        );
 
         return $near === [] ? $list : "did you mean \"{$near[0]}\"?";
     }

@@ -72,7 +72,9 @@ final readonly class PathReader
 
     private function time(string $key): Expression
     {
-        return $key === '' ? $this->nowhere('$at', 'there is no step here') : new FactTime($key, "\"{$this->reader->vocabulary->title($key)}\"");
+        return $key === ''
+            ? $this->nowhere('$at', 'there is no step here')
+            : new FactTime($key, "\"{$this->reader->vocabulary->title($key)}\"");
     }
 
     /** @param  list<string>  $parts */
@@ -109,7 +111,9 @@ final readonly class PathReader
         }
         $within = Vocabulary::within($vocabulary->field($key, $parts[0]) ?? []);
 
-        return in_array($parts[1], $within, true) && count($parts) === 2 ? null : "\"{$parts[1]}\" is nothing in \"{$parts[0]}\"; ".Nearest::to($parts[1], $within);
+        return in_array($parts[1], $within, true) && count($parts) === 2
+            ? null
+            : "\"{$parts[1]}\" is nothing in \"{$parts[0]}\"; ".Nearest::to($parts[1], $within);
     }
 
     /** @param  list<string>  $parts */
@@ -131,7 +135,9 @@ final readonly class PathReader
         $parts = [LineNames::FORMERLY[$parts[0] ?? ''] ?? $parts[0] ?? '', ...array_slice($parts, 1)];
         $words = LineNames::ALL[$parts[0]] ?? null;
 
-        return $words === null ? $this->nowhere($path, "\"{$path}\" is not known of a line; ".Nearest::to($parts[0], array_keys(LineNames::ALL))) : new LineValue($parts, $words, $this->reader->here->side);
+        return $words === null
+            ? $this->nowhere($path, "\"{$path}\" is not known of a line; ".Nearest::to($parts[0], array_keys(LineNames::ALL)))
+            : new LineValue($parts, $words, $this->reader->here->side);
     }
 
     /** @param  list<string>  $parts */
@@ -181,7 +187,10 @@ final readonly class PathReader
         $calculation = $vocabulary->calculation($key, $rule);
         $gives = Registry::standard()->has($calculation) ? Registry::standard()->about($calculation)->gives : [$name];
         if (! in_array($name, $gives, true) || count($parts) !== ($own ? 3 : 4)) {
-            return $this->nowhere($path, "{$calculation} gives no \"".implode('.', array_slice($parts, $own ? 2 : 3)).'"; '.Nearest::to($name, $gives));
+            return $this->nowhere(
+                $path,
+                "{$calculation} gives no \"".implode('.', array_slice($parts, $own ? 2 : 3)).'"; '.Nearest::to($name, $gives),
+            );
         }
         if ($this->notYetComputed($key, $rule)) {
             return $this->nowhere($path, "\"{$rule}\" of the step \"{$id}\" is computed later: it is not known here");
@@ -197,7 +206,9 @@ final readonly class PathReader
 
     private function chooseSide(string $id): string
     {
-        return "the step \"{$id}\" is done on ".implode(', ', $this->reader->vocabulary->sides($id)).": say on which, as in \"{$id}@{$this->reader->vocabulary->sides($id)[0]}\"";
+        return "the step \"{$id}\" is done on ".
+            implode(', ', $this->reader->vocabulary->sides($id)).
+            ": say on which, as in \"{$id}@{$this->reader->vocabulary->sides($id)[0]}\"";
     }
 
     private function comesLater(string $key): bool

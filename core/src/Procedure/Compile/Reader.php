@@ -26,7 +26,13 @@ final readonly class Reader
 
     public function below(string $key): self
     {
-        return new self($this->vocabulary, $this->faults, $this->here, str_starts_with($key, '[') ? $this->path.$key : ltrim("{$this->path}.{$key}", '.'), $this->harmless);
+        return new self(
+            $this->vocabulary,
+            $this->faults,
+            $this->here,
+            str_starts_with($key, '[') ? $this->path.$key : ltrim("{$this->path}.{$key}", '.'),
+            $this->harmless,
+        );
     }
 
     public function from(Here $here): self
@@ -84,7 +90,9 @@ final readonly class Reader
         }
         $constants = array_filter($entries, fn (Expression $e) => $e instanceof Constant);
 
-        return count($constants) === count($entries) ? new Constant(array_map(fn (Constant $c) => $c->value, $constants)) : new Record($entries);
+        return count($constants) === count($entries)
+            ? new Constant(array_map(fn (Constant $c) => $c->value, $constants))
+            : new Record($entries);
     }
 
     public function path(string $path): Expression

@@ -37,7 +37,9 @@ final readonly class RuleCompiler
             $this->reader->below('calc')->fault("\"{$rule['calc']}\" is no calculation; ".Nearest::to($rule['calc'], $registry->names()));
         }
         if ($this->reader->vocabulary->calculation((string) $this->reader->here->key(), $name) !== $rule['calc']) {
-            $this->reader->below(isset($rule['calc_as']) ? 'calc_as' : 'calc')->fault("\"{$name}\" is another calculation of this step already; give one of them another name with \"calc_as\"");
+            $this->reader
+                ->below(isset($rule['calc_as']) ? 'calc_as' : 'calc')
+                ->fault("\"{$name}\" is another calculation of this step already; give one of them another name with \"calc_as\"");
         }
         $about = $known ? $registry->about($rule['calc']) : null;
         $when = isset($rule['when']) ? $this->reader->below('when')->conditions($rule['when']) : null;
@@ -72,7 +74,9 @@ final readonly class RuleCompiler
     /** @param  array<string, mixed>  $in */
     private function planned(array $in): Planned
     {
-        return new Planned(array_keys(array_filter($in, fn (mixed $from) => is_string($from) && preg_match('/^\$(line|param)\b/', $from) === 1)));
+        return new Planned(
+            array_keys(array_filter($in, fn (mixed $from) => is_string($from) && preg_match('/^\$(line|param)\b/', $from) === 1)),
+        );
     }
 
     /** @param  array<string, mixed>  $rule */
@@ -101,7 +105,12 @@ final readonly class RuleCompiler
         if (! $own) {
             $this->reader->below('own_verdict')->fault('is false and there are no limits: nothing would be judged');
         } elseif (($rule['judges'] ?? true) !== self::COMPUTED) {
-            $this->reader->below('calc')->remark("{$rule['calc']} says no verdict: give it limits, or \"judges\": false, or \"computed\" where it is good that it can be computed");
+            $this->reader
+                ->below('calc')
+                ->remark(
+                    "{$rule['calc']} says no verdict: give it limits, or \"judges\": false, ".
+                        'or "computed" where it is good that it can be computed',
+                );
         }
     }
 
@@ -114,7 +123,12 @@ final readonly class RuleCompiler
             Codes::mustExist($at->below('codes'), $about->name, $excuse['of'], array_values($excuse['codes']));
         }
 
-        return new Excuse($excuse['of'], array_values($excuse['codes']), $at->below('when')->conditions($excuse['when']), Verdict::from($excuse['as']));
+        return new Excuse(
+            $excuse['of'],
+            array_values($excuse['codes']),
+            $at->below('when')->conditions($excuse['when']),
+            Verdict::from($excuse['as']),
+        );
     }
 
     /**

@@ -14,7 +14,14 @@ use Diastoma\Core\Units\Display;
 final readonly class SentenceReader
 {
     /** First word of a place => first words of the path that it stands for. */
-    private const ROOTS = ['fact' => '$fact', 'step' => '$step', 'results' => '$result', 'here' => '$here', 'param' => '$param', 'line' => '$line'];
+    private const ROOTS = [
+        'fact' => '$fact',
+        'step' => '$step',
+        'results' => '$result',
+        'here' => '$here',
+        'param' => '$param',
+        'line' => '$line',
+    ];
 
     public function __construct(private Reader $reader)
     {
@@ -71,7 +78,11 @@ final readonly class SentenceReader
             return $this->reader->path("\$here.{$here->rule}.{$rest}");
         }
         if (! isset(self::ROOTS[$root])) {
-            return $this->reader->unresolved("{{$path}}", "{{$path}} leads nowhere; ".Nearest::to($root, [...array_keys(self::ROOTS), 'side', ...($here->rule === null ? [] : ['result']), ...$here->moment]));
+            return $this->reader->unresolved(
+                "{{$path}}",
+                "{{$path}} leads nowhere; ".
+                    Nearest::to($root, [...array_keys(self::ROOTS), 'side', ...$here->rule === null ? [] : ['result'], ...$here->moment]),
+            );
         }
 
         return $this->reader->path(self::ROOTS[$root].'.'.$rest);

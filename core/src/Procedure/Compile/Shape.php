@@ -14,7 +14,14 @@ use Diastoma\Core\Data;
  */
 final class Shape
 {
-    private const IN_WORDS = ['string' => 'text', 'number' => 'a number', 'integer' => 'a whole number', 'boolean' => 'true or false', 'object' => 'an object', 'array' => 'a list'];
+    private const IN_WORDS = [
+        'string' => 'text',
+        'number' => 'a number',
+        'integer' => 'a whole number',
+        'boolean' => 'true or false',
+        'object' => 'an object',
+        'array' => 'a list',
+    ];
 
     /** @var array<string, mixed> */
     private readonly array $schema;
@@ -49,7 +56,13 @@ final class Shape
         }
         $words = $node['enum'] ?? (isset($node['const']) ? [$node['const']] : null);
         if ($words !== null && ! in_array($value, $words, true)) {
-            return $this->refused($path, 'must be '.(count($words) > 1 ? 'one of ' : '').implode(', ', $words).(is_string($value) ? ', not '.Nearest::quoted($value) : ''));
+            return $this->refused(
+                $path,
+                'must be '.
+                    (count($words) > 1 ? 'one of ' : '').
+                    implode(', ', $words).
+                    (is_string($value) ? ', not '.Nearest::quoted($value) : ''),
+            );
         }
         if (is_string($value)) {
             return $this->text($node, $value, $path);
@@ -105,8 +118,10 @@ final class Shape
             if ($this->faults->areMany()) {
                 break;
             }
-            $below = $properties[$key] ?? $node['additionalProperties'] ?? false;
-            $fitted = is_array($below) ? $this->fitted($below, $entry, ltrim("{$path}.{$key}", '.')) : $this->unknown((string) $key, $path, array_keys($properties));
+            $below = $properties[$key] ?? ($node['additionalProperties'] ?? false);
+            $fitted = is_array($below)
+                ? $this->fitted($below, $entry, ltrim("{$path}.{$key}", '.'))
+                : $this->unknown((string) $key, $path, array_keys($properties));
             if ($fitted !== $this->nothing) {
                 $clean[$key] = $fitted;
             }
@@ -136,9 +151,12 @@ final class Shape
         }
         if (isset($node['anyOf'])) {
             $ways = array_map(fn (array $n) => $this->resolved($n, $value), $node['anyOf']);
-            $fitting = array_values(array_filter($ways, fn (array $n) => array_filter((array) ($n['type'] ?? []), fn (string $t) => self::is($t, $value)) !== []));
+            $fits = fn (array $n): bool => array_filter((array) ($n['type'] ?? []), fn (string $t) => self::is($t, $value)) !== [];
+            $fitting = array_values(array_filter($ways, $fits));
 
-            return $fitting[0] ?? ['type' => array_values(array_unique(array_merge(...array_map(fn (array $n) => (array) ($n['type'] ?? []), $ways))))];
+            return $fitting[0] ?? [
+                'type' => array_values(array_unique(array_merge(...array_map(fn (array $n) => (array) ($n['type'] ?? []), $ways)))),
+            ];
         }
 
         return $node;

@@ -84,7 +84,11 @@ final readonly class SpeechCheck
         foreach ($this->about->codes as $list => $codes) {
             $said = array_filter($says, fn (Say $say) => $say->list === $list && in_array($verdict, $say->verdicts, true));
             $all = array_filter($said, fn (Say $say) => $say->code === null) !== [];
-            $each = array_filter($codes, fn (string $code) => array_filter($said, fn (Say $say) => Codes::fits((string) $say->code, [$code])) === []) === [];
+            $each =
+                array_filter(
+                    $codes,
+                    fn (string $code) => array_filter($said, fn (Say $say) => Codes::fits((string) $say->code, [$code])) === [],
+                ) === [];
             if ($said !== [] && ($all || $each)) {
                 return true;
             }

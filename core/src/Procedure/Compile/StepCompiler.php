@@ -24,8 +24,20 @@ final readonly class StepCompiler
 {
     /** Keys of a step that only some kinds can make use of. */
     private const OF_KIND = [
-        'positions' => ['round'], 'plan' => ['bolts'], 'wrench' => ['bolts'], 'across' => ['round'], 'columns' => ['trace'], 'columns_optional' => ['trace'], 'once' => ['trace'], 'once_unless' => ['trace'],
-        'once_text' => ['trace'], 'once_do' => ['trace'], 'once_permitted' => ['trace'], 'seals' => ['hold'], 'free' => ['hold'], 'refused_do' => ['hold'],
+        'positions' => ['round'],
+        'plan' => ['bolts'],
+        'wrench' => ['bolts'],
+        'across' => ['round'],
+        'columns' => ['trace'],
+        'columns_optional' => ['trace'],
+        'once' => ['trace'],
+        'once_unless' => ['trace'],
+        'once_text' => ['trace'],
+        'once_do' => ['trace'],
+        'once_permitted' => ['trace'],
+        'seals' => ['hold'],
+        'free' => ['hold'],
+        'refused_do' => ['hold'],
     ];
 
     /** The only one there was when a step did not name it. */
@@ -56,9 +68,25 @@ final readonly class StepCompiler
         $named = fn (string $key): string => is_array($written) && is_string($written[$key] ?? null) ? $written[$key] : $this->reader->path;
 
         return new Step(
-            id: $named('id'), side: null, kind: new Note, title: str_replace('{side}', '', $named('title')), when: null, optional: false, fields: [], roles: [],
-            order: new Order([], [], null, null, false), retry: true, photo: null, cautions: [], summaries: [], guides: [], rules: [],
-            device: null, model: null, figure: null, fault: $this->reader->faultUnder() ?? "{$this->reader->path} is no step.",
+            id: $named('id'),
+            side: null,
+            kind: new Note(),
+            title: str_replace('{side}', '', $named('title')),
+            when: null,
+            optional: false,
+            fields: [],
+            roles: [],
+            order: new Order([], [], null, null, false),
+            retry: true,
+            photo: null,
+            cautions: [],
+            summaries: [],
+            guides: [],
+            rules: [],
+            device: null,
+            model: null,
+            figure: null,
+            fault: $this->reader->faultUnder() ?? "{$this->reader->path} is no step.",
         );
     }
 
@@ -88,9 +116,19 @@ final readonly class StepCompiler
             rules: $rules['judge'],
             device: $this->binding($step['device_in'] ?? null, $reader->below('device_in')),
             model: $this->model($step, $reader),
-            figure: isset($step['figure']) ? new Figure($step['figure']['shape'], $this->bound($step['figure']['in'], $reader->below('figure')->below('in')->forShow())) : null,
+            figure: isset($step['figure'])
+                ? new Figure(
+                    $step['figure']['shape'],
+                    $this->bound($step['figure']['in'], $reader->below('figure')->below('in')->forShow()),
+                )
+                : null,
             fault: $reader->faultUnder('guide', 'judge'),
-            standIn: isset($step['stand_in']) ? new StandIn($step['stand_in']['programme'], isset($step['stand_in']['hold_s']) ? (float) $step['stand_in']['hold_s'] : null) : null,
+            standIn: isset($step['stand_in'])
+                ? new StandIn(
+                    $step['stand_in']['programme'],
+                    isset($step['stand_in']['hold_s']) ? (float) $step['stand_in']['hold_s'] : null,
+                )
+                : null,
         );
     }
 
@@ -105,7 +143,9 @@ final readonly class StepCompiler
         }
         $at = $reader->below('model')->forShow();
         if (! Registry::standard()->has($step['model']['calc'])) {
-            $at->below('calc')->fault("\"{$step['model']['calc']}\" is no calculation; ".Nearest::to($step['model']['calc'], Registry::standard()->names()));
+            $at->below('calc')->fault(
+                "\"{$step['model']['calc']}\" is no calculation; ".Nearest::to($step['model']['calc'], Registry::standard()->names()),
+            );
 
             return null;
         }
@@ -181,12 +221,16 @@ final readonly class StepCompiler
         return new Order(
             after: $after,
             needsGood: $needsGood,
-            notBefore: isset($step['not_before']) ? $reader->from($reader->here->at('', count($step['guide'] ?? [])))->below('not_before')->expression($step['not_before']) : null,
-            early: isset($step['not_before']) ? new Early(
-                Verdict::from($early['verdict'] ?? 'bad'),
-                $saying->below('text')->sentence($early['text'] ?? 'Done at {at|time}, not allowed before {opens_at|time}.'),
-                $saying->below('do')->sentence($early['do'] ?? 'An engineer decides whether it can stand.'),
-            ) : null,
+            notBefore: isset($step['not_before'])
+                ? $reader->from($reader->here->at('', count($step['guide'] ?? [])))->below('not_before')->expression($step['not_before'])
+                : null,
+            early: isset($step['not_before'])
+                ? new Early(
+                    Verdict::from($early['verdict'] ?? 'bad'),
+                    $saying->below('text')->sentence($early['text'] ?? 'Done at {at|time}, not allowed before {opens_at|time}.'),
+                    $saying->below('do')->sentence($early['do'] ?? 'An engineer decides whether it can stand.'),
+                )
+                : null,
             protects: $step['gate'] ?? false,
         );
     }
@@ -203,7 +247,13 @@ final readonly class StepCompiler
             $keys = $reader->vocabulary->keys($name, $reader->here->side);
             $later = array_filter($keys, fn (string $key) => $reader->vocabulary->position($key) >= $own);
             if ($keys === [] || $later !== []) {
-                $reader->below("[{$i}]")->fault($keys === [] ? "\"{$name}\" is no earlier step; ".Nearest::to($name, $reader->vocabulary->ids()) : "\"{$name}\" is no earlier step: what waits for it would wait for ever");
+                $reader
+                    ->below("[{$i}]")
+                    ->fault(
+                        $keys === []
+                            ? "\"{$name}\" is no earlier step; ".Nearest::to($name, $reader->vocabulary->ids())
+                            : "\"{$name}\" is no earlier step: what waits for it would wait for ever",
+                    );
             }
             array_push($found, ...$keys);
         }
@@ -216,7 +266,9 @@ final readonly class StepCompiler
     {
         $wanted = $photo['wanted'] ?? false;
 
-        return $photo === null ? null : new PhotoAsked($photo['of'], is_array($wanted) ? $reader->below('wanted')->conditions($wanted) : $wanted);
+        return $photo === null
+            ? null
+            : new PhotoAsked($photo['of'], is_array($wanted) ? $reader->below('wanted')->conditions($wanted) : $wanted);
     }
 
     /**

@@ -29,7 +29,9 @@ final class StepLibrary
     public static function standard(): self
     {
         return new self(function (string $name): ?array {
-            $ships = preg_match('#^[a-z]+/[a-z0-9-]+$#', $name) === 1 && in_array("steps/{$name}.json", Data::files('steps/'.strtok($name, '/')), true);
+            $ships =
+                preg_match('#^[a-z]+/[a-z0-9-]+$#', $name) === 1 &&
+                in_array("steps/{$name}.json", Data::files('steps/'.strtok($name, '/')), true);
 
             return $ships ? Data::json("steps/{$name}.json") : null;
         });
@@ -106,7 +108,8 @@ final class StepLibrary
             return [];
         }
         foreach (array_diff(array_keys($step), ['block', 'each', 'before']) as $unknown) {
-            $this->faults["{$path}.{$unknown}"] = '"'.$unknown.'" is not known here; '.Nearest::to((string) $unknown, ['block', 'each', 'before']);
+            $this->faults["{$path}.{$unknown}"] =
+                '"'.$unknown.'" is not known here; '.Nearest::to((string) $unknown, ['block', 'each', 'before']);
         }
         if (! $this->differ($path, $step['block'])) {
             $this->faults["{$path}.block"] = '{this} stands nowhere in it: each round would say the same';
@@ -150,7 +153,10 @@ final class StepLibrary
         $name = is_string($step['use']) ? $step['use'] : '';
         $kept = ($this->kept)($name);
         if ($kept === null || in_array($name, $through, true)) {
-            $this->faults["{$path}.use"] = $kept === null ? Nearest::quoted($name).' is no step of the library' : 'goes round in a circle: '.implode(', ', [...$through, $name]);
+            $this->faults["{$path}.use"] =
+                $kept === null
+                    ? Nearest::quoted($name).' is no step of the library'
+                    : 'goes round in a circle: '.implode(', ', [...$through, $name]);
 
             return null;
         }
@@ -197,7 +203,10 @@ final class StepLibrary
     {
         return match (true) {
             is_array($value) => array_combine(
-                array_map(fn (int|string $key) => is_string($key) ? str_replace(['{this}', '{prev}'], [$round, $before], $key) : $key, array_keys($value)),
+                array_map(
+                    fn (int|string $key) => is_string($key) ? str_replace(['{this}', '{prev}'], [$round, $before], $key) : $key,
+                    array_keys($value),
+                ),
                 array_map(fn (mixed $v) => self::named($v, $round, $before), $value),
             ),
             is_string($value) => str_replace(['{this}', '{prev}'], [$round, $before], $value),

@@ -38,7 +38,10 @@ final readonly class TellsCompiler
             register: $this->register($tells['register'] ?? []),
             tagHead: isset($tells['tag']['head']) ? $this->line($tells['tag']['head'], $this->tag()->below('head')) : null,
             tag: $this->lines($tells['tag']['lines'] ?? []),
-            cutOut: new CutOut($tells['cut_out']['joints'] ?? ($place === 'in-line' ? 2 : 0), (float) ($tells['cut_out']['piece_m'] ?? self::PIECE_M)),
+            cutOut: new CutOut(
+                $tells['cut_out']['joints'] ?? ($place === 'in-line' ? 2 : 0),
+                (float) ($tells['cut_out']['piece_m'] ?? self::PIECE_M),
+            ),
             attached: isset($tells['attached']) ? new Attached($tells['attached']['place'], $tells['attached']['each_side']) : null,
             letter: $tells['letter'] ?? 'J',
         );
@@ -84,12 +87,26 @@ final readonly class TellsCompiler
     {
         $read = [];
         foreach ($paths as $name => $path) {
-            $read[$name] = new Clock($name, Clock::labelOf($name), $this->reader->below('clocks')->below($name)->expression($path), null, null, null);
+            $read[$name] = new Clock(
+                $name,
+                Clock::labelOf($name),
+                $this->reader->below('clocks')->below($name)->expression($path),
+                null,
+                null,
+                null,
+            );
         }
         foreach ($clocks as $name => $clock) {
             $at = $this->reader->below('tells')->below('clocks')->below($name);
             $until = isset($clock['until']) ? $at->below('until')->stepKey($clock['until']) : null;
-            $read[$name] = new Clock($name, $clock['label'], $at->below('at')->expression($clock['at']), $until, $clock['meanwhile'] ?? null, $clock['free'] ?? null);
+            $read[$name] = new Clock(
+                $name,
+                $clock['label'],
+                $at->below('at')->expression($clock['at']),
+                $until,
+                $clock['meanwhile'] ?? null,
+                $clock['free'] ?? null,
+            );
         }
 
         return $read;
@@ -103,7 +120,11 @@ final readonly class TellsCompiler
     {
         $read = [];
         foreach ($columns as $name => $column) {
-            $read[$name] = new Column($name, $column['label'], $this->reader->below('tells')->below('register')->below($name)->below('value')->expression($column['value']));
+            $read[$name] = new Column(
+                $name,
+                $column['label'],
+                $this->reader->below('tells')->below('register')->below($name)->below('value')->expression($column['value']),
+            );
         }
 
         return $read;

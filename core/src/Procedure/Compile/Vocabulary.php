@@ -21,7 +21,11 @@ final class Vocabulary
     /** @var array<string, int> step key => where it stands among all that are done */
     private array $order = [];
 
-    /** @var array<string, array<string, array{calculation: string, at: int}>> step key => name of a calculation => it and its first place */
+    /**
+     * Step key => name of a calculation => it and its first place.
+     *
+     * @var array<string, array<string, array{calculation: string, at: int}>>
+     */
     private array $rules = [];
 
     /** @var array<string, string> step key => path of the step that has it */
@@ -162,7 +166,9 @@ final class Vocabulary
     {
         $file = 'stores/'.($field['of'] ?? '').'.json';
 
-        return ($field['type'] ?? '') === 'item' && in_array($file, Data::files('stores'), true) ? ['id', 'name', ...array_column(Data::json($file)['fields'], 'key')] : [];
+        return ($field['type'] ?? '') === 'item' && in_array($file, Data::files('stores'), true)
+            ? ['id', 'name', ...array_column(Data::json($file)['fields'], 'key')]
+            : [];
     }
 
     public function reads(string $parameter): void

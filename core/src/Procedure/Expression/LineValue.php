@@ -35,7 +35,10 @@ final readonly class LineValue implements Expression
         if ($this->of($known) !== null) {
             return [];
         }
-        $differ = array_filter(array_map(fn (string $side) => Walk::down($known->line, ['ends', $side, ...$this->path]), ['a', 'b']), is_scalar(...));
+        $differ = array_filter(
+            array_map(fn (string $side) => Walk::down($known->line, ['ends', $side, ...$this->path]), ['a', 'b']),
+            is_scalar(...),
+        );
 
         return [count($differ) === 2 ? "one {$this->words} for both ends ({$differ[0]} and {$differ[1]})" : $this->words];
     }

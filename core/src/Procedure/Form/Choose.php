@@ -9,7 +9,12 @@ use Diastoma\Core\Procedure\Condition\Condition;
 use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Procedure\Known;
 
-#[About('$if', '{"$if": [{"of": "$fact.x", "known": true}], "then": "$fact.x", "else": 0}', 'one of two; nothing while the conditions are not settled', ['then', 'else'])]
+#[About(
+    '$if',
+    '{"$if": [{"of": "$fact.x", "known": true}], "then": "$fact.x", "else": 0}',
+    'one of two; nothing while the conditions are not settled',
+    ['then', 'else'],
+)]
 final readonly class Choose extends Form
 {
     public function __construct(private Condition $if, private Expression $then, private Expression $else)
@@ -18,7 +23,11 @@ final readonly class Choose extends Form
 
     public static function read(array $spec, Reader $reader): Expression
     {
-        return new self($reader->below('$if')->conditions($spec['$if']), $reader->below('then')->expression($spec['then'] ?? null), $reader->below('else')->expression($spec['else'] ?? null));
+        return new self(
+            $reader->below('$if')->conditions($spec['$if']),
+            $reader->below('then')->expression($spec['then'] ?? null),
+            $reader->below('else')->expression($spec['else'] ?? null),
+        );
     }
 
     public function of(Known $known): mixed

@@ -8,7 +8,12 @@ use Diastoma\Core\Procedure\Compile\Reader;
 use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Procedure\Known;
 
-#[About('$has', '{"$has": "$result.fusion.fusion-trace.events", "any": ["supply-lost"]}', 'whether a list holds one of these codes', ['any'])]
+#[About(
+    '$has',
+    '{"$has": "$result.fusion.fusion-trace.events", "any": ["supply-lost"]}',
+    'whether a list holds one of these codes',
+    ['any'],
+)]
 final readonly class HasCode extends Form
 {
     /** @param  list<string>  $codes */
@@ -31,7 +36,9 @@ final readonly class HasCode extends Form
     {
         $list = $this->list->of($known);
 
-        return is_array($list) ? array_intersect(array_map(fn (mixed $held) => is_array($held) ? ($held['code'] ?? null) : $held, $list), $this->codes) !== [] : null;
+        return is_array($list)
+            ? array_intersect(array_map(fn (mixed $held) => is_array($held) ? $held['code'] ?? null : $held, $list), $this->codes) !== []
+            : null;
     }
 
     public function missing(Known $known): array

@@ -6,7 +6,11 @@ namespace Diastoma\Core\Procedure\Form;
 
 use Diastoma\Core\Procedure\Known;
 
-#[About('$concat', '{"$concat": ["$result.fusion.fusion-trace.events", "$result.preheat.fusion-trace.events"]}', 'several lists as one, without those that are not asked for here')]
+#[About(
+    '$concat',
+    '{"$concat": ["$result.fusion.fusion-trace.events", "$result.preheat.fusion-trace.events"]}',
+    'several lists as one, without those that are not asked for here',
+)]
 final readonly class Joined extends OfList
 {
     /** @return list<mixed>|null */

@@ -8,7 +8,12 @@ use Diastoma\Core\Procedure\Compile\Reader;
 use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Procedure\Known;
 
-#[About('$marked', '{"$marked": "log", "as": "hold_from_min"}', 'what the device of a trace marked under a name, such as the minute at which a phase began', ['as'])]
+#[About(
+    '$marked',
+    '{"$marked": "log", "as": "hold_from_min"}',
+    'what the device of a trace marked under a name, such as the minute at which a phase began',
+    ['as'],
+)]
 final readonly class Marked extends Form
 {
     public function __construct(private string $key, private string $mark)

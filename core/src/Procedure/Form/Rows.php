@@ -9,7 +9,12 @@ use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Round\Clock;
 
-#[About('$rows', '{"$rows": "readings", "d_mm": "value_mm", "angle_deg": "angle"}', 'a round as the rows of a calculation; `angle` and `hour` come from the clock', ['*'])]
+#[About(
+    '$rows',
+    '{"$rows": "readings", "d_mm": "value_mm", "angle_deg": "angle"}',
+    'a round as the rows of a calculation; `angle` and `hour` come from the clock',
+    ['*'],
+)]
 final readonly class Rows extends Form
 {
     /** @param  array<string, mixed>  $columns  name in the calculation => name in the round, or a value of its own */

@@ -8,7 +8,11 @@ use Diastoma\Core\Procedure\Compile\Reader;
 use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Procedure\Known;
 
-#[About('$traces', '{"$traces": {"fusion-side@a": "side-a", "fusion-side@b": "side-b"}}', 'every trace of these steps with its role, broken attempts too: the story of a joint')]
+#[About(
+    '$traces',
+    '{"$traces": {"fusion-side@a": "side-a", "fusion-side@b": "side-b"}}',
+    'every trace of these steps with its role, broken attempts too: the story of a joint',
+)]
 final readonly class Traces extends Form
 {
     /** @param  array<string, string>  $roles  step key => role */

@@ -78,9 +78,15 @@ final readonly class Bolts implements Kind
     public function whole(array $facts): array
     {
         $last = $facts[count($facts) - 1];
-        $readings = array_map(fn (Fact $f) => [
-            'bolt' => $f->value['bolt'], 'pass' => $f->value['pass'], 'torque_nm' => $f->value['torque_nm'], 'time' => $f->at->format(Known::TIME),
-        ], $facts);
+        $readings = array_map(
+            fn (Fact $f) => [
+                'bolt' => $f->value['bolt'],
+                'pass' => $f->value['pass'],
+                'torque_nm' => $f->value['torque_nm'],
+                'time' => $f->at->format(Known::TIME),
+            ],
+            $facts,
+        );
 
         return [new Fact($last->id, $last->step, ['readings' => $readings] + $last->value, $facts[0]->at, $last->by, $last->role)];
     }
@@ -119,9 +125,21 @@ final readonly class Bolts implements Kind
         $left = $this->left($fact, $known);
 
         return match (true) {
-            $left === null => [Reason::plain(Verdict::Open, 'Which bolts there are is not known: the plan cannot be made.', 'Record what the plan rests on.')],
+            $left === null => [
+                Reason::plain(
+                    Verdict::Open,
+                    'Which bolts there are is not known: the plan cannot be made.',
+                    'Record what the plan rests on.',
+                ),
+            ],
             $left === [] => [],
-            default => [Reason::plain(Verdict::Open, count($left).' of '.count($this->entry($known)['plan']).' readings are still to come.', "Go on with bolt {$left[0]['bolt']}, pass {$left[0]['pass']}.")],
+            default => [
+                Reason::plain(
+                    Verdict::Open,
+                    count($left).' of '.count($this->entry($known)['plan']).' readings are still to come.',
+                    "Go on with bolt {$left[0]['bolt']}, pass {$left[0]['pass']}.",
+                ),
+            ],
         };
     }
 

@@ -50,7 +50,10 @@ final readonly class Hold implements Kind
         if (! is_bool($value['signed'] ?? null)) {
             throw Refused::field('signed', 'signed must be true or false.');
         }
-        if ($value['signed'] === false && (! is_string($value['remark'] ?? null) || mb_strlen(trim($value['remark'])) < self::LEAST_REMARK)) {
+        if (
+            $value['signed'] === false &&
+            (! is_string($value['remark'] ?? null) || mb_strlen(trim($value['remark'])) < self::LEAST_REMARK)
+        ) {
             throw Refused::field('remark', 'remark is missing: say why it is not signed.');
         }
 
@@ -89,9 +92,15 @@ final readonly class Hold implements Kind
 
     public function says(Step $step, Fact $fact, Known $known): array
     {
-        return [self::isSigned($fact->value)
-            ? Reason::plain(Verdict::Good, "Signed by {$fact->by}.")
-            : new Reason(Verdict::Bad, Spoken::plain("{$fact->by} refused to sign: ".rtrim($fact->value['remark'] ?? 'no reason written', '. ').'.'), $this->refusedDo->fill($known))];
+        return [
+            self::isSigned($fact->value)
+                ? Reason::plain(Verdict::Good, "Signed by {$fact->by}.")
+                : new Reason(
+                    Verdict::Bad,
+                    Spoken::plain("{$fact->by} refused to sign: ".rtrim($fact->value['remark'] ?? 'no reason written', '. ').'.'),
+                    $this->refusedDo->fill($known),
+                ),
+        ];
     }
 
     /** @param  array<string, mixed>  $value */

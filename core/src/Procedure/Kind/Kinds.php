@@ -8,7 +8,18 @@ namespace Diastoma\Core\Procedure\Kind;
 final class Kinds
 {
     /** @var list<class-string<Kind>> */
-    private const CLASSES = [Check::class, Choice::class, Number::class, Round::class, Scan::class, Trace::class, Bolts::class, Timer::class, Hold::class, Note::class];
+    private const CLASSES = [
+        Check::class,
+        Choice::class,
+        Number::class,
+        Round::class,
+        Scan::class,
+        Trace::class,
+        Bolts::class,
+        Timer::class,
+        Hold::class,
+        Note::class,
+    ];
 
     /** @return array<string, class-string<Kind>> by name */
     public static function all(): array

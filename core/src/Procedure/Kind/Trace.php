@@ -51,7 +51,20 @@ final readonly class Trace implements Kind
 
     public static function keys(): array
     {
-        return ['trace', 'part', 'samples', 'final', 'started_at', 'ended_at', 'source', 'file', 'cold_r_ohm', 'supply_v', 'marks', 'read_log'];
+        return [
+            'trace',
+            'part',
+            'samples',
+            'final',
+            'started_at',
+            'ended_at',
+            'source',
+            'file',
+            'cold_r_ohm',
+            'supply_v',
+            'marks',
+            'read_log',
+        ];
     }
 
     public function normalise(Step $step, array $value): array
@@ -141,10 +154,18 @@ final readonly class Trace implements Kind
 
     public function says(Step $step, Fact $fact, Known $known): array
     {
-        return array_values(array_filter([
-            self::isWhole($fact) ? null : Reason::plain(Verdict::Open, 'The trace is not complete.', 'Wait until the last part has come, or load the file from the device.'),
-            $this->once?->says(count($known->facts->attempts($step->key)), $known),
-        ]));
+        return array_values(
+            array_filter([
+                self::isWhole($fact)
+                    ? null
+                    : Reason::plain(
+                        Verdict::Open,
+                        'The trace is not complete.',
+                        'Wait until the last part has come, or load the file from the device.',
+                    ),
+                $this->once?->says(count($known->facts->attempts($step->key)), $known),
+            ]),
+        );
     }
 
     /** @param  non-empty-list<Fact>  $parts */

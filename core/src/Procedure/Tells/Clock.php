@@ -21,8 +21,14 @@ final readonly class Clock
      * @param  string|null  $meanwhile  what is to be done while it runs: "leave the clamps on"
      * @param  string|null  $free  what may be done when it has run out: "the clamps may come off"
      */
-    public function __construct(public string $name, public string $label, public Expression $at, public ?string $until, public ?string $meanwhile, public ?string $free)
-    {
+    public function __construct(
+        public string $name,
+        public string $label,
+        public Expression $at,
+        public ?string $until,
+        public ?string $meanwhile,
+        public ?string $free,
+    ) {
     }
 
     /**
@@ -31,7 +37,14 @@ final readonly class Clock
      */
     public function toArray(string $at): array
     {
-        return ['name' => $this->name, 'label' => $this->label, 'at' => $at, 'until' => $this->until, 'meanwhile' => $this->meanwhile, 'free' => $this->free];
+        return [
+            'name' => $this->name,
+            'label' => $this->label,
+            'at' => $at,
+            'until' => $this->until,
+            'meanwhile' => $this->meanwhile,
+            'free' => $this->free,
+        ];
     }
 
     /** Of a text that gives a clock no label. */

@@ -39,7 +39,9 @@ final readonly class Told
         }
 
         return [
-            'head' => $this->tagHead['label'] === '' ? null : ['label' => $this->tagHead['label'], 'text' => $this->tagHead['text']?->in($units, $zone)],
+            'head' => $this->tagHead['label'] === ''
+                    ? null
+                    : ['label' => $this->tagHead['label'], 'text' => $this->tagHead['text']?->in($units, $zone)],
             'lines' => $lines,
         ];
     }

@@ -4,7 +4,11 @@ import type { Entering, KindView } from './kind'
 
 /** What is known already is filled in. */
 const suggested = (known: Record<string, unknown>): Record<string, string> =>
-  Object.fromEntries(Object.entries(known).filter(([, v]) => typeof v === 'string' || typeof v === 'number').map(([key, v]) => [key, String(v)]))
+  Object.fromEntries(
+    Object.entries(known)
+      .filter(([, v]) => typeof v === 'string' || typeof v === 'number')
+      .map(([key, v]) => [key, String(v)]),
+  )
 
 function Enter({ text, state, values, data, onRecord }: Entering): React.ReactElement {
   const printed = values[text.drawing?.['of'] ?? '']

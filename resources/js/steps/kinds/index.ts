@@ -9,5 +9,14 @@ import type { KindView } from './kind'
 
 /** The kinds of steps, by the name that a procedure has for them. */
 export const KINDS: Record<string, KindView> = {
-  check: fields('Correct this'), choice: fields('Correct this'), note: fields('Correct this'), number: fields('Measure again'), round, scan, trace, bolts, timer, hold,
+  check: fields('Correct this'),
+  choice: fields('Correct this'),
+  note: fields('Correct this'),
+  number: fields('Measure again'),
+  round,
+  scan,
+  trace,
+  bolts,
+  timer,
+  hold,
 }

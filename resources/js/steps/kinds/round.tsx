@@ -12,11 +12,24 @@ function Shown({ state, text, values, limit }: AtHand): ReactElement {
   const axis = typeof result['axis_deg'] === 'number' ? result['axis_deg'] : null
   const radii = text.drawing?.['shape'] === 'radii'
   const said = state.summary ?? ''
-  const large = typeof result[text.drawing?.['value'] ?? ''] === 'number' && radii ? (said.split(',')[0] ?? said).replace(' oval', '') : said
-  const middle: [string, string, string] = [large, text.across || radii ? 'out of round' : text.fields![0]!.label.toLowerCase(), limit === null ? '' : `limit ${Math.round(limit * 100) / 100} mm`]
+  const large =
+    typeof result[text.drawing?.['value'] ?? ''] === 'number' && radii ? (said.split(',')[0] ?? said).replace(' oval', '') : said
+  const middle: [string, string, string] = [
+    large,
+    text.across || radii ? 'out of round' : text.fields![0]!.label.toLowerCase(),
+    limit === null ? '' : `limit ${Math.round(limit * 100) / 100} mm`,
+  ]
   return (
-    <Round across={text.across ?? false} radii={radii} bad={state.verdict === 'bad'} limit={limit} axisDeg={axis} jaws={state.verdict === 'bad' && axis !== null}
-      readings={centred(readings, field, radii ? result : {}).sort((a, b) => degreesOf(a.clock) - degreesOf(b.clock))} centre={middle} />
+    <Round
+      across={text.across ?? false}
+      radii={radii}
+      bad={state.verdict === 'bad'}
+      limit={limit}
+      axisDeg={axis}
+      jaws={state.verdict === 'bad' && axis !== null}
+      readings={centred(readings, field, radii ? result : {}).sort((a, b) => degreesOf(a.clock) - degreesOf(b.clock))}
+      centre={middle}
+    />
   )
 }
 

@@ -15,14 +15,38 @@ function Enter({ text, state, data, onRecord }: Entering): ReactElement {
   const left = clock ? Math.max(0, Math.ceil((Date.parse(clock.at) - now) / 1000)) : null
   return (
     <Box sx={{ my: 1 }}>
-      <Typography role="timer" sx={{ fontSize: { xs: '4rem', md: '5rem' }, fontWeight: 700, lineHeight: 1.1, color: left === 0 ? 'text.primary' : 'secondary.main' }}>
+      <Typography
+        role="timer"
+        sx={{
+          fontSize: { xs: '4rem', md: '5rem' },
+          fontWeight: 700,
+          lineHeight: 1.1,
+          color: left === 0 ? 'text.primary' : 'secondary.main',
+        }}
+      >
         {left === null ? '–' : left === 0 ? 'Free' : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`}
       </Typography>
-      <Typography variant="body2" sx={{ mb: 1.5 }}>{left === null ? 'The clock starts when what comes before is sent and judged.' : left === 0 ? sentence(clock?.free ?? 'the time is over') : sentence(clock?.meanwhile ?? 'leave it as it is')}</Typography>
-      <Button variant={left === 0 ? 'contained' : 'outlined'} fullWidth onClick={() => onRecord({ [field.key]: deviceTime() })}>{field.label.replace(/ at$/, '')} now{left === 0 ? '' : ', before its time'}</Button>
+      <Typography variant="body2" sx={{ mb: 1.5 }}>
+        {left === null
+          ? 'The clock starts when what comes before is sent and judged.'
+          : left === 0
+            ? sentence(clock?.free ?? 'the time is over')
+            : sentence(clock?.meanwhile ?? 'leave it as it is')}
+      </Typography>
+      <Button variant={left === 0 ? 'contained' : 'outlined'} fullWidth onClick={() => onRecord({ [field.key]: deviceTime() })}>
+        {field.label.replace(/ at$/, '')} now{left === 0 ? '' : ', before its time'}
+      </Button>
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
-        <TextField type="datetime-local" label="or at" value={time} onChange={(e) => setTime(e.target.value)} slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }} />
-        <Button variant="outlined" disabled={!time} onClick={() => onRecord({ [field.key]: deviceTime(new Date(time)) })}>Record</Button>
+        <TextField
+          type="datetime-local"
+          label="or at"
+          value={time}
+          onChange={(e) => setTime(e.target.value)}
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }}
+        />
+        <Button variant="outlined" disabled={!time} onClick={() => onRecord({ [field.key]: deviceTime(new Date(time)) })}>
+          Record
+        </Button>
       </Box>
     </Box>
   )

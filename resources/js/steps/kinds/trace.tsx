@@ -12,7 +12,10 @@ function numberAt(path: string | undefined, procedure: ProcedureText): number | 
 
 /** What any calculation of the step found along the trace. */
 const eventsOf = (state: StepState): TraceEvent[] =>
-  Object.values(state.results).flatMap((r) => { const found = (r as { events?: unknown }).events; return Array.isArray(found) ? (found as TraceEvent[]) : [] })
+  Object.values(state.results).flatMap((r) => {
+    const found = (r as { events?: unknown }).events
+    return Array.isArray(found) ? (found as TraceEvent[]) : []
+  })
 
 /** The trace of a step that began and has not ended, with the number of the part that comes next. */
 function begunAt(state: StepState, facts: Fact[]): { trace: string; part: number } | null {
@@ -27,12 +30,25 @@ function useSamples(facts: Fact[], step: string): number[][] {
   return useMemo(() => {
     const parts = facts.filter((f) => f.step === step && Array.isArray(f.value['samples']))
     const last = parts[parts.length - 1]?.value['trace']
-    return parts.filter((f) => f.value['trace'] === last).sort((a, b) => Number(a.value['part']) - Number(b.value['part'])).flatMap((f) => f.value['samples'] as number[][])
+    return parts
+      .filter((f) => f.value['trace'] === last)
+      .sort((a, b) => Number(a.value['part']) - Number(b.value['part']))
+      .flatMap((f) => f.value['samples'] as number[][])
   }, [facts, step])
 }
 
 function Enter({ path, text, state, procedure, data, onDone }: Entering): ReactElement {
-  return <TraceEntry subject={path} step={text} stepKey={state.key} device={state.device ?? {}} tolerance={numberAt(text.drawing?.['u_tol'], procedure)} begun={begunAt(state, data.facts)} onDone={onDone} />
+  return (
+    <TraceEntry
+      subject={path}
+      step={text}
+      stepKey={state.key}
+      device={state.device ?? {}}
+      tolerance={numberAt(text.drawing?.['u_tol'], procedure)}
+      begun={begunAt(state, data.facts)}
+      onDone={onDone}
+    />
+  )
 }
 
 function Shown({ state, text, procedure, data, values }: AtHand): ReactElement | null {
@@ -40,9 +56,15 @@ function Shown({ state, text, procedure, data, values }: AtHand): ReactElement |
   if (samples.length < 2) return null
   const volts = typeof state.device?.['u_v'] === 'number' ? state.device['u_v'] : null
   // Phases as they were entered; until then as the device marked them.
-  const entered = Object.fromEntries(Object.entries((state.figure?.['marks'] ?? {}) as Record<string, unknown>).filter(([, v]) => typeof v === 'number'))
+  const entered = Object.fromEntries(
+    Object.entries((state.figure?.['marks'] ?? {}) as Record<string, unknown>).filter(([, v]) => typeof v === 'number'),
+  )
   const marks = Object.keys(entered).length > 0 ? entered : (values[state.key]?.['marks'] as Record<string, unknown> | undefined)
-  return text.drawing?.['shape'] === 'log' ? <LogChart rows={samples} marks={marks} /> : <FusionChart rows={samples} volts={volts} tolerance={numberAt(text.drawing?.['u_tol'], procedure)} events={eventsOf(state)} />
+  return text.drawing?.['shape'] === 'log' ? (
+    <LogChart rows={samples} marks={marks} />
+  ) : (
+    <FusionChart rows={samples} volts={volts} tolerance={numberAt(text.drawing?.['u_tol'], procedure)} events={eventsOf(state)} />
+  )
 }
 
 export const trace: KindView = { Enter, Shown, again: null }

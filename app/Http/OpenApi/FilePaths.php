@@ -1,0 +1,83 @@
+<?php
+
+namespace App\Http\OpenApi;
+
+use OpenApi\Attributes as OA;
+
+/** The addresses of FileController as the API describes them; the method of the same name answers. */
+interface FilePaths
+{
+    #[OA\Post(
+        path: '/files/fusion-trace',
+        summary: 'Read a fusion trace from CSV or JSON',
+        tags: ['files'],
+        requestBody: new OA\RequestBody(
+            content: new OA\MediaType(
+                mediaType: 'multipart/form-data',
+                schema: new OA\Schema(properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]),
+            ),
+        ),
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'Samples',
+                content: new OA\JsonContent(ref: '#/components/schemas/FileSamples'),
+            ),
+        ],
+    )]
+    public function fusionTrace(): void;
+
+    #[OA\Post(
+        path: '/files/pressure-log',
+        summary: 'Read and clean a logger\'s file',
+        tags: ['files'],
+        requestBody: new OA\RequestBody(
+            content: new OA\MediaType(
+                mediaType: 'multipart/form-data',
+                schema: new OA\Schema(
+                    properties: [
+                        new OA\Property(property: 'file', type: 'string', format: 'binary'),
+                        new OA\Property(property: 'date_order', type: 'string'),
+                    ],
+                ),
+            ),
+        ),
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'Samples and what was cleaned',
+                content: new OA\JsonContent(ref: '#/components/schemas/FileSamples'),
+            ),
+        ],
+    )]
+    public function pressureLog(): void;
+
+    #[OA\Get(
+        path: '/lines/{line}/register.csv',
+        summary: 'The register as CSV',
+        tags: ['files'],
+        parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'CSV')],
+    )]
+    public function csv(): void;
+
+    #[OA\Get(
+        path: '/lines/{line}/line.geojson',
+        summary: 'Line, joints and sections as GeoJSON',
+        tags: ['files'],
+        parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'GeoJSON')],
+    )]
+    public function geoJson(): void;
+
+    #[OA\Get(
+        path: '/lines/{line}/register',
+        summary: 'The register',
+        tags: ['files'],
+        parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [
+            new OA\Response(response: 200, description: 'Register', content: new OA\JsonContent(ref: '#/components/schemas/Register')),
+        ],
+    )]
+    public function register(): void;
+}

@@ -1,0 +1,145 @@
+<?php
+
+namespace App\Http\OpenApi;
+
+use OpenApi\Attributes as OA;
+
+/** The addresses of LineController as the API describes them; the method of the same name answers. */
+interface LinePaths
+{
+    #[OA\Get(
+        path: '/lines',
+        summary: 'Lines of my projects',
+        tags: ['lines'],
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'Lines',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LineShort')),
+            ),
+        ],
+    )]
+    public function index(): void;
+
+    #[OA\Post(
+        path: '/lines',
+        summary: 'Make a line with planned joints and sections',
+        tags: ['lines'],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewLine')),
+        responses: [
+            new OA\Response(response: 201, description: 'The line', content: new OA\JsonContent(ref: '#/components/schemas/LineFull')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function store(): void;
+
+    #[OA\Get(
+        path: '/lines/{line}',
+        summary: 'A line with its joints and sections',
+        tags: ['lines'],
+        parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [
+            new OA\Response(response: 200, description: 'The line', content: new OA\JsonContent(ref: '#/components/schemas/LineFull')),
+        ],
+    )]
+    public function show(): void;
+
+    #[OA\Get(
+        path: '/lines/{line}/log',
+        summary: 'What was recorded last on a line, newest first',
+        tags: ['lines'],
+        parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'Entries',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LogEntry')),
+            ),
+        ],
+    )]
+    public function log(): void;
+
+    #[OA\Post(
+        path: '/lines/{line}/sections',
+        summary: 'Add a section to be tested',
+        tags: ['sections'],
+        parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewSection')),
+        responses: [
+            new OA\Response(response: 201, description: 'The line', content: new OA\JsonContent(ref: '#/components/schemas/LineFull')),
+        ],
+    )]
+    public function addSection(): void;
+
+    #[OA\Post(
+        path: '/lines/{line}/joints',
+        summary: 'Add a saddle, a joint that is not planned, or the restraints of a joint',
+        tags: ['lines'],
+        parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewJoint')),
+        responses: [
+            new OA\Response(
+                response: 201,
+                description: 'The new joints',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/JointShort')),
+            ),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function addJoints(): void;
+
+    #[OA\Post(
+        path: '/lines/{line}/stretches',
+        summary: 'Add a stretch or a point of the line on which something is recorded',
+        tags: ['lines'],
+        parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(
+            content: new OA\JsonContent(
+                required: ['procedure_hash', 'name', 'from_m'],
+                properties: [
+                    new OA\Property(property: 'procedure_hash', type: 'string'),
+                    new OA\Property(property: 'name', type: 'string'),
+                    new OA\Property(property: 'from_m', type: 'number'),
+                    new OA\Property(property: 'to_m', description: 'left out: a point', type: 'number', nullable: true),
+                ],
+            ),
+        ),
+        responses: [
+            new OA\Response(
+                response: 201,
+                description: 'The stretch',
+                content: new OA\JsonContent(ref: '#/components/schemas/StretchShort'),
+            ),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function addStretch(): void;
+
+    #[OA\Post(
+        path: '/centre-line',
+        summary: 'Read a centre line from CSV or GeoJSON text',
+        tags: ['lines'],
+        requestBody: new OA\RequestBody(
+            content: new OA\MediaType(
+                mediaType: 'multipart/form-data',
+                schema: new OA\Schema(properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]),
+            ),
+        ),
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'Points',
+                content: new OA\JsonContent(
+                    properties: [
+                        new OA\Property(
+                            property: 'points',
+                            type: 'array',
+                            items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')),
+                        ),
+                    ],
+                ),
+            ),
+        ],
+    )]
+    public function readCentreLine(): void;
+}

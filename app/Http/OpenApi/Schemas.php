@@ -1,0 +1,1010 @@
+<?php
+
+namespace App\Http\OpenApi;
+
+use OpenApi\Attributes as OA;
+
+/** The shapes that the API speaks. */
+#[OA\Info(
+    version: '1.0',
+    title: 'Diastoma',
+    description: 'Lines, joints, sections and tests of buried mains. Errors are RFC 9457 problem details.',
+)]
+#[OA\Server(url: '/api/v1')]
+#[OA\Schema(
+    schema: 'Problem',
+    required: ['title', 'status'],
+    properties: [
+        new OA\Property(property: 'title', type: 'string'),
+        new OA\Property(property: 'status', type: 'integer'),
+        new OA\Property(
+            property: 'errors',
+            type: 'array',
+            items: new OA\Items(
+                required: ['field', 'message'],
+                properties: [new OA\Property(property: 'field', type: 'string'), new OA\Property(property: 'message', type: 'string')],
+            ),
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'ProjectShort',
+    required: ['id', 'name', 'place', 'time_zone', 'role'],
+    properties: [
+        new OA\Property(property: 'id', type: 'integer'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'place', type: 'string'),
+        new OA\Property(property: 'time_zone', type: 'string'),
+        new OA\Property(property: 'role', type: 'string', enum: ['joiner', 'foreman', 'inspector', 'engineer']),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Me',
+    required: ['id', 'name', 'email', 'units', 'projects'],
+    properties: [
+        new OA\Property(property: 'id', type: 'integer'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'email', type: 'string'),
+        new OA\Property(property: 'units', type: 'string', enum: ['metric', 'us']),
+        new OA\Property(property: 'projects', type: 'array', items: new OA\Items(ref: '#/components/schemas/ProjectShort')),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Pipe',
+    required: ['material', 'dn_mm', 'od_mm', 'sdr', 'wall_mm'],
+    properties: [
+        new OA\Property(property: 'material', type: 'string'),
+        new OA\Property(property: 'dn_mm', type: 'number'),
+        new OA\Property(property: 'od_mm', type: 'number'),
+        new OA\Property(property: 'sdr', type: 'number'),
+        new OA\Property(property: 'wall_mm', type: 'number'),
+        new OA\Property(property: 'series', type: 'string'),
+        new OA\Property(property: 'size', description: 'as it is called', type: 'string'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Clock',
+    required: ['name', 'label', 'at', 'until', 'meanwhile', 'free'],
+    description: 'a time that is counted down to',
+    properties: [
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'label', type: 'string'),
+        new OA\Property(property: 'at', type: 'string'),
+        new OA\Property(property: 'until', type: 'string', nullable: true, description: 'key of the step with which the waiting ends'),
+        new OA\Property(property: 'meanwhile', type: 'string', nullable: true, description: 'what is to be done while it runs'),
+        new OA\Property(property: 'free', type: 'string', nullable: true, description: 'what may be done when it has run out'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'TagLine',
+    required: ['label', 'text'],
+    properties: [new OA\Property(property: 'label', type: 'string'), new OA\Property(property: 'text', type: 'string', nullable: true)],
+)]
+#[OA\Schema(
+    schema: 'StretchShort',
+    required: ['id', 'name', 'from_m', 'to_m', 'state', 'verdict', 'done', 'total', 'headline'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'from_m', type: 'number'),
+        new OA\Property(property: 'to_m', description: 'null: a point', type: 'number', nullable: true),
+        new OA\Property(property: 'state', type: 'string', enum: ['planned', 'begun', 'made', 'accepted']),
+        new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+        new OA\Property(property: 'done', type: 'integer'),
+        new OA\Property(property: 'total', type: 'integer'),
+        new OA\Property(property: 'headline', type: 'string', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'PipeChange',
+    properties: [
+        new OA\Property(property: 'serial', type: 'string', nullable: true),
+        new OA\Property(property: 'source', description: 'where it is from', type: 'string', nullable: true),
+        new OA\Property(property: 'length_m', type: 'number', nullable: true),
+        new OA\Property(property: 'material', type: 'string', enum: ['PE100', 'PVC-U']),
+        new OA\Property(property: 'series', type: 'string', enum: ['metric', 'ips', 'dips']),
+        new OA\Property(property: 'nominal', description: 'mm in the metric series, inch in the others', type: 'number'),
+        new OA\Property(property: 'sdr', type: 'number', nullable: true),
+        new OA\Property(property: 'wall_mm', type: 'number', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'NewPipe',
+    required: ['number'],
+    allOf: [new OA\Schema(ref: '#/components/schemas/PipeChange')],
+    properties: [new OA\Property(property: 'number', type: 'string')],
+)]
+#[OA\Schema(
+    schema: 'LinePipe',
+    required: ['id', 'number', 'serial', 'length_m', 'source', 'state', 'reason', 'pipe', 'joints', 'said'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'number', type: 'string'),
+        new OA\Property(property: 'serial', type: 'string', nullable: true),
+        new OA\Property(property: 'length_m', type: 'number', nullable: true),
+        new OA\Property(property: 'source', type: 'string', nullable: true),
+        new OA\Property(property: 'state', type: 'string', enum: ['to-hand', 'laid', 'rejected']),
+        new OA\Property(property: 'reason', type: 'string', nullable: true),
+        new OA\Property(property: 'pipe', ref: '#/components/schemas/Pipe'),
+        new OA\Property(
+            property: 'joints',
+            description: 'numbers of those in which it lies or is planned',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+        ),
+        new OA\Property(
+            property: 'said',
+            description: 'what was said of it, the last first',
+            type: 'array',
+            items: new OA\Items(
+                required: ['state', 'reason', 'by', 'at'],
+                type: 'object',
+                properties: [
+                    new OA\Property(property: 'state', type: 'string'),
+                    new OA\Property(property: 'reason', type: 'string', nullable: true),
+                    new OA\Property(property: 'by', type: 'string'),
+                    new OA\Property(property: 'at', type: 'string'),
+                ],
+            ),
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'JointShort',
+    required: [
+        'id',
+        'number',
+        'chainage_m',
+        'state',
+        'verdict',
+        'done',
+        'total',
+        'next_step',
+        'clocks',
+        'left_face',
+        'replaces_id',
+        'pipes',
+        'headline',
+        'place',
+        'host_id',
+        'procedure_hash',
+    ],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'number', type: 'string'),
+        new OA\Property(property: 'chainage_m', type: 'number'),
+        new OA\Property(property: 'state', type: 'string', enum: ['planned', 'begun', 'made', 'accepted', 'cut-out']),
+        new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+        new OA\Property(property: 'done', type: 'integer'),
+        new OA\Property(property: 'total', type: 'integer'),
+        new OA\Property(property: 'next_step', type: 'string', nullable: true),
+        new OA\Property(property: 'clocks', type: 'array', nullable: true, items: new OA\Items(ref: '#/components/schemas/Clock')),
+        new OA\Property(property: 'left_face', type: 'boolean', description: 'the crew has moved on from it'),
+        new OA\Property(property: 'replaces_id', type: 'string', nullable: true),
+        new OA\Property(
+            property: 'pipes',
+            type: 'object',
+            nullable: true,
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+        ),
+        new OA\Property(property: 'headline', type: 'string', nullable: true),
+        new OA\Property(property: 'place', type: 'string', enum: ['in-line', 'on-pipe', 'restraint']),
+        new OA\Property(
+            property: 'host_id',
+            description: 'the joint whose pipe end a restraint is fused on',
+            type: 'string',
+            nullable: true,
+        ),
+        new OA\Property(property: 'procedure_hash', description: 'null: the procedure of the line', type: 'string', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'NewJoint',
+    required: ['procedure_hash'],
+    properties: [
+        new OA\Property(property: 'procedure_hash', type: 'string'),
+        new OA\Property(property: 'chainage_m', type: 'number'),
+        new OA\Property(property: 'number', type: 'string'),
+        new OA\Property(property: 'pipe', description: 'number of the pipe it sits on', type: 'string'),
+        new OA\Property(property: 'host_id', description: 'restraints: the joint whose pipe ends they are fused on', type: 'string'),
+        new OA\Property(property: 'count', description: 'restraints on each end', type: 'integer'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Photo',
+    required: ['id', 'step', 'taken_at', 'width', 'height', 'by'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'step', type: 'string'),
+        new OA\Property(property: 'taken_at', type: 'string'),
+        new OA\Property(property: 'width', type: 'integer'),
+        new OA\Property(property: 'height', type: 'integer'),
+        new OA\Property(property: 'by', type: 'string'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'StoreKind',
+    required: ['kind', 'title', 'plural', 'named', 'note', 'fields'],
+    properties: [
+        new OA\Property(property: 'kind', type: 'string'),
+        new OA\Property(property: 'title', type: 'string'),
+        new OA\Property(property: 'plural', type: 'string'),
+        new OA\Property(property: 'named', type: 'string'),
+        new OA\Property(property: 'note', type: 'string'),
+        new OA\Property(property: 'fields', type: 'array', items: new OA\Items(type: 'object', additionalProperties: true)),
+    ],
+)]
+#[OA\Schema(
+    schema: 'StoreItem',
+    required: ['id', 'project_id', 'thing_id', 'kind', 'name', 'values', 'snapshot', 'verdict', 'reasons', 'by', 'at', 'retired'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'project_id', type: 'integer'),
+        new OA\Property(property: 'thing_id', type: 'string'),
+        new OA\Property(property: 'kind', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'values', type: 'object', additionalProperties: true),
+        new OA\Property(property: 'snapshot', description: 'as a fact carries it', type: 'object', additionalProperties: true),
+        new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+        new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reason')),
+        new OA\Property(property: 'summary', type: 'string', nullable: true),
+        new OA\Property(property: 'by', type: 'string'),
+        new OA\Property(property: 'at', type: 'string'),
+        new OA\Property(property: 'supersedes', type: 'string', nullable: true),
+        new OA\Property(property: 'reason', type: 'string', nullable: true),
+        new OA\Property(property: 'retired', type: 'boolean'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'NewStoreItem',
+    required: ['id', 'project_id', 'kind', 'name', 'values'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'project_id', type: 'integer'),
+        new OA\Property(property: 'kind', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'values', type: 'object', additionalProperties: true),
+        new OA\Property(property: 'supersedes', type: 'string', nullable: true),
+        new OA\Property(property: 'reason', type: 'string', nullable: true),
+        new OA\Property(property: 'retired', type: 'boolean'),
+    ],
+)]
+#[OA\Schema(schema: 'Verdict', type: 'string', enum: ['good', 'close', 'bad', 'open'])]
+#[OA\Schema(
+    schema: 'TestShort',
+    required: ['id', 'number', 'state', 'verdict'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'number', type: 'integer'),
+        new OA\Property(property: 'state', type: 'string'),
+        new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+        new OA\Property(property: 'sealed_at', type: 'string', nullable: true),
+        new OA\Property(property: 'headline', type: 'string', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'SectionShort',
+    required: ['id', 'name', 'from_m', 'to_m', 'tests'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'from_m', type: 'number'),
+        new OA\Property(property: 'to_m', type: 'number'),
+        new OA\Property(property: 'method', type: 'string'),
+        new OA\Property(property: 'tests', type: 'array', items: new OA\Items(ref: '#/components/schemas/TestShort')),
+    ],
+)]
+#[OA\Schema(
+    schema: 'LineShort',
+    required: ['id', 'name', 'service', 'project', 'pipe', 'length_m', 'start_m', 'joints', 'sections'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'service', type: 'string', enum: ['water', 'sewer', 'gas']),
+        new OA\Property(property: 'project', type: 'string'),
+        new OA\Property(property: 'pipe', ref: '#/components/schemas/Pipe'),
+        new OA\Property(property: 'length_m', type: 'number'),
+        new OA\Property(property: 'start_m', type: 'number'),
+        new OA\Property(property: 'joints', type: 'array', items: new OA\Items(ref: '#/components/schemas/JointShort')),
+        new OA\Property(property: 'sections', type: 'array', items: new OA\Items(ref: '#/components/schemas/SectionShort')),
+    ],
+)]
+#[OA\Schema(
+    schema: 'LineFull',
+    required: ['project_id', 'role', 'time_zone', 'design_bar', 'mdp_bar', 'pipe_length_m', 'centre_line', 'procedure', 'stretches'],
+    allOf: [new OA\Schema(ref: '#/components/schemas/LineShort')],
+    properties: [
+        new OA\Property(property: 'stretches', type: 'array', items: new OA\Items(ref: '#/components/schemas/StretchShort')),
+        new OA\Property(property: 'project_id', type: 'integer'),
+        new OA\Property(property: 'role', type: 'string', enum: ['joiner', 'foreman', 'inspector', 'engineer']),
+        new OA\Property(property: 'time_zone', type: 'string'),
+        new OA\Property(property: 'design_bar', type: 'number'),
+        new OA\Property(property: 'mdp_bar', type: 'number'),
+        new OA\Property(property: 'pipe_length_m', type: 'number'),
+        new OA\Property(
+            property: 'centre_line',
+            type: 'array',
+            items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')),
+        ),
+        new OA\Property(
+            property: 'procedure',
+            required: ['hash', 'title', 'key', 'version'],
+            type: 'object',
+            properties: [
+                new OA\Property(property: 'hash', type: 'string'),
+                new OA\Property(property: 'title', type: 'string'),
+                new OA\Property(property: 'key', type: 'string'),
+                new OA\Property(property: 'version', type: 'string'),
+            ],
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'NewSection',
+    required: ['name', 'from_m', 'to_m', 'method_hash'],
+    properties: [
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'from_m', type: 'number'),
+        new OA\Property(property: 'to_m', type: 'number'),
+        new OA\Property(property: 'method_hash', type: 'string'),
+        new OA\Property(property: 'gauge_m', type: 'number'),
+        new OA\Property(property: 'stp_method', type: 'string', enum: ['en805-surge-calculated', 'en805-surge-assumed', 'factor']),
+        new OA\Property(property: 'water_c', type: 'number'),
+        new OA\Property(property: 'fill_l_s', type: 'number'),
+        new OA\Property(property: 'pipe_max_bar', type: 'number', nullable: true),
+        new OA\Property(property: 'factor', type: 'number'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'NewLine',
+    required: [
+        'project_id',
+        'name',
+        'service',
+        'material',
+        'dn_mm',
+        'sdr',
+        'design_bar',
+        'mdp_bar',
+        'pipe_length_m',
+        'procedure_hash',
+        'centre_line',
+        'sections',
+    ],
+    properties: [
+        new OA\Property(property: 'project_id', type: 'integer'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'service', type: 'string', enum: ['water', 'sewer', 'gas']),
+        new OA\Property(property: 'material', type: 'string', enum: ['PE100', 'PVC-U']),
+        new OA\Property(property: 'dn_mm', type: 'number'),
+        new OA\Property(property: 'sdr', type: 'number'),
+        new OA\Property(property: 'design_bar', type: 'number'),
+        new OA\Property(property: 'mdp_bar', type: 'number'),
+        new OA\Property(property: 'pipe_length_m', type: 'number'),
+        new OA\Property(property: 'procedure_hash', type: 'string'),
+        new OA\Property(
+            property: 'centre_line',
+            type: 'array',
+            items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')),
+        ),
+        new OA\Property(property: 'sections', type: 'array', items: new OA\Items(ref: '#/components/schemas/NewSection')),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Limit',
+    required: ['label', 'value', 'source', 'certainty'],
+    properties: [
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'label', type: 'string'),
+        new OA\Property(property: 'value', oneOf: [new OA\Schema(type: 'number'), new OA\Schema(type: 'string')]),
+        new OA\Property(property: 'shown', type: 'string', nullable: true),
+        new OA\Property(property: 'source', type: 'string'),
+        new OA\Property(property: 'certainty', type: 'string'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Reason',
+    required: ['verdict', 'text', 'do', 'limit'],
+    properties: [
+        new OA\Property(property: 'step', type: 'string'),
+        new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+        new OA\Property(property: 'text', type: 'string'),
+        new OA\Property(property: 'do', type: 'string'),
+        new OA\Property(property: 'limit', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/Limit')]),
+    ],
+)]
+#[OA\Schema(
+    schema: 'StepState',
+    required: [
+        'key',
+        'id',
+        'side',
+        'kind',
+        'title',
+        'status',
+        'verdict',
+        'optional',
+        'locked',
+        'lock',
+        'needs_good',
+        'opens_at',
+        'cautions',
+        'figure',
+        'again',
+        'entry',
+        'suggested',
+        'summary',
+        'guide',
+        'reasons',
+        'results',
+        'device',
+        'model',
+        'fact_id',
+    ],
+    properties: [
+        new OA\Property(property: 'key', type: 'string'),
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'side', type: 'string', nullable: true),
+        new OA\Property(property: 'kind', type: 'string'),
+        new OA\Property(property: 'title', type: 'string'),
+        new OA\Property(property: 'status', type: 'string', enum: ['todo', 'running', 'done']),
+        new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+        new OA\Property(property: 'optional', type: 'boolean'),
+        new OA\Property(
+            property: 'lock',
+            type: 'object',
+            nullable: true,
+            description: 'why it cannot be done now',
+            required: ['code', 'protects', 'waits'],
+            properties: [
+                new OA\Property(property: 'code', type: 'string', enum: ['needs-good', 'after', 'unreadable', 'too-early']),
+                new OA\Property(
+                    property: 'waits',
+                    type: 'array',
+                    description: 'all steps that it waits for, the first one that of the sentence',
+                    items: new OA\Items(
+                        required: ['step', 'code', 'text'],
+                        properties: [
+                            new OA\Property(property: 'step', type: 'string'),
+                            new OA\Property(property: 'code', type: 'string', enum: ['needs-good', 'after']),
+                            new OA\Property(property: 'text', type: 'string'),
+                        ],
+                        type: 'object',
+                    ),
+                ),
+                new OA\Property(property: 'protects', type: 'boolean', description: 'it keeps people from harm'),
+            ],
+        ),
+        new OA\Property(
+            property: 'entry',
+            type: 'object',
+            nullable: true,
+            additionalProperties: true,
+            description: 'what a page must know to take the fact: of bolts the plan and the kind of wrench',
+        ),
+        new OA\Property(
+            property: 'needs_good',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+            description: 'keys of the steps that must be good before',
+        ),
+        new OA\Property(property: 'locked', type: 'string', nullable: true),
+        new OA\Property(property: 'summary', type: 'string', nullable: true),
+        new OA\Property(property: 'guide', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reason')),
+        new OA\Property(property: 'results', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'object')),
+        new OA\Property(property: 'opens_at', description: 'the time before which it must not be done', type: 'string', nullable: true),
+        new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(
+            property: 'figure',
+            description: 'a drawing: its shape and what it shows',
+            type: 'object',
+            nullable: true,
+            additionalProperties: true,
+        ),
+        new OA\Property(property: 'again', description: 'done, and by permit it may be done once more', type: 'boolean'),
+        new OA\Property(
+            property: 'model',
+            description: 'a calculation that shows what happens inside the joint, with what is known of its inputs',
+            type: 'object',
+            nullable: true,
+            required: ['calc', 'in'],
+            properties: [
+                new OA\Property(property: 'calc', type: 'string'),
+                new OA\Property(property: 'in', type: 'object', additionalProperties: true),
+            ],
+        ),
+        new OA\Property(
+            property: 'suggested',
+            description: 'by field: what is known already and filled in',
+            type: 'object',
+            additionalProperties: true,
+        ),
+        new OA\Property(
+            property: 'device',
+            description: 'what the device of this step must be told, by unit-named key',
+            type: 'object',
+            nullable: true,
+            additionalProperties: true,
+        ),
+        new OA\Property(property: 'fact_id', type: 'string', nullable: true),
+        new OA\Property(property: 'by', type: 'string', nullable: true),
+        new OA\Property(property: 'at', type: 'string', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Judgement',
+    required: [
+        'verdict',
+        'done',
+        'total',
+        'next',
+        'ready_for_signature',
+        'steps',
+        'reasons',
+        'clocks',
+        'left_face',
+        'tag',
+        'procedure',
+        'judged_at',
+    ],
+    properties: [
+        new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+        new OA\Property(property: 'done', type: 'integer'),
+        new OA\Property(property: 'total', type: 'integer'),
+        new OA\Property(property: 'next', type: 'string', nullable: true),
+        new OA\Property(property: 'ready_for_signature', type: 'boolean'),
+        new OA\Property(property: 'steps', type: 'array', items: new OA\Items(ref: '#/components/schemas/StepState')),
+        new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reason')),
+        new OA\Property(property: 'clocks', type: 'array', items: new OA\Items(ref: '#/components/schemas/Clock')),
+        new OA\Property(property: 'left_face', type: 'boolean'),
+        new OA\Property(
+            property: 'tag',
+            required: ['head', 'lines'],
+            type: 'object',
+            properties: [
+                new OA\Property(property: 'head', ref: '#/components/schemas/TagLine', nullable: true),
+                new OA\Property(property: 'lines', type: 'array', items: new OA\Items(ref: '#/components/schemas/TagLine')),
+            ],
+        ),
+        new OA\Property(property: 'procedure', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
+        new OA\Property(property: 'judged_at', type: 'string'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Fact',
+    required: ['id', 'seq', 'step', 'value', 'recorded_at', 'by', 'role', 'supersedes', 'reason'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'seq', type: 'integer'),
+        new OA\Property(property: 'step', type: 'string'),
+        new OA\Property(property: 'value', type: 'object', additionalProperties: true),
+        new OA\Property(
+            property: 'typed',
+            description: 'as it was typed, where that is not the stored value: another unit\'s key, or text with its unit',
+            type: 'object',
+            additionalProperties: true,
+        ),
+        new OA\Property(property: 'recorded_at', type: 'string'),
+        new OA\Property(property: 'by', type: 'string'),
+        new OA\Property(property: 'role', type: 'string'),
+        new OA\Property(property: 'supersedes', type: 'string', nullable: true),
+        new OA\Property(property: 'reason', type: 'string', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'NewFact',
+    required: ['id', 'step', 'value', 'recorded_at'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'step', type: 'string'),
+        new OA\Property(property: 'value', type: 'object', additionalProperties: true),
+        new OA\Property(property: 'recorded_at', type: 'string'),
+        new OA\Property(property: 'supersedes', type: 'string', nullable: true),
+        new OA\Property(property: 'reason', type: 'string', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Subject',
+    required: ['kind', 'id', 'name', 'state', 'number', 'context', 'judgement', 'facts', 'photos', 'procedure_hash', 'line', 'closed'],
+    properties: [
+        new OA\Property(property: 'photos', type: 'array', items: new OA\Items(ref: '#/components/schemas/Photo')),
+        new OA\Property(property: 'place', type: 'string'),
+        new OA\Property(property: 'host', ref: '#/components/schemas/JointName', nullable: true),
+        new OA\Property(
+            property: 'attached',
+            type: 'array',
+            items: new OA\Items(
+                required: ['id', 'number', 'side', 'state', 'verdict', 'free_from'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'string'),
+                    new OA\Property(property: 'number', type: 'string'),
+                    new OA\Property(property: 'side', type: 'string'),
+                    new OA\Property(property: 'state', type: 'string'),
+                    new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+                    new OA\Property(property: 'free_from', type: 'string', nullable: true),
+                ],
+            ),
+        ),
+        new OA\Property(property: 'kind', type: 'string', enum: ['joint', 'test', 'stretch']),
+        new OA\Property(property: 'name', description: 'how people call it', type: 'string'),
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'state', type: 'string'),
+        new OA\Property(property: 'number', type: 'string'),
+        new OA\Property(property: 'chainage_m', type: 'number'),
+        new OA\Property(property: 'to_m', type: 'number', nullable: true),
+        new OA\Property(property: 'judgement', ref: '#/components/schemas/Judgement'),
+        new OA\Property(property: 'facts', type: 'array', items: new OA\Items(ref: '#/components/schemas/Fact')),
+        new OA\Property(property: 'procedure_hash', type: 'string'),
+        new OA\Property(
+            property: 'line',
+            required: ['id', 'project_id', 'name', 'service', 'time_zone'],
+            type: 'object',
+            properties: [
+                new OA\Property(property: 'project_id', type: 'integer'),
+                new OA\Property(property: 'id', type: 'string'),
+                new OA\Property(property: 'name', type: 'string'),
+                new OA\Property(property: 'service', type: 'string'),
+                new OA\Property(property: 'time_zone', type: 'string'),
+            ],
+        ),
+        new OA\Property(property: 'closed', type: 'string', nullable: true),
+        new OA\Property(property: 'cut_out_reason', type: 'string', nullable: true),
+        new OA\Property(
+            property: 'pipes',
+            type: 'object',
+            nullable: true,
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+        ),
+        new OA\Property(
+            property: 'seal',
+            type: 'object',
+            nullable: true,
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+        ),
+        new OA\Property(property: 'replaces', ref: '#/components/schemas/JointName', nullable: true),
+        new OA\Property(property: 'replaced_by', type: 'array', items: new OA\Items(ref: '#/components/schemas/JointName')),
+        new OA\Property(property: 'context', type: 'object', additionalProperties: true),
+        new OA\Property(
+            property: 'section',
+            type: 'object',
+            properties: [
+                new OA\Property(property: 'id', type: 'string'),
+                new OA\Property(property: 'name', type: 'string'),
+                new OA\Property(property: 'from_m', type: 'number'),
+                new OA\Property(property: 'to_m', type: 'number'),
+            ],
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'LogEntry',
+    required: ['at', 'by', 'kind', 'id', 'name', 'title', 'again'],
+    properties: [
+        new OA\Property(property: 'at', type: 'string'),
+        new OA\Property(property: 'by', type: 'string'),
+        new OA\Property(property: 'kind', type: 'string', enum: ['joint', 'test', 'stretch']),
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'title', type: 'string'),
+        new OA\Property(property: 'again', description: 'it supersedes an earlier entry', type: 'boolean'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'JointName',
+    required: ['id', 'number'],
+    properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string')],
+)]
+#[OA\Schema(
+    schema: 'Recorded',
+    required: ['judgement', 'state', 'stored', 'fact', 'facts', 'closed', 'line_id', 'rows'],
+    properties: [
+        new OA\Property(property: 'judgement', ref: '#/components/schemas/Judgement'),
+        new OA\Property(property: 'state', type: 'string'),
+        new OA\Property(property: 'stored', type: 'boolean'),
+        new OA\Property(property: 'fact', ref: '#/components/schemas/Fact'),
+        new OA\Property(
+            property: 'facts',
+            type: 'integer',
+            description: 'how many there are now: a page that knows fewer reads them anew',
+        ),
+        new OA\Property(property: 'closed', type: 'string', nullable: true),
+        new OA\Property(property: 'line_id', type: 'string'),
+        new OA\Property(
+            property: 'rows',
+            type: 'array',
+            description: 'what now stands otherwise in the lists of the line',
+            items: new OA\Items(
+                oneOf: [new OA\Schema(ref: '#/components/schemas/JointShort'), new OA\Schema(ref: '#/components/schemas/TestShort')],
+            ),
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'SectionPlan',
+    required: ['id', 'name', 'from_m', 'to_m', 'role', 'line', 'method', 'plan', 'joints', 'tests'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'from_m', type: 'number'),
+        new OA\Property(property: 'to_m', type: 'number'),
+        new OA\Property(property: 'role', type: 'string'),
+        new OA\Property(
+            property: 'line',
+            type: 'object',
+            required: ['id', 'name', 'service', 'mdp_bar', 'time_zone'],
+            properties: [
+                new OA\Property(property: 'time_zone', type: 'string'),
+                new OA\Property(property: 'id', type: 'string'),
+                new OA\Property(property: 'name', type: 'string'),
+                new OA\Property(property: 'service', type: 'string'),
+                new OA\Property(property: 'mdp_bar', type: 'number'),
+            ],
+        ),
+        new OA\Property(
+            property: 'method',
+            type: 'object',
+            required: ['hash', 'title', 'key'],
+            properties: [
+                new OA\Property(property: 'hash', type: 'string'),
+                new OA\Property(property: 'title', type: 'string'),
+                new OA\Property(property: 'key', type: 'string'),
+            ],
+        ),
+        new OA\Property(property: 'plan', ref: '#/components/schemas/Plan'),
+        new OA\Property(
+            property: 'joints',
+            type: 'array',
+            items: new OA\Items(
+                required: ['id', 'number', 'chainage_m', 'state', 'verdict'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'string'),
+                    new OA\Property(property: 'number', type: 'string'),
+                    new OA\Property(property: 'chainage_m', type: 'number'),
+                    new OA\Property(property: 'state', type: 'string'),
+                    new OA\Property(property: 'verdict', type: 'string'),
+                ],
+            ),
+        ),
+        new OA\Property(property: 'tests', type: 'array', items: new OA\Items(ref: '#/components/schemas/TestShort')),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Plan',
+    required: [
+        'length_m',
+        'profile',
+        'stp_kpa',
+        'gauge',
+        'heads',
+        'compliance',
+        'raise',
+        'raise_with_air',
+        'fill',
+        'vents',
+        'thrust',
+        'earliest',
+        'missing',
+        'joint_count',
+        'verdict',
+    ],
+    properties: [
+        new OA\Property(property: 'length_m', type: 'number'),
+        new OA\Property(property: 'profile', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
+        new OA\Property(property: 'stp_kpa', type: 'number'),
+        new OA\Property(
+            property: 'gauge',
+            type: 'object',
+            required: [
+                'gauge_m',
+                'gauge_level_m',
+                'min_kpa',
+                'max_kpa',
+                'target_kpa',
+                'feasible',
+                'lowest_m',
+                'highest_m',
+                'pipe_max_stated',
+            ],
+            properties: [
+                new OA\Property(property: 'pipe_max_stated', type: 'boolean'),
+                new OA\Property(property: 'pipe_max_kpa', type: 'number', nullable: true),
+                new OA\Property(property: 'gauge_m', type: 'number'),
+                new OA\Property(property: 'gauge_level_m', type: 'number'),
+                new OA\Property(property: 'min_kpa', type: 'number'),
+                new OA\Property(property: 'max_kpa', type: 'number'),
+                new OA\Property(property: 'target_kpa', type: 'number'),
+                new OA\Property(property: 'feasible', type: 'boolean'),
+                new OA\Property(property: 'lowest_m', type: 'number'),
+                new OA\Property(property: 'highest_m', type: 'number'),
+            ],
+        ),
+        new OA\Property(property: 'heads', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
+        new OA\Property(
+            property: 'compliance',
+            type: 'object',
+            required: ['volume_m3', 'compliance_l_per_bar'],
+            properties: [
+                new OA\Property(property: 'volume_m3', type: 'number'),
+                new OA\Property(property: 'compliance_l_per_bar', type: 'number'),
+            ],
+        ),
+        new OA\Property(
+            property: 'raise',
+            type: 'object',
+            required: ['total_l'],
+            properties: [new OA\Property(property: 'total_l', type: 'number')],
+        ),
+        new OA\Property(
+            property: 'raise_with_air',
+            type: 'object',
+            required: ['total_l'],
+            properties: [new OA\Property(property: 'total_l', type: 'number')],
+        ),
+        new OA\Property(
+            property: 'fill',
+            type: 'object',
+            required: ['fill_h', 'water_m3', 'velocity_ok', 'max_rate_l_s'],
+            properties: [
+                new OA\Property(property: 'fill_h', type: 'number'),
+                new OA\Property(property: 'water_m3', type: 'number'),
+                new OA\Property(property: 'velocity_ok', type: 'boolean', nullable: true),
+                new OA\Property(property: 'max_rate_l_s', type: 'number', nullable: true),
+            ],
+        ),
+        new OA\Property(
+            property: 'vents',
+            type: 'object',
+            required: ['vents_m', 'drains_m'],
+            properties: [
+                new OA\Property(property: 'vents_m', type: 'array', items: new OA\Items(type: 'number')),
+                new OA\Property(property: 'drains_m', type: 'array', items: new OA\Items(type: 'number')),
+            ],
+        ),
+        new OA\Property(
+            property: 'thrust',
+            type: 'object',
+            required: ['force_kn'],
+            properties: [new OA\Property(property: 'force_kn', type: 'number')],
+        ),
+        new OA\Property(
+            property: 'earliest',
+            type: 'object',
+            nullable: true,
+            required: ['earliest_at', 'governing'],
+            properties: [
+                new OA\Property(property: 'earliest_at', type: 'string'),
+                new OA\Property(property: 'governing', type: 'string'),
+            ],
+        ),
+        new OA\Property(property: 'missing', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(property: 'joint_count', type: 'integer'),
+        new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'LogProgramme',
+    required: ['rows', 'marks', 'columns'],
+    properties: [
+        new OA\Property(property: 'rows', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
+        new OA\Property(property: 'marks', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number')),
+        new OA\Property(property: 'columns', type: 'array', items: new OA\Items(type: 'string')),
+    ],
+)]
+#[OA\Schema(
+    schema: 'BoxProgramme',
+    required: ['about', 'supply_ratio', 'r_ratio', 'samples'],
+    properties: [
+        new OA\Property(property: 'about', type: 'string'),
+        new OA\Property(property: 'supply_ratio', type: 'number'),
+        new OA\Property(property: 'r_ratio', type: 'number'),
+        new OA\Property(property: 'samples', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
+    ],
+)]
+#[OA\Schema(
+    schema: 'FileSamples',
+    required: ['samples', 'columns'],
+    properties: [
+        new OA\Property(property: 'samples', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
+        new OA\Property(property: 'columns', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(property: 'summary', type: 'object', additionalProperties: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'ProcedureShort',
+    required: ['hash', 'key', 'version', 'title', 'family', 'joint_type'],
+    properties: [
+        new OA\Property(property: 'hash', type: 'string'),
+        new OA\Property(property: 'key', type: 'string'),
+        new OA\Property(property: 'version', type: 'string'),
+        new OA\Property(property: 'title', type: 'string'),
+        new OA\Property(property: 'family', type: 'string'),
+        new OA\Property(property: 'joint_type', type: 'string'),
+        new OA\Property(property: 'school', type: 'string'),
+        new OA\Property(property: 'place', type: 'string'),
+        new OA\Property(property: 'own', type: 'boolean'),
+        new OA\Property(
+            property: 'parameters',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/Limit'),
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'RegisterRow',
+    required: ['id', 'told', 'joint', 'chainage_m', 'state', 'verdict'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'joint', type: 'string'),
+        new OA\Property(property: 'chainage_m', type: 'number'),
+        new OA\Property(property: 'easting', type: 'number'),
+        new OA\Property(property: 'northing', type: 'number'),
+        new OA\Property(property: 'level_m', type: 'number'),
+        new OA\Property(property: 'state', type: 'string'),
+        new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+        new OA\Property(property: 'pipe_a', type: 'string'),
+        new OA\Property(property: 'pipe_b', type: 'string'),
+        new OA\Property(property: 'procedure', type: 'string'),
+        new OA\Property(property: 'signed_by', type: 'string'),
+        new OA\Property(property: 'sealed_utc', type: 'string'),
+        new OA\Property(property: 'replaces', type: 'string'),
+        new OA\Property(property: 'cut_out_reason', type: 'string'),
+        new OA\Property(property: 'remark', type: 'string'),
+        new OA\Property(
+            property: 'told',
+            description: 'what its procedure puts there, by column',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Register',
+    required: ['line', 'chain_broken', 'columns', 'joints', 'tests'],
+    properties: [
+        new OA\Property(
+            property: 'columns',
+            description: 'what the procedures of its joints put into the register: column => label',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+        ),
+        new OA\Property(property: 'line', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
+        new OA\Property(property: 'chain_broken', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(property: 'joints', type: 'array', items: new OA\Items(ref: '#/components/schemas/RegisterRow')),
+        new OA\Property(
+            property: 'tests',
+            type: 'array',
+            items: new OA\Items(
+                required: ['id', 'section', 'number', 'state', 'verdict'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'string'),
+                    new OA\Property(property: 'section', type: 'string'),
+                    new OA\Property(property: 'number', type: 'integer'),
+                    new OA\Property(property: 'state', type: 'string'),
+                    new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+                    new OA\Property(property: 'sealed_at', type: 'string', nullable: true),
+                    new OA\Property(property: 'headline', type: 'string', nullable: true),
+                ],
+            ),
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'PracticeLabel',
+    required: ['code', 'dn_mm', 'voltage_v', 'time_s', 'cooling_min', 'coupling_mm', 'sdr_min', 'sdr_max', 'serial', 'trap'],
+    properties: [
+        new OA\Property(property: 'code', type: 'string'),
+        new OA\Property(property: 'dn_mm', type: 'number'),
+        new OA\Property(property: 'voltage_v', type: 'number'),
+        new OA\Property(property: 'time_s', type: 'number'),
+        new OA\Property(property: 'cooling_min', type: 'number'),
+        new OA\Property(property: 'coupling_mm', type: 'number'),
+        new OA\Property(property: 'sdr_min', type: 'number'),
+        new OA\Property(property: 'sdr_max', type: 'number'),
+        new OA\Property(property: 'serial', type: 'string'),
+        new OA\Property(property: 'trap', type: 'string', nullable: true),
+    ],
+)]
+final class Schemas
+{
+}
