@@ -5,6 +5,7 @@ namespace App\Models;
 use Diastoma\Core\Pipe\PipeNumber;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -22,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $reason why it was rejected, or accepted again
  * @property int|null $user_id who said so
  * @property-read \Illuminate\Database\Eloquent\Collection<int, PipeWord> $words
+ * @property-read Line $line
  */
 class Pipe extends Model
 {
@@ -36,6 +38,12 @@ class Pipe extends Model
     protected $guarded = [];
 
     protected $casts = ['size' => 'array', 'length_m' => 'float'];
+
+    /** @return BelongsTo<Line, $this> */
+    public function line(): BelongsTo
+    {
+        return $this->belongsTo(Line::class);
+    }
 
     /** @return HasMany<PipeWord, $this> what was said of it, the last first */
     public function words(): HasMany

@@ -131,3 +131,33 @@ it('holds the seals of a line against their facts a few hundred at a time', func
     DB::table('facts')->where('subject_id', $joint->id)->where('step', 'two')->update(['value' => '{"x": 99}']);
     expect(SealSubject::broken($line))->toHaveCount(1);
 });
+
+it('lists lines by counts: what it costs grows neither with the lines nor with their joints', function () {
+    $list = fn () => $this->as('engineer')->getJson('/api/v1/lines')->assertOk()->json();
+    $line = $this->makeLine();
+    $few = asked($list);
+    $more = $this->lineBody(more: ['name' => 'Longer', 'centre_line' => [[100, 0, 0, 10], [1300, 1200, 0, 11]], 'sections' => []]);
+    $this->as('engineer')->postJson('/api/v1/lines', $more)->assertCreated();
+    expect(count(asked($list)))->toBe(count($few));
+
+    foreach ($line['joints'] as $n => $joint) {
+        Joint::query()->whereKey($joint['id'])->update([
+            'state' => ['accepted', 'cut-out', 'begun'][$n] ?? 'planned',
+            'verdict' => ['good', 'bad', 'bad'][$n] ?? 'open',
+        ]);
+    }
+    [$longer, $short] = $list();
+    // Joints at 6 and 12 m of 18; the one that is cut out does not count, and neither does its verdict.
+    expect($short['joints'])->toBe(['total' => 1, 'begun' => 1, 'made' => 1, 'accepted' => 1, 'bad' => 0])
+        ->and($short['parts'])->toBe([['at' => 20, 'total' => 1, 'begun' => 1, 'made' => 1, 'accepted' => 1, 'bad' => 0]])
+        ->and($short['sections'])->toBe(['total' => 1, 'good' => 0])
+        ->and($short['start_m'])->toEqual(0);
+    // 199 joints, 6 m apart from chainage 106: 60 parts of 20 m hold three or four each, and none is lost at the ends.
+    expect($longer['joints']['total'])->toBe(199)
+        ->and(array_column($longer['parts'], 'at'))->toBe(range(0, 59))
+        ->and(array_sum(array_column($longer['parts'], 'total')))->toBe(199)
+        ->and(min(array_column($longer['parts'], 'total')))->toBe(3)
+        ->and(max(array_column($longer['parts'], 'total')))->toBe(4)
+        ->and($longer['joints']['made'])->toBe(0)
+        ->and($longer['sections'])->toBe(['total' => 0, 'good' => 0]);
+});

@@ -94,8 +94,10 @@ test('nothing that was acknowledged is lost when the server dies', async () => {
     expect(await post('/api/v1/session', { email: 'bram@diastoma.example', password: 'clay-and-chalk' })).toBe(200)
   }
   await signIn()
-  const lines = (await (await client.get('/api/v1/lines')).json()) as { name: string; joints: { id: string; state: string }[] }[]
-  const joints = lines.find((l) => l.name === 'Osier Row branch')!.joints.filter((j) => j.state === 'planned')
+  const lines = (await (await client.get('/api/v1/lines')).json()) as { id: string; name: string }[]
+  const { id } = lines.find((l) => l.name === 'Osier Row branch')!
+  const line = (await (await client.get(`/api/v1/lines/${id}`)).json()) as { joints: { id: string; state: string }[] }
+  const joints = line.joints.filter((j) => j.state === 'planned')
   const facts = joints.flatMap((j) => [
     {
       joint: j.id,
@@ -149,7 +151,9 @@ test('a fusion and a test go on while the server is dead', async ({ browser }) =
   await signIn(page, 'odile')
   const get = async <T>(path: string): Promise<T> =>
     (await (await page.request.get(`${base}/api/v1/${path}`, { headers: { Referer: `${base}/`, Accept: 'application/json' } })).json()) as T
-  const lines = await get<{ name: string; joints: { id: string; number: string }[]; sections: { id: string }[] }[]>('lines')
+  const lines = await get<{ id: string; name: string }[]>('lines')
+  const called = (name: string): Promise<{ joints: { id: string; number: string }[]; sections: { id: string }[] }> =>
+    get(`lines/${lines.find((l) => l.name === name)!.id}`)
   const dieAndRise = async (page: Page, during: RegExp): Promise<void> => {
     await expect(page.getByText(during).first()).toBeVisible()
     killServer(home)
@@ -160,7 +164,7 @@ test('a fusion and a test go on while the server is dead', async ({ browser }) =
     await expect(page.getByRole('button', { name: /not yet sent/ })).toHaveCount(0, { timeout: 240_000 })
   }
   await test.step('a fusion', async () => {
-    const joint = lines.find((l) => l.name === 'Kelder Lane main')!.joints.find((j) => j.number === '36')!
+    const joint = (await called('Kelder Lane main')).joints.find((j) => j.number === '36')!
     await page.goto(`/joints/${joint.id}`)
     await prepareCoupler(page, 225)
     await atStep(page, 'Fusion')
@@ -184,7 +188,7 @@ test('a fusion and a test go on while the server is dead', async ({ browser }) =
     expect(after.judgement.steps.find((s) => s.key === 'fusion')).toMatchObject({ status: 'done', verdict: 'good' })
   })
   await test.step('a test', async () => {
-    await page.goto(`/sections/${lines.find((l) => l.name === 'Osier Row branch')!.sections[0]!.id}`)
+    await page.goto(`/sections/${(await called('Osier Row branch')).sections[0]!.id}`)
     await page.getByRole('button', { name: /^Begin/ }).click()
     await instruments(page)
     await readyForPressure(page)

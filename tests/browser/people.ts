@@ -64,10 +64,12 @@ interface Line {
 }
 
 export async function lineByName(request: APIRequestContext, name: string): Promise<Line> {
-  const answer = await request.get('/api/v1/lines', {
-    headers: { ...headers, Referer: process.env['BASE_URL'] ?? 'http://127.0.0.1:8080' },
-  })
-  return ((await answer.json()) as Line[]).find((l) => l.name === name)!
+  const get = async <T>(path: string): Promise<T> =>
+    (await (
+      await request.get(`/api/v1/${path}`, { headers: { ...headers, Referer: process.env['BASE_URL'] ?? 'http://127.0.0.1:8080' } })
+    ).json()) as T
+  const { id } = (await get<{ id: string; name: string }[]>('lines')).find((l) => l.name === name)!
+  return get<Line>(`lines/${id}`)
 }
 
 /** Types into the figures of a step by their labels and answers its yes and no. */

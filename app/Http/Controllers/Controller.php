@@ -6,7 +6,6 @@ use App\Models\Line;
 use App\Models\Role;
 use App\Models\Subject;
 use App\Models\User;
-use App\Support\Conflict;
 use Diastoma\Core\Procedure\Judgement;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -17,22 +16,6 @@ abstract class Controller
     {
         /** @var User */
         return $request->user();
-    }
-
-    /**
-     * What was recorded under one name is not sent under another: a device that is shared says whose it is.
-     *
-     * @throws Conflict
-     */
-    protected function mustBeTheirs(Request $request): void
-    {
-        $by = $request->header('X-Recorded-By');
-        if ($by !== null && $by !== (string) $this->user($request)->id) {
-            throw new Conflict(
-                'recorded_by',
-                'This was recorded by somebody else, who must be signed in to send it. It stays on the device.',
-            );
-        }
     }
 
     /** The role of the person on the line; someone who does not belong to the project finds nothing. */

@@ -3,11 +3,11 @@
 namespace App\Http\Controllers;
 
 use App\Actions\ExportRegister;
+use App\Http\Requests\TextFile;
 use App\Models\Line;
 use Diastoma\Core\Electrofusion\TraceFile;
 use Diastoma\Core\PressureTest\CleanLog;
 use Diastoma\Core\PressureTest\LoggerCsv;
-use Diastoma\Core\Refused;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -16,15 +16,15 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** Files in and out: traces, logs, register, GeoJSON. */
 final class FileController extends Controller
 {
-    public function fusionTrace(Request $request): JsonResponse
+    public function fusionTrace(TextFile $request): JsonResponse
     {
-        return new JsonResponse(['samples' => TraceFile::read($this->text($request)), 'columns' => ['t_s', 'u_v', 'i_a', 'temp_c']]);
+        return new JsonResponse(['samples' => TraceFile::read($request->text()), 'columns' => ['t_s', 'u_v', 'i_a', 'temp_c']]);
     }
 
-    public function pressureLog(Request $request): JsonResponse
+    public function pressureLog(TextFile $request): JsonResponse
     {
         $order = $request->input('date_order');
-        $log = CleanLog::of(LoggerCsv::read($this->text($request), in_array($order, ['DMY', 'MDY'], true) ? $order : null));
+        $log = CleanLog::of(LoggerCsv::read($request->text(), in_array($order, ['DMY', 'MDY'], true) ? $order : null));
         $start = $log->rows[0][0];
         $hasWater = ! in_array(null, array_column($log->rows, 3), true);
         $hasTemperature = ! in_array(null, array_column($log->rows, 2), true);
@@ -68,21 +68,6 @@ final class FileController extends Controller
         $this->member($request, $line);
 
         return new JsonResponse($export->register($line));
-    }
-
-    private function text(Request $request): string
-    {
-        $request->validate(['file' => 'required|file|max:16384']);
-        $text = (string) $request->file('file')->get();
-        if (
-            $text === '' ||
-            str_contains(substr($text, 0, 4096), "\0") ||
-            preg_match('/^(%PDF|PK\x03\x04|\x89PNG|\xFF\xD8)/', $text) === 1
-        ) {
-            throw Refused::field('file', 'The file is no text: a CSV or JSON file is wanted.');
-        }
-
-        return $text;
     }
 
     private function name(Line $line, string $end): string

@@ -2,15 +2,13 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\NewProcedure;
 use App\Models\ProcedureText;
 use Diastoma\Core\Calculation\Registry;
-use Diastoma\Core\Procedure\Procedure;
-use Diastoma\Core\Procedure\ProcedureFile;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Simulation\PracticeLabels;
 use Diastoma\Core\Units\Unit;
-use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -46,15 +44,9 @@ final class ProcedureController extends Controller
         return new JsonResponse($text->procedure()->text + ['hash' => $text->hash]);
     }
 
-    public function store(Request $request): JsonResponse
+    public function store(NewProcedure $request): JsonResponse
     {
-        $body = $request->validate(['project_id' => 'required|integer', 'procedure' => 'required_without:file|array', 'file' => 'string']);
-        $role = $this->user($request)->roleOn((int) $body['project_id']) ?? abort(404);
-        if (! $role->mayPlan()) {
-            throw new AuthorizationException('Only an engineer loads a procedure.');
-        }
-        $procedure = isset($body['file']) ? ProcedureFile::read($body['file']) : Procedure::from($request->json('procedure'));
-        $text = ProcedureText::freeze($procedure, (int) $body['project_id'], $this->user($request)->id);
+        $text = ProcedureText::freeze($request->procedure(), $request->integer('project_id'), $request->who()->id);
 
         return new JsonResponse($text->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']), 201);
     }

@@ -2,8 +2,9 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\ChosenUnits;
+use App\Http\Requests\SignIn;
 use App\Models\Project;
-use App\Support\Address;
 use Diastoma\Core\Refused;
 use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Http\JsonResponse;
@@ -14,13 +15,12 @@ use Illuminate\Validation\ValidationException;
 
 final class SessionController extends Controller
 {
-    public function store(Request $request): JsonResponse
+    public function store(SignIn $request): JsonResponse
     {
-        $credentials = $request->validate(['email' => 'required|string|max:200', 'password' => 'required|string|max:200']);
         if (! $request->hasSession()) {
             throw Refused::field('origin', 'Signing in is for the pages of this application: send its own address as Origin or Referer.');
         }
-        if (! $this->web()->attempt(['email' => Address::normal($credentials['email'])] + $credentials, true)) {
+        if (! $this->web()->attempt($request->credentials(), true)) {
             throw ValidationException::withMessages(['email' => 'Name and password do not fit together.']);
         }
         $request->session()->regenerate();
@@ -51,9 +51,9 @@ final class SessionController extends Controller
         ]);
     }
 
-    public function update(Request $request): JsonResponse
+    public function update(ChosenUnits $request): JsonResponse
     {
-        $this->user($request)->update($request->validate(['units' => 'required|in:metric,us']));
+        $this->user($request)->update($request->validated());
 
         return $this->show($request);
     }

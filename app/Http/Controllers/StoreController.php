@@ -3,10 +3,10 @@
 namespace App\Http\Controllers;
 
 use App\Actions\KeepStoreItem;
+use App\Http\Requests\NewStoreItem;
 use App\Models\Project;
 use App\Models\StoreItem;
 use Diastoma\Core\Stores\StoreKind;
-use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -36,24 +36,9 @@ final class StoreController extends Controller
         );
     }
 
-    public function keep(Request $request, KeepStoreItem $keep): JsonResponse
+    public function keep(NewStoreItem $request, KeepStoreItem $keep): JsonResponse
     {
-        $body = $request->validate([
-            'id' => 'required|uuid',
-            'project_id' => 'required|integer',
-            'kind' => 'required|string|max:40',
-            'name' => 'required|string|max:120',
-            'values' => 'present|array',
-            'supersedes' => 'nullable|uuid',
-            'reason' => 'nullable|string|max:500',
-            'retired' => 'nullable|boolean',
-        ]);
-        $role = $this->user($request)->roleOn((int) $body['project_id']) ?? abort(404);
-        if ($body['kind'] === 'code-layout' && ! $role->mayPlan()) {
-            throw new AuthorizationException('Only an engineer enters the layout of a code.');
-        }
-        $body['values'] = $request->json('values');
-        $item = $keep(Project::query()->findOrFail($body['project_id']), $this->user($request), $body);
+        $item = $keep(Project::query()->findOrFail($request->integer('project_id')), $request->who(), $request->body());
 
         return new JsonResponse($this->item($request, $item), 201);
     }

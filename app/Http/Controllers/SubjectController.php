@@ -4,6 +4,8 @@ namespace App\Http\Controllers;
 
 use App\Actions\KeepPhoto;
 use App\Actions\RecordFact;
+use App\Http\Requests\NewFact;
+use App\Http\Requests\NewPhoto;
 use App\Http\Resources\FactRow;
 use App\Http\Resources\LineRow;
 use App\Http\Resources\SubjectPage;
@@ -18,18 +20,6 @@ use Illuminate\Support\Facades\Storage;
 /** Whatever carries facts, addressed in one way: a joint, a test, a stretch of the line. */
 final class SubjectController extends Controller
 {
-    private const FACT = [
-        'id' => 'required|uuid', 'step' => 'required|string|max:64', 'value' => 'required|array', 'recorded_at' => 'required|string|max:40',
-        'supersedes' => 'nullable|uuid', 'reason' => 'nullable|string|max:500',
-    ];
-
-    private const PHOTO = [
-        'id' => 'required|uuid',
-        'step' => 'required|string|max:64',
-        'taken_at' => 'required|string|max:40',
-        'file' => 'required|file|max:16384',
-    ];
-
     public function show(Request $request, string $kind, Subject $subject): JsonResponse
     {
         $this->member($request, $subject->line());
@@ -37,14 +27,10 @@ final class SubjectController extends Controller
         return new JsonResponse(['judgement' => $this->judgement($request, $subject, $subject->judgement())] + SubjectPage::of($subject));
     }
 
-    public function record(Request $request, string $kind, Subject $subject, RecordFact $record): JsonResponse
+    public function record(NewFact $request, string $kind, Subject $subject, RecordFact $record): JsonResponse
     {
-        $this->mustBeTheirs($request);
         $role = $this->member($request, $subject->line());
-        $body = $request->validate(self::FACT);
-        // Laravel trims and nulls strings; the fact is what came.
-        $body['value'] = $request->json('value');
-        $done = $record($subject, $this->user($request), $role, $body);
+        $done = $record($subject, $request->who(), $role, $request->body());
 
         return new JsonResponse(
             [
@@ -61,12 +47,10 @@ final class SubjectController extends Controller
         );
     }
 
-    public function keepPhoto(Request $request, string $kind, Subject $subject, KeepPhoto $keep): JsonResponse
+    public function keepPhoto(NewPhoto $request, string $kind, Subject $subject, KeepPhoto $keep): JsonResponse
     {
-        $this->mustBeTheirs($request);
-        $this->member($request, $subject->line());
-        $body = $request->validate(self::PHOTO);
-        $photo = $keep($subject, $this->user($request), $body['id'], $body['step'], $body['taken_at'], $request->file('file'));
+        $body = $request->validated();
+        $photo = $keep($subject, $request->who(), $body['id'], $body['step'], $body['taken_at'], $request->picture());
 
         return new JsonResponse($photo->only(['id', 'step', 'taken_at', 'width', 'height']) + ['by' => $photo->user->name], 201);
     }

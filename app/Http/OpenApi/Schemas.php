@@ -295,8 +295,8 @@ use OpenApi\Attributes as OA;
     ],
 )]
 #[OA\Schema(
-    schema: 'LineShort',
-    required: ['id', 'name', 'service', 'project', 'pipe', 'length_m', 'start_m', 'joints', 'sections'],
+    schema: 'LineHead',
+    required: ['id', 'name', 'service', 'project', 'pipe', 'length_m', 'start_m'],
     properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
@@ -305,15 +305,55 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'pipe', ref: '#/components/schemas/Pipe'),
         new OA\Property(property: 'length_m', type: 'number'),
         new OA\Property(property: 'start_m', type: 'number'),
-        new OA\Property(property: 'joints', type: 'array', items: new OA\Items(ref: '#/components/schemas/JointShort')),
-        new OA\Property(property: 'sections', type: 'array', items: new OA\Items(ref: '#/components/schemas/SectionShort')),
+    ],
+)]
+#[OA\Schema(
+    schema: 'JointCounts',
+    description: 'of the joints that stand: what is cut out does not count',
+    required: ['total', 'begun', 'made', 'accepted', 'bad'],
+    properties: [
+        new OA\Property(property: 'total', type: 'integer'),
+        new OA\Property(property: 'begun', description: 'and further', type: 'integer'),
+        new OA\Property(property: 'made', description: 'and further', type: 'integer'),
+        new OA\Property(property: 'accepted', type: 'integer'),
+        new OA\Property(property: 'bad', type: 'integer'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'LinePart',
+    description: 'one of 60 equal parts of a line; parts without joints are left out',
+    required: ['at'],
+    allOf: [new OA\Schema(ref: '#/components/schemas/JointCounts')],
+    properties: [new OA\Property(property: 'at', description: 'from 0, at the beginning of the line', type: 'integer')],
+)]
+#[OA\Schema(
+    schema: 'LineShort',
+    required: ['joints', 'parts', 'sections'],
+    allOf: [new OA\Schema(ref: '#/components/schemas/LineHead')],
+    properties: [
+        new OA\Property(property: 'joints', ref: '#/components/schemas/JointCounts'),
+        new OA\Property(property: 'parts', type: 'array', items: new OA\Items(ref: '#/components/schemas/LinePart')),
+        new OA\Property(
+            property: 'sections',
+            required: ['total', 'good'],
+            type: 'object',
+            properties: [
+                new OA\Property(property: 'total', type: 'integer'),
+                new OA\Property(property: 'good', description: 'tested and signed', type: 'integer'),
+            ],
+        ),
     ],
 )]
 #[OA\Schema(
     schema: 'LineFull',
-    required: ['project_id', 'role', 'time_zone', 'design_bar', 'mdp_bar', 'pipe_length_m', 'centre_line', 'procedure', 'stretches'],
-    allOf: [new OA\Schema(ref: '#/components/schemas/LineShort')],
+    required: [
+        'project_id', 'role', 'time_zone', 'design_bar', 'mdp_bar', 'pipe_length_m', 'centre_line', 'procedure',
+        'joints', 'sections', 'stretches',
+    ],
+    allOf: [new OA\Schema(ref: '#/components/schemas/LineHead')],
     properties: [
+        new OA\Property(property: 'joints', type: 'array', items: new OA\Items(ref: '#/components/schemas/JointShort')),
+        new OA\Property(property: 'sections', type: 'array', items: new OA\Items(ref: '#/components/schemas/SectionShort')),
         new OA\Property(property: 'stretches', type: 'array', items: new OA\Items(ref: '#/components/schemas/StretchShort')),
         new OA\Property(property: 'project_id', type: 'integer'),
         new OA\Property(property: 'role', type: 'string', enum: ['joiner', 'foreman', 'inspector', 'engineer']),

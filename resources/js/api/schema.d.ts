@@ -853,7 +853,7 @@ export interface components {
             method?: string;
             tests: components["schemas"]["TestShort"][];
         };
-        LineShort: {
+        LineHead: {
             id: string;
             name: string;
             /** @enum {string} */
@@ -862,10 +862,34 @@ export interface components {
             pipe: components["schemas"]["Pipe"];
             length_m: number;
             start_m: number;
+        };
+        /** @description of the joints that stand: what is cut out does not count */
+        JointCounts: {
+            total: number;
+            /** @description and further */
+            begun: number;
+            /** @description and further */
+            made: number;
+            accepted: number;
+            bad: number;
+        };
+        /** @description one of 60 equal parts of a line; parts without joints are left out */
+        LinePart: components["schemas"]["JointCounts"] & {
+            /** @description from 0, at the beginning of the line */
+            at: number;
+        };
+        LineShort: components["schemas"]["LineHead"] & {
+            joints: components["schemas"]["JointCounts"];
+            parts: components["schemas"]["LinePart"][];
+            sections: {
+                total: number;
+                /** @description tested and signed */
+                good: number;
+            };
+        };
+        LineFull: components["schemas"]["LineHead"] & {
             joints: components["schemas"]["JointShort"][];
             sections: components["schemas"]["SectionShort"][];
-        };
-        LineFull: components["schemas"]["LineShort"] & {
             stretches: components["schemas"]["StretchShort"][];
             project_id: number;
             /** @enum {string} */

@@ -3,27 +3,21 @@ import type { ReactElement } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { LineShort } from '../api/client'
 import { useLines, useMe } from '../api/queries'
-import { LineString } from '../ui/LineString'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
-import { useNow } from '../ui/useNow'
+import { LineParts } from './LineParts'
 
 /** State of a line in a sentence. */
-function sentence(line: LineShort): string {
-  const part = line.joints.filter((j) => j.state !== 'cut-out')
-  const made = part.filter((j) => j.state === 'made' || j.state === 'accepted').length
-  const bad = part.filter((j) => j.verdict === 'bad').length
-  const tested = line.sections.filter((s) => s.tests.some((t) => t.state === 'accepted')).length
-  const joints = `${made} of ${part.length} joints made${bad > 0 ? `, ${bad} bad` : ''}`
-  const sections = line.sections.length === 0 ? 'no section planned' : `${tested} of ${line.sections.length} sections tested good`
-  return `${joints}; ${sections}.`
+function sentence({ joints, sections }: LineShort): string {
+  const of = (some: number, all: number, one: string): string => `${some} of ${all} ${all === 1 ? one : `${one}s`}`
+  const made = `${of(joints.made, joints.total, 'joint')} made${joints.bad > 0 ? `, ${joints.bad} bad` : ''}`
+  return `${made}; ${sections.total === 0 ? 'no section planned' : `${of(sections.good, sections.total, 'section')} tested good`}.`
 }
 
 export default function Lines(): ReactElement {
   const lines = useLines()
   const me = useMe()
   const navigate = useNavigate()
-  const now = useNow(10_000)
   if (!lines.data) return <Loading query={lines} />
   const engineer = me.data?.projects.some((p) => p.role === 'engineer')
   return (
@@ -41,15 +35,7 @@ export default function Lines(): ReactElement {
               {line.project} · {line.pipe.material} {line.pipe.dn_mm} SDR {line.pipe.sdr}, {line.service}, {Math.round(line.length_m)} m
             </Typography>
           </Box>
-          <LineString
-            compact
-            joints={line.joints}
-            sections={line.sections}
-            startM={line.start_m}
-            lengthM={line.length_m}
-            service={line.service}
-            now={now}
-          />
+          <LineParts line={line} />
           <Typography sx={{ mt: 0.5 }}>{sentence(line)}</Typography>
         </Box>
       ))}

@@ -1,0 +1,40 @@
+<?php
+
+namespace App\Http\Requests;
+
+use App\Models\Role;
+
+/** A line with its pipes, the procedure of its joints, and its sections. */
+final class NewLine extends ProjectRequest
+{
+    public function rules(): array
+    {
+        $section = array_combine(
+            array_map(fn (string $key) => "sections.*.{$key}", array_keys(NewSection::RULES)),
+            NewSection::RULES,
+        );
+
+        return [
+            'project_id' => 'required|integer',
+            'name' => 'required|string|max:120',
+            'service' => 'required|in:water,sewer,gas',
+            'material' => 'required|in:PE100,PVC-U',
+            'series' => 'nullable|in:metric,ips,dips',
+            'dn_mm' => 'required_without:nominal|numeric',
+            'nominal' => 'nullable|numeric',
+            'sdr' => 'required|numeric|between:5,51',
+            'wall_mm' => 'nullable|numeric',
+            'design_bar' => 'required|numeric|between:0.1,100',
+            'mdp_bar' => 'required|numeric|between:0.1,100',
+            'pipe_length_m' => 'required|numeric|between:0.5,25',
+            'procedure_hash' => 'required|string|size:64',
+            'centre_line' => 'required|array|min:2|max:20000',
+            'sections' => 'array|max:200',
+        ] + $section;
+    }
+
+    protected function refusal(Role $role): ?string
+    {
+        return $role->mayPlan() ? null : 'Only an engineer makes a line.';
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+namespace App\Http\Requests;
+
+/** A stretch of the line, or a point of it, about which facts are recorded. */
+final class NewStretch extends MemberRequest
+{
+    public function rules(): array
+    {
+        return [
+            'procedure_hash' => 'required|string|size:64',
+            'name' => 'required|string|max:80',
+            'from_m' => 'required|numeric',
+            'to_m' => 'nullable|numeric',
+        ];
+    }
+
+    /** @return array{procedure_hash: string, name: string, from_m: float|int|string, to_m?: float|int|string|null} */
+    public function body(): array
+    {
+        /** @var array{procedure_hash: string, name: string, from_m: float|int|string} */
+        return $this->validated();
+    }
+}

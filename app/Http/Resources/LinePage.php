@@ -1,0 +1,60 @@
+<?php
+
+namespace App\Http\Resources;
+
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\Section;
+use App\Models\User;
+
+/** A line with all that its page draws: joints, sections and stretches as rows. */
+final class LinePage
+{
+    /** @return array<string, mixed> */
+    public static function of(Line $line, User $reader): array
+    {
+        $line->load(['project', 'joints.procedureText', 'sections.tests', 'sections.method', 'stretches', 'procedureText']);
+        $line->joints->each(fn (Joint $j) => $j->setRelation('ofLine', $line));
+
+        return self::head($line) + [
+            'time_zone' => $line->project->time_zone,
+            'project_id' => $line->project_id,
+            'role' => $reader->roleOn($line->project_id)?->value,
+            'design_bar' => $line->design_bar,
+            'mdp_bar' => $line->mdp_bar,
+            'pipe_length_m' => $line->pipe_length_m,
+            'centre_line' => $line->centre_line,
+            'procedure' => $line->procedureText->only(['hash', 'title', 'key', 'version']),
+            'joints' => $line->joints->map(LineRow::joint(...))->all(),
+            'sections' => $line->sections->map(self::section(...))->all(),
+            'stretches' => $line->stretches->map(LineRow::stretch(...))->all(),
+        ];
+    }
+
+    /** @return array<string, mixed> what every list of lines says of one */
+    public static function head(Line $line): array
+    {
+        return [
+            'id' => $line->id,
+            'name' => $line->name,
+            'service' => $line->service,
+            'project' => $line->project->name,
+            'pipe' => $line->pipe,
+            'length_m' => $line->length(),
+            'start_m' => $line->centre_line[0][0],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function section(Section $s): array
+    {
+        return [
+            'id' => $s->id,
+            'name' => $s->name,
+            'from_m' => $s->from_m,
+            'to_m' => $s->to_m,
+            'method' => $s->method->title,
+            'tests' => $s->tests->map(LineRow::test(...))->all(),
+        ];
+    }
+}
