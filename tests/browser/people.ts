@@ -30,9 +30,17 @@ export async function someone(browser: Browser, who: Who, size: [number, number]
   return page
 }
 
-/** Somebody with a page of their own that has gone nowhere yet; signed in as a device is, without the page. */
+/**
+ * Somebody with a page of their own that has gone nowhere yet; signed in as a device is, without the page. Nothing is kept
+ * on the device: what is kept there, and judged there, has tests of its own.
+ */
 export async function present(browser: Browser, who: Who, size: [number, number] = [390, 844]): Promise<Page> {
-  const context = await browser.newContext({ viewport: { width: size[0], height: size[1] }, timezoneId: 'Europe/Vienna', locale: 'en-GB' })
+  const context = await browser.newContext({
+    viewport: { width: size[0], height: size[1] },
+    timezoneId: 'Europe/Vienna',
+    locale: 'en-GB',
+    serviceWorkers: 'block',
+  })
   const known = sessions.get(`${who} by hand`)
   if (known) {
     await context.addCookies(known)
