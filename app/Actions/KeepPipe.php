@@ -16,6 +16,9 @@ use Illuminate\Support\Facades\DB;
 /** A pipe of a line as it came: another material or size than was planned, its serial, its length, where it is from. */
 final class KeepPipe
 {
+    /** How often it is tried where two hold what the other wants. */
+    public const TRIES = 3;
+
     public function __construct(private readonly PipeSize $sizes, private readonly JudgeSubject $judge)
     {
     }
@@ -47,8 +50,7 @@ final class KeepPipe
     public function change(Pipe $pipe, Line $line, User $by, array $body): Pipe
     {
         return DB::transaction(function () use ($pipe, $line, $by, $body): Pipe {
-            $pipe = Pipe::query()->lockForUpdate()->findOrFail($pipe->id);
-            $joints = self::joints($pipe);
+            [$pipe, $joints] = self::held($pipe);
             $begun = $joints->first(fn (Joint $joint) => $joint->state !== 'planned');
             $size = $this->size($line, $body, $pipe->size);
             if ($begun !== null && $size != $pipe->size) {
@@ -64,17 +66,29 @@ final class KeepPipe
             $joints->each(fn (Joint $joint) => ($this->judge)($joint));
 
             return $pipe;
-        });
+        }, self::TRIES);
     }
 
-    /** @return Collection<int, Joint> in which it lies or is planned */
-    public static function joints(Pipe $pipe): Collection
+    /**
+     * A pipe and the joints in which it lies or is planned, held until the transaction ends: nobody records on them meanwhile.
+     * Joints first and then the pipe, as whoever records a fact takes them.
+     *
+     * @return array{Pipe, Collection<int, Joint>}
+     */
+    public static function held(Pipe $pipe): array
     {
-        return Joint::query()
-            ->with(['ofLine.project', 'ofLine.procedureText', 'procedureText'])
+        $its = Joint::query()
             ->where('line_id', $pipe->line_id)
             ->where(fn ($q) => $q->where('pipe_a_id', $pipe->id)->orWhere('pipe_b_id', $pipe->id))
-            ->get();
+            ->orderBy('id');
+        $joints = $its->lockForUpdate()->get();
+        $held = Pipe::query()->lockForUpdate()->findOrFail($pipe->id);
+        // A joint that has named it since then.
+        if ($its->lockForUpdate()->count() !== $joints->count()) {
+            $joints = $its->lockForUpdate()->get();
+        }
+
+        return [$held, $joints->load(['ofLine.project', 'ofLine.procedureText', 'procedureText'])];
     }
 
     /**

@@ -19,14 +19,13 @@ final class SayOfPipe
     public function __invoke(Pipe $pipe, User $by, bool $rejected, string $reason): Pipe
     {
         return DB::transaction(function () use ($pipe, $by, $rejected, $reason): Pipe {
-            $pipe = Pipe::query()->lockForUpdate()->findOrFail($pipe->id);
+            [$pipe, $joints] = KeepPipe::held($pipe);
             if ($rejected === ($pipe->state === Pipe::REJECTED)) {
                 throw Refused::field(
                     'rejected',
                     $rejected ? "Pipe {$pipe->number} is rejected already: {$pipe->reason}" : "Pipe {$pipe->number} is not rejected.",
                 );
             }
-            $joints = KeepPipe::joints($pipe);
             $lies = $joints->contains(fn (Joint $joint) => $joint->left_face);
             $state = $rejected ? Pipe::REJECTED : ($lies ? Pipe::LAID : Pipe::TO_HAND);
             PipeWord::query()->create(['pipe_id' => $pipe->id, 'state' => $state, 'reason' => $reason, 'user_id' => $by->id]);
@@ -34,6 +33,6 @@ final class SayOfPipe
             $joints->whereNull('sealed_at')->each(fn (Joint $joint) => ($this->judge)($joint));
 
             return $pipe;
-        });
+        }, KeepPipe::TRIES);
     }
 }

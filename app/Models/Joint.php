@@ -80,10 +80,17 @@ class Joint extends Subject
         return (self::CALLED[$this->place] ?? 'Joint')." {$this->number}";
     }
 
+    /** @return array<'a'|'b', string> how a sentence names its two sides */
+    public function sides(): array
+    {
+        $pipes = $this->pipes ?? ['a' => 'laid', 'b' => 'new'];
+
+        return ['a' => "pipe {$pipes['a']}", 'b' => "pipe {$pipes['b']}"];
+    }
+
     public function context(): array
     {
         $line = $this->ofLine;
-        $pipes = $this->pipes ?? ['a' => 'laid', 'b' => 'new'];
         $ends = array_map(fn (Pipe $pipe) => $pipe->known(), array_filter(['a' => $this->pipeOf('a'), 'b' => $this->pipeOf('b')]));
 
         return self::common($ends, $line->pipe) + [
@@ -96,7 +103,7 @@ class Joint extends Subject
             'service' => $line->service,
             'time_zone' => $line->project->time_zone,
             'mdp_bar' => $line->mdp_bar,
-            'sides' => ['a' => "pipe {$pipes['a']}", 'b' => "pipe {$pipes['b']}"],
+            'sides' => $this->sides(),
             'pipes' => array_filter($this->pipes ?? []),
             // The first of the two joints that replace one brings the closing piece.
             'closing_piece' => $this->replaces_id !== null && str_ends_with($this->number, 'A'),

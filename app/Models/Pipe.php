@@ -51,13 +51,18 @@ class Pipe extends Model
         return $this->hasMany(PipeWord::class)->orderByDesc('seq');
     }
 
-    /** The pipe of a number; one that is not known yet is a pipe of the line as it was planned. */
+    /**
+     * The pipe of a number; one that is not known yet is a pipe of the line as it was planned. Held until the transaction
+     * ends: what is said of it meanwhile waits, and then finds the joint that names it.
+     */
     public static function findOrMake(Line $line, string $number, ?int $by): self
     {
-        return self::query()->createOrFirst(
+        $pipe = self::query()->createOrFirst(
             ['line_id' => $line->id, 'plain' => PipeNumber::plain($number)],
             ['number' => trim($number), 'size' => $line->pipe, 'user_id' => $by],
         );
+
+        return $pipe->wasRecentlyCreated ? $pipe : self::query()->sharedLock()->findOrFail($pipe->id);
     }
 
     /** What is known of it where a joint is judged. @return array<string, mixed> */

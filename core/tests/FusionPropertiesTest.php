@@ -178,6 +178,13 @@ it('reads the same shape wherever the turning gauge sits, and turns with the pip
             ->toEqualWithDelta($oval, 1e-9)
             ->and(fmod($turned['axis_deg'] - $axis + 180, 180))
             ->toEqualWithDelta(30, 1e-6);
+        // What is drawn is the pipe, wherever the gauge stood.
+        foreach ($beside['centred'] as $i => $seen) {
+            expect($seen['clock'])
+                ->toBe($i === 0 ? '12:00' : "{$i}:00")
+                ->and($seen['value_mm'])
+                ->toEqualWithDelta($centred['centred'][$i]['value_mm'], 1e-9);
+        }
     }
 });
 

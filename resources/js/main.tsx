@@ -12,6 +12,7 @@ import LinePage from './line/LinePage'
 import { keepSending, setPerson, whenSent, whenStranger } from './outbox/outbox'
 import { resumeRuns } from './outbox/runs'
 import SignIn from './SignIn'
+import { Fault } from './ui/Fault'
 import { LookProvider } from './ui/settings'
 import './ui/base.css'
 
@@ -41,34 +42,32 @@ function Root(): ReactElement {
   )
 }
 
+const pages: [path: string, page: ReactElement][] = [
+  ['/', <Lines />],
+  ['/sign-in', <SignIn />],
+  ['/lines/new', <NewLine />],
+  ['/lines/:id', <LinePage />],
+  ['/lines/:id/register', <RegisterPage />],
+  ['/lines/:id/pipes', <PipesPage />],
+  ['/stretches/:id', <StretchPage />],
+  ['/joints/:id', <JointPage />],
+  ['/joints/:id/tag', <TagPage />],
+  ['/stores', <StoresPage />],
+  ['/sections/:id', <SectionPage />],
+  ['/tests/:id', <TestPage />],
+  ['/procedures', <ProceduresPage />],
+  ['/bench', <BenchPage />],
+  [
+    '*',
+    <p className="waiting">
+      There is nothing at this address. <a href="/">Lines</a>
+    </p>,
+  ],
+]
+
+// A page that breaks takes no other down with it.
 const router = createBrowserRouter([
-  {
-    element: <Root />,
-    children: [
-      { path: '/', element: <Lines /> },
-      { path: '/sign-in', element: <SignIn /> },
-      { path: '/lines/new', element: <NewLine /> },
-      { path: '/lines/:id', element: <LinePage /> },
-      { path: '/lines/:id/register', element: <RegisterPage /> },
-      { path: '/lines/:id/pipes', element: <PipesPage /> },
-      { path: '/stretches/:id', element: <StretchPage /> },
-      { path: '/joints/:id', element: <JointPage /> },
-      { path: '/joints/:id/tag', element: <TagPage /> },
-      { path: '/stores', element: <StoresPage /> },
-      { path: '/sections/:id', element: <SectionPage /> },
-      { path: '/tests/:id', element: <TestPage /> },
-      { path: '/procedures', element: <ProceduresPage /> },
-      { path: '/bench', element: <BenchPage /> },
-      {
-        path: '*',
-        element: (
-          <p className="waiting">
-            There is nothing at this address. <a href="/">Lines</a>
-          </p>
-        ),
-      },
-    ],
-  },
+  { element: <Root />, children: pages.map(([path, element]) => ({ path, element, errorElement: <Fault /> })) },
 ])
 
 whenSent((subject, recorded) => patch(queries, subject, recorded))

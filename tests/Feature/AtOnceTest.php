@@ -3,14 +3,18 @@
 use App\Actions\AddJoints;
 use App\Actions\CutOutJoint;
 use App\Actions\KeepPhoto;
+use App\Actions\KeepPipe;
 use App\Actions\KeepStoreItem;
 use App\Actions\PlanSection;
 use App\Actions\RecordFact;
+use App\Actions\SayOfPipe;
 use App\Actions\SealSubject;
 use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Photo;
+use App\Models\Pipe;
+use App\Models\PipeWord;
 use App\Models\ProcedureText;
 use App\Models\Role;
 use App\Models\Seal;
@@ -18,6 +22,8 @@ use App\Models\Section;
 use App\Models\StoreItem;
 use App\Models\User;
 use App\Support\Conflict;
+use Diastoma\Core\Pipe\PipeNumber;
+use Diastoma\Core\Refused;
 use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -221,4 +227,53 @@ it('keeps a thing of the stores once, and lets one of many renewals stand', func
     expect(told(atOnce(fn () => $keep($thing))))->toBe(['done' => AT_ONCE])->and(StoreItem::query()->count())->toBe(1);
     $said = atOnce(fn () => $keep(['id' => (string) Str::uuid(), 'supersedes' => $thing['id'], 'reason' => 'calibrated'] + $thing));
     expect(told($said))->toBe(['conflict' => AT_ONCE - 1, 'done' => 1])->and(StoreItem::query()->count())->toBe(2);
+});
+
+it('makes one pipe of a number that many joints name at once, and adds a number once', function () {
+    $body = $this->lineBody(more: ['centre_line' => [[0, 0, 0, 10], [6.0 * (AT_ONCE + 1), 9, 0, 11]], 'sections' => []]);
+    $line = $this->as('engineer')->postJson('/api/v1/lines', $body)->assertCreated()->json();
+    $joints = array_column($line['joints'], 'id');
+    $said = atOnce(fn (int $i) => ($this->recordAs)($joints[$i], ($this->body)('pipes', ['pipe_a' => 'N 1', 'pipe_b' => "N{$i}0"])));
+    expect(told($said))
+        ->toBe(['done' => AT_ONCE])
+        ->and(Pipe::query()->where('line_id', $line['id'])->where('plain', PipeNumber::plain('N 1'))->count())
+        ->toBe(1)
+        ->and(Joint::query()->whereIn('id', $joints)->pluck('pipe_a_id')->unique())
+        ->toHaveCount(1);
+    $add = fn () => app(KeepPipe::class)->add(Line::query()->findOrFail($line['id']), User::query()->firstOrFail(), ['number' => 'X-9']);
+    expect(told(atOnce($add)))->toBe(['conflict' => AT_ONCE - 1, 'done' => 1]);
+});
+
+it('leaves every joint judged by the pipes as they are, whoever speaks of a pipe while facts come in', function () {
+    $who = User::query()->where('email', 'engineer@test.example')->firstOrFail();
+    for ($round = 0; $round < 3; $round++) {
+        $line = Line::query()->findOrFail($this->makeLine()['id']);
+        $joints = Joint::query()->where('line_id', $line->id)->orderBy('chainage_m')->pluck('id');
+        $pipe = fn (): Pipe => Pipe::query()->where('line_id', $line->id)->where('plain', '2')->firstOrFail();
+        $steps = [
+            ['pipes', ['pipe_a' => '1', 'pipe_b' => '2']],
+            ['chamfer', ['length_mm' => 14]],
+            ['pipes', ['pipe_a' => '2', 'pipe_b' => '3']],
+        ];
+        $said = atOnce(function (int $i) use ($line, $joints, $pipe, $who, $steps): void {
+            try {
+                match (true) {
+                    $i < 6 => ($this->recordAs)($joints[$i % 2], ($this->body)(...$steps[$i % 3])),
+                    $i < 13 => app(KeepPipe::class)->change($pipe(), $line, $who, ['nominal' => 160, 'sdr' => [17, 21, 26][$i % 3]]),
+                    default => app(SayOfPipe::class)($pipe(), $who, $i % 2 === 0, 'cracked, or not'),
+                };
+            } catch (Refused) {
+                // It is rejected already, or not at all.
+            }
+        });
+        expect(array_diff(array_keys(told($said)), ['done', 'conflict']))->toBe([]);
+        foreach (Joint::query()->whereIn('id', $joints)->get() as $joint) {
+            $fresh = Joint::query()->findOrFail($joint->id)->judgement();
+            expect([$joint->verdict, $joint->done, $joint->next_step])->toBe([$fresh->verdict->value, $fresh->done, $fresh->next])
+                ->and($joint->state === 'planned')->toBe($joint->recorded()->isEmpty());
+        }
+        // What was said of the pipe last is how it stands.
+        $last = PipeWord::query()->where('pipe_id', $pipe()->id)->orderByDesc('seq')->first();
+        expect($last->state ?? Pipe::TO_HAND)->toBe($pipe()->state);
+    }
 });

@@ -57,6 +57,8 @@ it('answers a fact with what it changed, so that nothing else is read anew', fun
         ->toBe(1)
         ->and($said['closed'])
         ->toBeNull()
+        ->and($said['rows'][0]['next_title'])
+        ->toBe('Squareness of the cut')
         ->and($said['line_id'])
         ->toBe($line['id'])
         ->and($said['rows'])

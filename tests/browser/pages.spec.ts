@@ -1,5 +1,5 @@
 import { expect, test, type Locator } from '@playwright/test'
-import { atStep, fill, lineByName, recordStep, signIn } from './people'
+import { atStep, fill, lineByName, present, recordStep, signIn } from './people'
 
 test('a wrong entry at each kind of step is said in one sentence and nothing is stored', async ({ page }) => {
   await signIn(page, 'bram')
@@ -218,4 +218,19 @@ test('a line of 3,000 joints: only what is in view is drawn, and one walks along
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible()
   // A long name wraps; it does not push the page wider than the phone.
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+})
+
+test('a page that breaks says so in a sentence and leads back; the others go on', async ({ browser }) => {
+  const page = await present(browser, 'bram')
+  await page.goto('/')
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  await page.route(`**/api/v1/lines/${line.id}`, (route) => route.fulfill({ json: { id: line.id, name: line.name } }))
+  await page.goto(`/lines/${line.id}`)
+  await expect(page.getByRole('heading', { level: 1, name: 'This page broke' })).toBeVisible()
+  await expect(page.getByRole('alert')).toContainText('What is recorded on this device is kept')
+  await page.unroute(`**/api/v1/lines/${line.id}`)
+  await page.getByRole('link', { name: /Lines/ }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Lines' })).toBeVisible()
+  await page.goto(`/lines/${line.id}`)
+  await expect(page.getByRole('heading', { level: 1, name: line.name })).toBeVisible()
 })

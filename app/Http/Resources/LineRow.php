@@ -34,6 +34,7 @@ final class LineRow
             'done' => $j->done,
             'total' => $j->total,
             'next_step' => $j->next_step,
+            'next_title' => self::nextTitle($j),
             'clocks' => self::clocks($j),
             'left_face' => $j->left_face,
             'replaces_id' => $j->replaces_id,
@@ -43,6 +44,14 @@ final class LineRow
             'host_id' => $j->host_id,
             'procedure_hash' => $j->procedure_hash,
         ];
+    }
+
+    /** How the step is called that comes next; of what was not begun, or is finished, nobody asks. */
+    private static function nextTitle(Joint $j): ?string
+    {
+        $step = $j->state === 'begun' && $j->next_step !== null ? $j->procedure()->step($j->next_step) : null;
+
+        return $step?->title(['sides' => $j->sides()]);
     }
 
     /** @return list<array<string, mixed>>|null those that are still looked at: of what is signed or cut out nobody waits for anything */

@@ -30,6 +30,7 @@ use Diastoma\Core\Verdict;
         'd0_mm',
         'ecc_mm',
         'ecc_deg',
+        'centred',
         'ovality_fit_mm',
         'axis_deg',
         'lobe3_mm',
@@ -91,6 +92,7 @@ final class OvalityRadii
         return [
             'd0_mm' => Si::mm($diameter), 'ecc_mm' => Si::mm($fit->amplitude(1)),
             'ecc_deg' => $fit->amplitude(1) < self::NO_DIRECTION ? null : rad2deg($fit->direction(1)),
+            'centred' => array_map(fn (RadiusReading $r) => self::centred($r, $fit), $readings),
             'ovality_fit_mm' => Si::mm($shape->ovality), 'axis_deg' => $oval ? rad2deg($fit->direction(2)) : null,
             'lobe3_mm' => $third ? Si::mm($fit->amplitude(3)) : null,
             'u95_ovality_mm' => Si::mm($shape->uncertainty), 'u95_axis_deg' => $shape->axisUncertainty,
@@ -109,6 +111,18 @@ final class OvalityRadii
             },
             'verdict' => $verdict->value, 'reasons' => $reasons,
         ];
+    }
+
+    /**
+     * A radius as it lies round the pipe's own middle: the gauge seldom turns exactly there.
+     *
+     * @return array{clock: string, value_mm: float}
+     */
+    private static function centred(RadiusReading $r, HarmonicFit $fit): array
+    {
+        $off = $fit->amplitude(1) * cos(deg2rad($r->direction) - $fit->direction(1));
+
+        return ['clock' => Clock::text($r->direction), 'value_mm' => Si::mm($r->radius - $off)];
     }
 
     private static function spread(?HarmonicFit $fit): ?HarmonicFit

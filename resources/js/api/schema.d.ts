@@ -757,6 +757,8 @@ export interface components {
             done: number;
             total: number;
             next_step: string | null;
+            /** @description of a joint that was begun */
+            next_title: string | null;
             clocks: components["schemas"]["Clock"][] | null;
             /** @description the crew has moved on from it */
             left_face: boolean;

@@ -1,9 +1,9 @@
 import { Box, Button, Link as MuiLink, Switch, TextField, Typography } from '@mui/material'
 import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { textOf, type JointShort, type LineFull, type LogEntry, type StretchShort } from '../api/client'
+import { type JointShort, type LineFull, type LogEntry, type StretchShort } from '../api/client'
 import { idOf, pageOf } from '../api/subject'
-import { useLine, useLog, useProcedure, useProcedures } from '../api/queries'
+import { useLine, useLog, useProcedures } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { keepForTrench } from './keepForTrench'
 import { dayOf, hourMinute } from '../ui/clock'
@@ -22,7 +22,6 @@ import { Sentence, VerdictMark } from '../ui/Verdict'
 export default function LinePage(): ReactElement {
   const { id = '' } = useParams()
   const query = useLine(id)
-  const procedure = useProcedure(query.data?.procedure.hash)
   const navigate = useNavigate()
   const now = useNow(1000)
   const show = useShow()
@@ -63,15 +62,9 @@ export default function LinePage(): ReactElement {
   const ready = line.joints.filter((j) => isFree(j, now))
   const bad = line.joints.filter((j) => j.verdict === 'bad' && j.state !== 'cut-out' && j.left_face)
   const unsigned = line.joints.filter((j) => j.state === 'made')
-  const [step, side] = face?.next_step?.split('@') ?? []
-  const stepTitle =
-    face && step && procedure.data && face.procedure_hash === null
-      ? textOf(procedure.data, { id: step, side: side ?? null })?.title
-      : undefined
   const services = line.joints.filter(
     (j) => j.place === 'on-pipe' && j.state !== 'accepted' && j.state !== 'cut-out' && j.verdict !== 'bad',
   )
-  const title = stepTitle?.replace('{side}', side && face?.pipes?.[side] ? `pipe ${face.pipes[side]}` : (side ?? ''))
   const next = line.sections.find((s) => !s.tests.some((t) => t.state === 'accepted'))
   const holding = next
     ? line.joints.filter(
@@ -101,7 +94,7 @@ export default function LinePage(): ReactElement {
             <>
               <Typography sx={{ fontSize: '1.3rem', my: 1 }}>
                 Joint <strong>{face.number}</strong> at {show('x_m', 'length', face.chainage_m)}, pipes {face.pipes?.['a']} →{' '}
-                {face.pipes?.['b']}: <strong>{title ?? 'begin'}</strong>.
+                {face.pipes?.['b']}: <strong>{face.next_title ?? 'begin'}</strong>.
               </Typography>
               {face.verdict === 'bad' && face.headline && (
                 <Box sx={{ mb: 1.5 }}>

@@ -1,21 +1,11 @@
 import { Box } from '@mui/material'
 import type { ReactElement } from 'react'
 import { CouplerSection } from '../ui/CouplerSection'
-import { degreesOf, Round } from '../ui/Round'
+import { Round } from '../ui/Round'
 
-/** Radii as they lie round the pipe's own middle: the gauge seldom turns exactly there. */
-export function centred(
-  readings: Record<string, unknown>[],
-  field: string,
-  shape: Record<string, unknown>,
-): { clock: string; value: number | null }[] {
-  const [by, towards] = [Number(shape['ecc_mm'] ?? 0), Number(shape['ecc_deg'] ?? 0)]
-  return readings.map((r) => {
-    const clock = String(r['clock'])
-    const value = r[field]
-    return { clock, value: typeof value === 'number' ? value - by * Math.cos(((degreesOf(clock) - towards) * Math.PI) / 180) : null }
-  })
-}
+/** What a round shows: the value of each position that was read. */
+export const shown = (readings: Record<string, unknown>[], field: string): { clock: string; value: number | null }[] =>
+  readings.map((r) => ({ clock: String(r['clock']), value: typeof r[field] === 'number' ? r[field] : null }))
 
 /** A drawing beside a step: its shape and values come from the procedure. */
 export function Figure({ figure }: { figure: Record<string, unknown> }): ReactElement | null {
@@ -30,7 +20,7 @@ export function Figure({ figure }: { figure: Record<string, unknown> }): ReactEl
         limit={typeof figure['limit_mm'] === 'number' ? figure['limit_mm'] : null}
         axisDeg={axis}
         jaws={axis !== null}
-        readings={centred(readings, 'value_mm', figure)}
+        readings={shown(readings, 'value_mm')}
         centre={['jaws', axis === null ? 'no clear axis' : 'press here']}
       />
     </Box>

@@ -1,16 +1,19 @@
 import type { ReactElement } from 'react'
 import { degreesOf, Round } from '../../ui/Round'
-import { centred } from '../Figure'
+import { shown } from '../Figure'
 import { RoundEntry } from '../RoundEntry'
 import type { AtHand, KindView } from './kind'
 
 function Shown({ state, text, values, limit }: AtHand): ReactElement {
   const field = text.fields![0]!.key
   const value = values[state.key] ?? {}
-  const readings = (value['readings'] as Record<string, unknown>[] | undefined) ?? []
+  const read = (value['readings'] as Record<string, unknown>[] | undefined) ?? []
   const result = (state.results[text.drawing?.['of'] ?? ''] ?? {}) as Record<string, unknown>
   const axis = typeof result['axis_deg'] === 'number' ? result['axis_deg'] : null
   const radii = text.drawing?.['shape'] === 'radii'
+  // Radii are drawn round the pipe's own middle, as the core has found it.
+  const centred = radii && Array.isArray(result['centred']) ? (result['centred'] as Record<string, unknown>[]) : null
+  const readings = centred ? shown(centred, 'value_mm') : shown(read, field)
   const said = state.summary ?? ''
   const large =
     typeof result[text.drawing?.['value'] ?? ''] === 'number' && radii ? (said.split(',')[0] ?? said).replace(' oval', '') : said
@@ -27,7 +30,7 @@ function Shown({ state, text, values, limit }: AtHand): ReactElement {
       limit={limit}
       axisDeg={axis}
       jaws={state.verdict === 'bad' && axis !== null}
-      readings={centred(readings, field, radii ? result : {}).sort((a, b) => degreesOf(a.clock) - degreesOf(b.clock))}
+      readings={readings.sort((a, b) => degreesOf(a.clock) - degreesOf(b.clock))}
       centre={middle}
     />
   )
