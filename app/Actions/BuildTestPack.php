@@ -80,7 +80,7 @@ final class BuildTestPack
         [$w, $h, $left, $bottom] = [680, 260, 58, 30];
         $t0 = $samples[0][0];
         $t1 = $samples[count($samples) - 1][0];
-        $pMax = max(1.0, max(array_column($samples, 1)) * 1.08);
+        $pMax = max(1.0, 1.08 * max([0.0, ...array_column($samples, 1)]));
         $x = fn (float $t) => round($left + ($w - $left - 8) * ($t - $t0) / ($t1 - $t0), 1);
         $y = fn (float $p) => round(8 + ($h - $bottom - 8) * (1 - $p / $pMax), 1);
         $svg = "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}\" height=\"{$h}\" viewBox=\"0 0 {$w} {$h}\">";

@@ -88,7 +88,7 @@ final class CreateLine
 
     /**
      * @param  list<mixed>  $points
-     * @return list<array{float, float, float, float}>
+     * @return non-empty-list<array{float, float, float, float}>
      */
     public static function centreLine(array $points): array
     {

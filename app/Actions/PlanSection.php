@@ -14,7 +14,12 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-/** What the core says of a section before its test, and the beginning of one. */
+/**
+ * What the core says of a section before its test, and the beginning of one.
+ *
+ * @phpstan-import-type Run from SectionPlan
+ * @phpstan-import-type Ask from SectionPlan
+ */
 final class PlanSection
 {
     /** Shorter than this is no run. */
@@ -29,9 +34,11 @@ final class PlanSection
     {
         $line = $section->line;
 
+        /** @var Ask $ask */
+        $ask = ['from_m' => $section->from_m, 'to_m' => $section->to_m, 'mdp_bar' => $line->mdp_bar] + $section->ask;
+
         return (new SectionPlan($this->registry))->plan(
-            $line->centre_line, $this->runs($section),
-            ['from_m' => $section->from_m, 'to_m' => $section->to_m, 'mdp_bar' => $line->mdp_bar] + $section->ask,
+            $line->centre_line, $this->runs($section), $ask,
             array_values($this->joints($section)->map(fn (Joint $j) => [
                 'number' => $j->number, 'state' => $j->state, 'verdict' => $j->verdict, 'test_from' => $j->clocks[Clock::TEST] ?? null,
             ])->all()),
@@ -41,7 +48,7 @@ final class PlanSection
     /**
      * The pipes of the section, one kind after the other.
      *
-     * @return non-empty-list<array<string, mixed>> size of a pipe, with length_m of the run
+     * @return non-empty-list<Run> size of a pipe, with length_m of the run
      */
     public function runs(Section $section): array
     {
@@ -70,6 +77,7 @@ final class PlanSection
             $runs[] = ['length_m' => $section->to_m - $at] + ($pipes[$joints->last()?->pipe_b_id]->size ?? $section->line->pipe);
         }
 
+        /** @var non-empty-list<Run> */
         return self::joined($runs);
     }
 

@@ -17,7 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property float $mdp_bar
  * @property float $pipe_length_m
  * @property string $procedure_hash
- * @property list<array{float, float, float, float}> $centre_line
+ * @property non-empty-list<array{float, float, float, float}> $centre_line
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Joint> $joints
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Section> $sections
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Stretch> $stretches

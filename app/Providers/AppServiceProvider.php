@@ -32,7 +32,8 @@ final class AppServiceProvider extends ServiceProvider
             'stretch' => \App\Models\Stretch::class,
         ]);
         Route::bind('subject', function (string $id, RoutingRoute $route): Model {
-            $class = Relation::getMorphedModel((string) $route->parameter('kind')) ?? abort(404);
+            $kind = $route->parameter('kind');
+            $class = (is_string($kind) ? Relation::getMorphedModel($kind) : null) ?? abort(404);
 
             return $class::query()->findOrFail($id);
         });

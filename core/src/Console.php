@@ -49,7 +49,7 @@ final class Console
                 'forms' => $this->forms(),
                 'judge' => isset($words[2])
                     ? $this->tell($words[1], $words[2])
-                    : $this->print((new Procedure\JudgeFromJson)($this->json($words[1] ?? null))),
+                    : $this->print(Procedure\JudgeFromJson::read($this->json($words[1] ?? null))->toArray()),
                 '--help', '-h', 'help' => $this->help($this->out, 0),
                 default => $this->help($this->err, 64),
             };
@@ -125,26 +125,20 @@ final class Console
             return 64;
         }
         $procedure = ProcedureFile::read($text);
-        $judgement = (new Procedure\JudgeFromJson)(['procedure' => $procedure->text] + $this->json($recorded));
-        $lines = [sprintf('%-6s %s', $judgement['verdict'], $procedure->title)];
-        foreach ($judgement['steps'] as $step) {
-            $said = $step['reasons'] === [] ? [['text' => '', 'do' => '']] : $step['reasons'];
-            foreach ($said as $reason) {
-                $lines[] = rtrim(
-                    sprintf(
-                        '%-6s %s%s %s',
-                        $step['verdict'],
-                        $step['title'],
-                        $reason['text'] === '' ? '' : ": {$reason['text']}",
-                        $reason['do'],
-                    ),
-                );
+        $given = Procedure\JudgeFromJson::read(['procedure' => $procedure->text] + $this->json($recorded));
+        $judgement = $given->judged();
+        $told = fn (Procedure\Spoken $spoken): string => $spoken->in($given->units, $given->zone);
+        $lines = [sprintf('%-6s %s', $judgement->verdict->value, $procedure->title)];
+        foreach ($judgement->steps as $step) {
+            $said = array_map(fn (Procedure\Reason $r) => [$told($r->text), $told($r->do)], $step->reasons);
+            foreach ($said === [] ? [['', '']] : $said as [$text, $do]) {
+                $lines[] = rtrim(sprintf('%-6s %s%s %s', $step->verdict->value, $step->title, $text === '' ? '' : ": {$text}", $do));
             }
-            if ($step['locked'] !== null) {
-                $lines[] = "       locked: {$step['locked']}";
+            if ($step->lock !== null) {
+                $lines[] = "       locked: {$step->lock->text}";
             }
         }
-        $next = array_column($judgement['steps'], 'title', 'key')[$judgement['next']] ?? null;
+        $next = $judgement->next === null ? null : $judgement->steps[$judgement->next]->title;
         fwrite($this->out, implode("\n", [...$lines, $next === null ? 'nothing is left to do' : "next: {$next}"])."\n");
 
         return 0;

@@ -76,7 +76,7 @@ it('says what is wrong in the sentence that its example wants', function (string
 
 it('gives the same judgement when it is handed out and read again', function (string $id) {
     $example = Example::shipped()[$id];
-    $read = (new JudgeFromJson)((array) json_decode((string) json_encode($example->toJudge()), true));
+    $read = JudgeFromJson::read((array) json_decode((string) json_encode($example->toJudge()), true))->toArray();
     expect($read['verdict'])->toBe($example->judged()->verdict->value)->and($read['next'])->toBeNull();
 })->with('procedures that ship');
 

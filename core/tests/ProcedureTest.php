@@ -2,9 +2,13 @@
 
 declare(strict_types=1);
 
+use Diastoma\Core\Procedure\Expression\Constant;
 use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\Facts;
+use Diastoma\Core\Procedure\Form\Spacing;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\JudgeFromJson;
+use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\UnitSystem;
@@ -281,8 +285,8 @@ it('judges from JSON, and leaves out what is refused only when it is told to', f
             ['id' => 'y', 'step' => 'gap', 'value' => ['gap_in' => 0.04], 'at' => '2026-05-04T10:05:00+02:00'],
         ],
     ];
-    expect(fn () => (new JudgeFromJson)($in))->toThrow(Refused::class, 'Gap: 90 mm is outside 0 to 20 mm.');
-    $judged = (new JudgeFromJson)(['tolerant' => true, 'units' => 'us'] + $in);
+    expect(fn () => JudgeFromJson::read($in))->toThrow(Refused::class, 'Gap: 90 mm is outside 0 to 20 mm.');
+    $judged = JudgeFromJson::read(['tolerant' => true, 'units' => 'us'] + $in)->toArray();
     expect($judged['verdict'])
         ->toBe('good')
         ->and($judged['refused'])
@@ -298,11 +302,25 @@ it('judges from JSON, and leaves out what is refused only when it is told to', f
             ['now' => 'noon'],
             ['facts' => 'none'],
             ['line' => ['time_zone' => 'Nowhere/City']],
+            ['line' => ['time_zone' => ['Europe/Vienna']]],
+            ['facts' => ['gap', 7, null]],
             ['facts' => [['step' => 'dance', 'value' => [], 'at' => '2026-05-04T10:00:00Z']]],
         ] as $wrong
     ) {
-        expect(fn () => (new JudgeFromJson)($wrong + $in))->toThrow(Refused::class);
+        expect(fn () => JudgeFromJson::read($wrong + $in))->toThrow(Refused::class);
     }
+    // What names a fact is text, or is not looked at; no list ever becomes a word.
+    $odd = ['id' => ['x'], 'by' => ['a', 'b'], 'role' => 7, 'supersedes' => ['y']];
+    $fact = $odd + ['step' => 'gap', 'value' => ['gap_mm' => 1], 'at' => '2026-05-04T10:00:00Z'];
+    expect(JudgeFromJson::read(['units' => ['us'], 'facts' => [$fact]] + $in)->toArray()['verdict'])->toBe('good');
+});
+
+it('judges nothing by rows that are none', function () {
+    $nothing = little([GAP]);
+    $known = new Known($nothing, new Facts([], $nothing), [], new DateTimeImmutable('2026-05-04T12:00:00Z'));
+    expect((new Spacing(new Constant([[0], [1], [3]])))->of($known))->toBe(1.5)
+        ->and((new Spacing(new Constant([[0], 'x', [3]])))->of($known))->toBeNull()
+        ->and((new Spacing(new Constant([[0], [null]])))->of($known))->toBeNull();
 });
 
 it('says what is wrong with each part of a procedure file', function (array $steps, string $fault) {

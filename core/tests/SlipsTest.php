@@ -458,14 +458,14 @@ function skewJudgedBy(array $text): array
         ['step' => 'cut', 'value' => ['readings' => $readings], 'at' => '2026-05-04T11:00:00Z'],
     ];
 
-    return (new JudgeFromJson())([
+    return JudgeFromJson::read([
         'procedure' => $text,
         'frozen' => Procedure::hash($text),
         'line' => ['od_mm' => 110, 'service' => 'water'],
         'now' => '2026-05-04T12:00:00Z',
         'tolerant' => true,
         'facts' => $facts,
-    ]);
+    ])->toArray();
 }
 
 it('never makes a bad cut good by a slip that an older text carries', function (array $text) {
@@ -535,13 +535,13 @@ it('says what is wrong with a large file of another kind in no time', function (
 
 it('judges by a text frozen before its rules were closed, and takes the same text anew no more', function () {
     $old = sound() + ['remark' => 'from before'];
-    $judged = fn (array $more) => (new JudgeFromJson())(
+    $judged = fn (array $more) => JudgeFromJson::read(
         [
             'procedure' => $old,
             'facts' => [['step' => 'kind', 'value' => ['end' => 'rough'], 'at' => '2026-05-04T10:00:00Z']],
             'now' => '2026-05-04T11:00:00Z',
         ] + $more,
-    );
+    )->toArray();
     expect($judged(['frozen' => Procedure::hash($old)])['verdict'])
         ->toBe('bad')
         ->and(fn () => $judged([]))

@@ -275,7 +275,7 @@ final class Demo
     private function photo(Subject $subject, string $step, \DateTimeImmutable $at): string
     {
         $image = imagecreatetruecolor(960, 640);
-        $colour = fn (int $rgb): int => (int) imagecolorallocate($image, $rgb >> 16, ($rgb >> 8) & 255, $rgb & 255);
+        $colour = fn (int $rgb): int => (int) imagecolorallocate($image, ($rgb >> 16) & 255, ($rgb >> 8) & 255, $rgb & 255);
         imagefilledrectangle($image, 0, 0, 960, 640, $colour(0x9A8468));
         imagefilledrectangle($image, 0, 450, 960, 640, $colour(0x6E5A44));
         imagefilledrectangle($image, 0, 210, 960, 430, $colour(0x1F2226));

@@ -95,7 +95,9 @@ final class Registry
         $class = $this->classOf($name);
         $arguments = Signature::of($class)->arguments($input, $this->aboutClass($class)->family);
         try {
-            $out = (new $class)(...$arguments);
+            $calculation = new $class;
+            /** @var array<string, mixed> $out */
+            $out = is_callable($calculation) ? $calculation(...$arguments) : throw new \LogicException("{$name} cannot be run");
         } catch (\ArithmeticError) {
             throw Refused::field($name, "{$name} divides by nothing with these inputs: one of them is 0 or far too small.");
         }

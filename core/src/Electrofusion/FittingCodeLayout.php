@@ -64,6 +64,7 @@ final readonly class FittingCodeLayout
             throw Refused::together(array_map(fn (string $fault) => Refused::field('layout', "layout: {$fault}"), $faults));
         }
 
+        /** @var array<string, array{from: int, to: int}> $fields */
         return new self(array_intersect_key($fields, self::KNOWN));
     }
 
@@ -74,6 +75,7 @@ final readonly class FittingCodeLayout
         if ($shipped === null) {
             $shipped = [];
             foreach (Data::files('codes') as $file) {
+                /** @var array{id: string}&array<string, mixed> $layout */
                 $layout = Data::json($file);
                 $shipped[$layout['id']] = $layout;
             }
@@ -197,7 +199,7 @@ final readonly class FittingCodeLayout
                 }
             }
         }
-        if (isset($fields['time_unit']) && ! isset($fields['time_unit']['seconds'])) {
+        if (isset($fields['time_unit']) && ! (is_array($fields['time_unit']) && isset($fields['time_unit']['seconds']))) {
             $faults[] = 'time_unit needs seconds: which digit counts how many.';
         }
 

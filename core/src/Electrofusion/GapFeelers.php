@@ -50,7 +50,7 @@ use Diastoma\Core\Verdict;
 final class GapFeelers
 {
     /**
-     * @param  list<FeelerReading>  $readings
+     * @param  non-empty-list<FeelerReading>  $readings
      * @return array<string, mixed>
      */
     public function __invoke(

@@ -37,7 +37,9 @@ final readonly class GapLimit
         if ($dn === null) {
             throw Refused::field('dn_mm', 'dn_mm is missing: with a silent label the gap limit goes by size.');
         }
-        foreach (Data::json('electrofusion/gap-limits.json')['rows'] as $row) {
+        /** @var list<array{dn_up_to_mm?: float, dn_below_mm?: float, gap_mm: float}> $rows */
+        $rows = Data::json('electrofusion/gap-limits.json')['rows'];
+        foreach ($rows as $row) {
             $fits = match (true) {
                 isset($row['dn_up_to_mm']) => Compare::atMost(Si::mm($dn), $row['dn_up_to_mm']),
                 isset($row['dn_below_mm']) => Compare::atMost(Si::mm($dn), $row['dn_below_mm'], true),

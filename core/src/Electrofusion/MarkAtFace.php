@@ -33,7 +33,7 @@ use Diastoma\Core\Verdict;
 final class MarkAtFace
 {
     /**
-     * @param  list<FaceReading>  $readings
+     * @param  non-empty-list<FaceReading>  $readings
      * @return array<string, mixed>
      */
     public function __invoke(

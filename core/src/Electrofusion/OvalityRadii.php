@@ -62,7 +62,7 @@ final class OvalityRadii
     private const WORST_INFLATION = 50;
 
     /**
-     * @param  list<RadiusReading>  $readings
+     * @param  non-empty-list<RadiusReading>  $readings
      * @return array<string, mixed>
      */
     public function __invoke(
@@ -97,7 +97,7 @@ final class OvalityRadii
             'lobe3_mm' => $third ? Si::mm($fit->amplitude(3)) : null,
             'u95_ovality_mm' => Si::mm($shape->uncertainty), 'u95_axis_deg' => $shape->axisUncertainty,
             'flat_depth_mm' => $flat === null ? null : Si::mm(max(0.0, ...array_values($flat))),
-            'flat_at' => $flat === null ? null : Clock::text((float) array_search(max($flat), $flat, true)),
+            'flat_at' => $flat === null ? null : Clock::text((float) array_search(max([-INF, ...array_values($flat)]), $flat, true)),
             'flats' => $flat === null || $flatLimit === null
                     ? null
                     : array_map(floatval(...), array_keys(array_filter($flat, fn (float $depth) => Compare::atLeast($depth, $flatLimit)))),
@@ -152,7 +152,7 @@ final class OvalityRadii
      * How deep each reading lies inside the shape that the others show: the whole depth of a single flat, which pulls
      * the common fit towards itself.
      *
-     * @param  list<RadiusReading>  $readings
+     * @param  non-empty-list<RadiusReading>  $readings
      * @return array<array-key, float>|null direction in degrees => depth, m; null when nothing is left to tell it by
      */
     private function flat(?HarmonicFit $fit, array $readings): ?array

@@ -56,7 +56,7 @@ final class OvalityRound
     private const WORST_CONDITION = 50;
 
     /**
-     * @param  list<DiameterReading>  $readings
+     * @param  non-empty-list<DiameterReading>  $readings
      * @return array<string, mixed>
      */
     public function __invoke(
@@ -87,7 +87,7 @@ final class OvalityRound
             'ovality_fit_mm' => $shape === null ? null : Si::mm($shape->ovality),
             'u95_ovality_mm' => $shape === null ? null : Si::mm($shape->uncertainty),
             'axis_deg' => $shape?->axis, 'u95_axis_deg' => $shape?->axisUncertainty,
-            'residual_min_mm' => $fit === null ? null : Si::mm(min($fit->residuals)),
+            'residual_min_mm' => $fit === null ? null : Si::mm(min([INF, ...$fit->residuals])),
             'flats' => $this->flats($fit, $readings, $flatLimit),
             'ovality_judged_mm' => Si::mm($judged), 'limit_used_mm' => $limit === null ? null : Si::mm($limit),
             'verdict' => $verdict->value,
@@ -115,7 +115,7 @@ final class OvalityRound
     }
 
     /**
-     * @param  list<DiameterReading>  $readings
+     * @param  non-empty-list<DiameterReading>  $readings
      * @param  list<float>  $values
      */
     private function fit(array $readings, array $values): ?HarmonicFit
@@ -157,7 +157,7 @@ final class OvalityRound
     }
 
     /**
-     * @param  list<DiameterReading>  $readings
+     * @param  non-empty-list<DiameterReading>  $readings
      * @return list<float>|null
      */
     private function flats(?HarmonicFit $fit, array $readings, ?float $limit): ?array

@@ -30,7 +30,7 @@ use Diastoma\Core\Verdict;
 final class ToeIn
 {
     /**
-     * @param  list<ToeInStation>  $profile
+     * @param  non-empty-list<ToeInStation>  $profile
      * @return array<string, mixed>
      */
     public function __invoke(
@@ -79,7 +79,7 @@ final class ToeIn
     /**
      * Where the diameter comes up to the wanted one for the last time.
      *
-     * @param  list<ToeInStation>  $profile
+     * @param  non-empty-list<ToeInStation>  $profile
      */
     private function cutOff(array $profile, float $wanted): float
     {

@@ -39,7 +39,8 @@ final class TraceFile
     /** @return list<list<float>> */
     private static function json(string $text): array
     {
-        $samples = json_decode($text, true, 16)['samples'] ?? null;
+        $decoded = json_decode($text, true, 16);
+        $samples = is_array($decoded) ? $decoded['samples'] ?? null : null;
         if (! is_array($samples) || ! array_is_list($samples)) {
             throw Refused::field('file', 'The JSON holds no list "samples" of rows [s, V, A].');
         }

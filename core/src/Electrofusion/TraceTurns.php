@@ -73,7 +73,7 @@ final readonly class TraceTurns
         for ($i = self::LEAST_EARLIER, $n = count($this->settled) - 1; $i < $n; $i++) {
             $earlier = array_column(array_slice($this->settled, max(0, $i - self::EARLIER), min(self::EARLIER, $i)), 1);
             // Only what lies under one of them needs the median.
-            if ($this->settled[$i][1] >= max($earlier) * $this->share) {
+            if ($this->settled[$i][1] >= max([-INF, ...$earlier]) * $this->share) {
                 continue;
             }
             $least = $this->share * Median::of($earlier);

@@ -57,7 +57,7 @@ use Diastoma\Core\Units\Quantity;
 final class JointGapFit
 {
     /**
-     * @param  list<GapReading>  $readings
+     * @param  non-empty-list<GapReading>  $readings
      * @return array<string, mixed>
      */
     public function __invoke(

@@ -28,7 +28,7 @@ use Diastoma\Core\Verdict;
 )]
 final class OperatorCard
 {
-    /** @return array{fails: list<string>, open_items: list<string>, days_left: int|null, verdict: string} */
+    /** @return array{fails: list<string>, open_items: list<string>, days_left: mixed, verdict: string} days as a whole number, or null */
     public function __invoke(
         #[Text('used_at', about: 'moment with offset, or the day in site time')] string $usedAt,
         #[Day('valid_until')] ?\DateTimeImmutable $validUntil = null,

@@ -20,7 +20,7 @@ final class CrossPattern
     ];
 
     /**
-     * @param  int<2, 64>  $n
+     * @param  int  $n  2 to 64
      * @return list<int> each bolt once
      */
     public static function order(int $n): array
@@ -70,7 +70,7 @@ final class CrossPattern
     {
         $digits = (int) ceil(log(max($q, 1), 2));
         $all = array_map(
-            fn (int $i) => $digits === 0 ? 0 : (int) bindec(strrev(str_pad(decbin($i), $digits, '0', STR_PAD_LEFT))),
+            fn (int|float $i) => $digits === 0 ? 0 : (int) bindec(strrev(str_pad(decbin((int) $i), $digits, '0', STR_PAD_LEFT))),
             range(0, 2 ** $digits - 1),
         );
 

@@ -17,11 +17,12 @@ final class Material
      */
     public static function startValues(string $name): array
     {
+        /** @var array<string, array<string, array{value: mixed}>> $all */
         $all = Data::json('pipe/materials.json')['materials'];
-        $material =
-            $all[$name] ??
-            throw Refused::field('material', "material \"{$name}\" is not known; known are ".implode(', ', array_keys($all)).'.');
+        $material = $all[$name]
+            ?? throw Refused::field('material', "material \"{$name}\" is not known; known are ".implode(', ', array_keys($all)).'.');
 
+        /** @var array{e_mod_gpa: float, nu: float, restraint: string, creep_m?: float, allowance_material: string} */
         return array_map(fn (array $number) => $number['value'], $material);
     }
 }

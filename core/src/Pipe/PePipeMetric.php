@@ -15,6 +15,12 @@ use Diastoma\Core\Refused;
  * Wall, outside diameter and factory out-of-roundness of metric polyethylene pipe, mm.
  *
  * S is the exact preferred number 10^(n/10), not the rounded one printed; the wall is rounded to 0.01, then up to 0.1 mm.
+ *
+ * @phpstan-type Table array{
+ *     sizes_mm: list<int|float>, series: array<string, float>, least_wall_mm: array<string, float>,
+ *     small_walls_mm: array<string, array<string, array<string, float>>>, wall_exceptions_mm: array<string, array<string, float>>,
+ *     out_of_round_coil_mm: array<string, float>, out_of_round_straight_mm: array<string, float>, od_max_unknown_mm: list<int>
+ * }
  */
 #[Calculates(
     'pe-pipe-metric',
@@ -32,6 +38,7 @@ final class PePipeMetric
         #[Choice('service', ['water', 'gas'])] string $service = 'water',
         #[Choice('delivery', ['straight', 'coil'])] string $delivery = 'straight',
     ): array {
+        /** @var Table $table */
         $table = Data::json('pipe/pe-metric.json');
         if (! in_array($dn, array_map(floatval(...), $table['sizes_mm']), true)) {
             throw Refused::field('dn_mm', "dn_mm is {$dn}; sizes of the series are ".implode(', ', $table['sizes_mm']).'.');
@@ -52,7 +59,7 @@ final class PePipeMetric
         ];
     }
 
-    /** @param  array<string, mixed>  $table */
+    /** @param  Table  $table */
     private function wall(array $table, float $dn, float $sdr, string $service): float
     {
         $least = $table['least_wall_mm'][$service];
@@ -66,7 +73,7 @@ final class PePipeMetric
             throw Refused::field('sdr', "sdr is {$sdr}: a wall of {$wall} mm is no pipe of the series.");
         }
 
-        return max($wall, (float) $least);
+        return max($wall, $least);
     }
 
     private static function upToTenth(float $mm): float

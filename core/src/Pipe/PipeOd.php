@@ -26,7 +26,9 @@ final class PipeOd
         #[Choice('series', ['awwa-ciod', 'astm-d3034', 'astm-f679', 'ips', 'en-545', 'en-10220', 'iso-161'])] string $series,
         #[Number('nominal', above: 0, about: 'inch or DN, as the series')] float $nominal,
     ): array {
-        $table = Data::json('pipe/od-series.json')['series'][$series];
+        /** @var array<string, array{unit: 'in'|'mm', source: string, od: array<string, float>}> $all */
+        $all = Data::json('pipe/od-series.json')['series'];
+        $table = $all[$series];
         $od = $table['od'][(string) $nominal]
             ?? throw Refused::field('nominal', "nominal is {$nominal}; {$series} has ".implode(', ', array_keys($table['od'])).'.');
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Pipe;
 
+use Diastoma\Core\Calculation\Given;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Refused;
 
@@ -38,17 +39,19 @@ final readonly class PipeSize
      */
     public function of(array $ordered, string $service): array
     {
-        $series = $ordered['series'] ?? 'metric';
-        $nominal = $ordered['nominal'] ?? $ordered['dn_mm'] ?? throw Refused::field('nominal', 'nominal is missing: the size of the pipe.');
-        $brought = Material::startValues($ordered['material']);
+        $material = self::word($ordered, 'material') ?? throw Refused::field('material', 'material is missing.');
+        $series = self::word($ordered, 'series') ?? 'metric';
+        $nominal = self::number($ordered, 'nominal') ?? self::number($ordered, 'dn_mm')
+            ?? throw Refused::field('nominal', 'nominal is missing: the size of the pipe.');
+        $brought = Material::startValues($material);
         isset(self::SERIES[$series]) ||
             throw Refused::field('series', "series \"{$series}\" is not known; known are ".implode(', ', self::series()).'.');
         [$od, $wall, $sdr] = $this->measured(
-            $ordered['material'],
+            $material,
             $series,
-            (float) $nominal,
-            $ordered['sdr'] ?? null,
-            $ordered['wall_mm'] ?? null,
+            $nominal,
+            self::number($ordered, 'sdr'),
+            self::number($ordered, 'wall_mm'),
             $service,
         );
         if ($wall <= 0 || $wall >= $od / 5) {
@@ -59,10 +62,10 @@ final readonly class PipeSize
         }
 
         return [
-            'material' => $ordered['material'],
+            'material' => $material,
             'series' => $series,
             'size' => $series === 'metric' ? (string) $nominal : $nominal.' in '.strtoupper($series),
-            'dn_mm' => $series === 'metric' ? (float) $nominal : round($od, 1),
+            'dn_mm' => $series === 'metric' ? $nominal : round($od, 1),
             'od_mm' => $od,
             'sdr' => $sdr,
             'wall_mm' => $wall,
@@ -80,16 +83,29 @@ final readonly class PipeSize
                 'service' => $service === 'gas' ? 'gas' : 'water',
             ]);
 
-            return [$nominal, $table['e_min_mm'], $sdr];
+            return [$nominal, Given::number($table, 'e_min_mm'), $sdr];
         }
-        $od = 1000 * $this->registry->run('pipe-od', ['series' => self::SERIES[$series], 'nominal' => $nominal])['od_m'];
+        $table = $this->registry->run('pipe-od', ['series' => self::SERIES[$series], 'nominal' => $nominal]);
+        $od = 1000 * Given::number($table, 'od_m');
         if ($wall === null && $sdr === null) {
             throw Refused::field('sdr', 'Give sdr or wall_mm.');
         }
         if ($wall === null && $material === 'PE100') {
-            $wall = self::INCH_MM * $this->registry->run('pe-pipe-us', ['od_mm' => $od, 'dr' => $sdr])['wall_min_in'];
+            $wall = self::INCH_MM * Given::number($this->registry->run('pe-pipe-us', ['od_mm' => $od, 'dr' => $sdr]), 'wall_min_in');
         }
 
         return [$od, round($wall ?? $od / $sdr, $series === 'metric' ? 1 : 2), $sdr ?? round($od / $wall, 1)];
+    }
+
+    /** @param  array<string, mixed>  $ordered */
+    private static function word(array $ordered, string $key): ?string
+    {
+        return is_string($ordered[$key] ?? null) ? $ordered[$key] : null;
+    }
+
+    /** @param  array<string, mixed>  $ordered */
+    private static function number(array $ordered, string $key): ?float
+    {
+        return is_numeric($ordered[$key] ?? null) ? (float) $ordered[$key] : null;
     }
 }

@@ -209,8 +209,8 @@ final class CleanLog
                 $excursions[] = [
                     'from_s' => $rows[$from][0] - $start,
                     'to_s' => $rows[$i - 1][0] - $start,
-                    'lowest_kpa' => min($apart),
-                    'highest_kpa' => max($apart),
+                    'lowest_kpa' => min([INF, ...$apart]),
+                    'highest_kpa' => max([-INF, ...$apart]),
                 ];
             }
         }

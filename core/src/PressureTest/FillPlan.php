@@ -23,7 +23,7 @@ use Diastoma\Core\Units\Quantity;
 final class FillPlan
 {
     /**
-     * @param  list<Segment>  $segments
+     * @param  non-empty-list<Segment>  $segments
      * @return array<string, mixed>
      */
     public function __invoke(

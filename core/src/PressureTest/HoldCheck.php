@@ -42,7 +42,7 @@ final class HoldCheck
     private const GAIN_SHARE = 0.005;
 
     /**
-     * @param  list<list<float>>  $readings
+     * @param  non-empty-list<list<float>>  $readings
      * @return array<string, mixed>
      */
     public function __invoke(

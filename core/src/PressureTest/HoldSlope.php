@@ -94,7 +94,7 @@ final class HoldSlope
      * Blocks of at least a minute, at most 240 of them, counted from the first sample.
      *
      * @param  list<list<float>>  $series
-     * @param  callable(non-empty-list<float>): float  $middle
+     * @param  callable(list<float>): float  $middle
      * @return list<array{float, float}> mean time and middle pressure of each block that has readings
      */
     public static function blocks(array $series, callable $middle): array

@@ -48,7 +48,7 @@ final readonly class LoggerCsv
             throw Refused::field('csv', 'csv holds no reading: a heading and at least one line are wanted.');
         }
         $delimiter = self::delimiter($lines);
-        $heading = array_map(trim(...), str_getcsv($lines[0], $delimiter, '"', ''));
+        $heading = array_map(fn (?string $cell) => trim((string) $cell), str_getcsv($lines[0], $delimiter, '"', ''));
         $columns = self::columns($heading);
         $pressureUnit =
             self::unit($heading[$columns['pressure']], Quantity::Pressure) ??
@@ -85,7 +85,10 @@ final readonly class LoggerCsv
         return new self($rows, $missing, $count);
     }
 
-    /** @return list<string> */
+    /**
+     * @param  non-empty-string  $delimiter
+     * @return list<string>
+     */
     private static function cells(string $line, string $delimiter): array
     {
         return str_contains($line, '"') ? array_map(strval(...), str_getcsv($line, $delimiter, '"', '')) : explode($delimiter, $line);
@@ -95,6 +98,7 @@ final readonly class LoggerCsv
      * The time column, read once before the rows because a late line may tell the order of day and month.
      *
      * @param  list<string>  $lines
+     * @param  non-empty-string  $delimiter
      * @return iterable<string>
      */
     private static function times(array $lines, string $delimiter, int $column, int $width): iterable
@@ -112,7 +116,10 @@ final readonly class LoggerCsv
         }
     }
 
-    /** @param  list<string>  $lines */
+    /**
+     * @param  non-empty-list<string>  $lines
+     * @return non-empty-string
+     */
     private static function delimiter(array $lines): string
     {
         $best = ',';

@@ -95,6 +95,6 @@ final class PeThreePoint
             throw Refused::field('min_multiples', 'min_multiples must be three numbers of 0 or more.');
         }
 
-        return array_map(floatval(...), $numbers);
+        return array_map(floatval(...), array_values($numbers));
     }
 }

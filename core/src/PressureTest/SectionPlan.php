@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\PressureTest;
 
+use Diastoma\Core\Calculation\Given;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Laying\CentreLine;
 use Diastoma\Core\Refused;
@@ -12,6 +13,15 @@ use Diastoma\Core\Refused;
  * A section before its test: heads along the profile, gauge pressure, water, vents, thrust, earliest start, what is missing.
  *
  * Composed from the calculations of the registry, so that each number can be had alone on the Bench.
+ *
+ * @phpstan-type Run array{
+ *     length_m: float, od_mm: float, wall_mm: float, e_mod_gpa: float, nu: float, restraint: string, dn_mm: float
+ * }
+ * @phpstan-type Ask array{
+ *     from_m: float, to_m: float, mdp_bar: float, stp_method: string, water_c: float, fill_l_s: float, gauge_m?: float|null,
+ *     factor?: float|null, pipe_max_bar?: float|null, p_min_high_bar?: float|null, v_max_m_s?: float|null,
+ *     min_prominence_m?: float|null
+ * }
  */
 final readonly class SectionPlan
 {
@@ -21,10 +31,8 @@ final readonly class SectionPlan
 
     /**
      * @param  non-empty-list<array{float, float, float, float}>  $centreLine  [chainage m, easting, northing, level m], chainage rising
-     * @param  non-empty-list<array<string, mixed>>  $runs  pipe of one kind after the other, from the beginning:
-     *     length_m, od_mm, wall_mm, e_mod_gpa, nu, restraint, dn_mm
-     * @param  array<string, mixed>  $ask  from_m, to_m, gauge_m, mdp_bar, stp_method, factor?, pipe_max_bar?, p_min_high_bar?,
-     *     water_c, fill_l_s, v_max_m_s?
+     * @param  non-empty-list<Run>  $runs  pipe of one kind after the other, from the beginning
+     * @param  Ask  $ask
      * @param  list<array{number: string, state: string, verdict: string, test_from: string|null}>  $joints  joints inside the section
      * @return array<string, mixed>
      */
@@ -39,11 +47,12 @@ final readonly class SectionPlan
             );
         }
         $length = (float) $ask['to_m'] - (float) $ask['from_m'];
-        $stp = $this->run(
+        $tested = $this->run(
             'system-test-pressure',
             ['method' => $ask['stp_method'], 'mdp_bar' => $ask['mdp_bar']] +
                 (str_starts_with($ask['stp_method'], 'factor') ? ['factor' => $ask['factor'] ?? null, 'base_bar' => $ask['mdp_bar']] : []),
-        )['stp_kpa'];
+        );
+        $stp = Given::number($tested, 'stp_kpa');
         $window = $this->window($profile, $gauge, $stp, $ask);
         $segments = array_map(fn (array $run) => [
             'length_m' => $run['length_m'], 'id_mm' => $run['od_mm'] - 2 * $run['wall_mm'], 'wall_mm' => $run['wall_mm'],
@@ -53,7 +62,7 @@ final readonly class SectionPlan
         $largestEnd = max($runs[0]['od_mm'], $runs[count($runs) - 1]['od_mm']);
         $missing = self::missing($joints);
         $waiting = array_values(array_filter($joints, fn ($j) => $j['test_from'] !== null));
-        $target = $window['target_kpa'];
+        $target = Given::number($window, 'target_kpa');
 
         return [
             'length_m' => $length,
@@ -104,7 +113,7 @@ final readonly class SectionPlan
      * The centre line between two chainages, its ends interpolated.
      *
      * @param  non-empty-list<array{float, float, float, float}>  $line
-     * @return list<array{float, float}> [chainage, level]
+     * @return non-empty-list<array{float, float}> [chainage, level]
      */
     public static function profile(array $line, float $from, float $to): array
     {
@@ -130,8 +139,8 @@ final readonly class SectionPlan
     /**
      * Gauge window; the target is what gives the lowest point exactly the test pressure.
      *
-     * @param  list<array{float, float}>  $profile
-     * @param  array<string, mixed>  $ask
+     * @param  non-empty-list<array{float, float}>  $profile
+     * @param  Ask  $ask
      * @return array<string, mixed>
      */
     private function window(array $profile, float $gauge, float $stp, array $ask): array
@@ -149,21 +158,23 @@ final readonly class SectionPlan
         );
         $gaugeLevel = self::levelBetween($profile, $gauge);
         $window = $this->run('test-gauge-window', ['points' => $points, 'gauge_elevation_m' => $gaugeLevel]);
-        $target = max($window['gauge_min_kpa'], min($window['gauge_max_kpa'], $stp - 9.80665 * ($gaugeLevel - $levels[$lowest])));
+        $room = [Given::number($window, 'gauge_min_kpa'), Given::number($window, 'gauge_max_kpa')];
+        $target = max($room[0], min($room[1], $stp - 9.80665 * ($gaugeLevel - $levels[$lowest])));
+        [$forMin, $forMax] = [$window['governs_min'], $window['governs_max']];
 
         return [
             'gauge_m' => $gauge,
             'gauge_level_m' => $gaugeLevel,
-            'min_kpa' => $window['gauge_min_kpa'],
-            'max_kpa' => $window['gauge_max_kpa'],
+            'min_kpa' => $room[0],
+            'max_kpa' => $room[1],
             'target_kpa' => $target,
             'feasible' => $window['feasible'],
             'pipe_max_stated' => $most !== null,
             'pipe_max_kpa' => $most === null ? null : $most * 100,
             'lowest_m' => $profile[$lowest][0],
             'highest_m' => $profile[$highest][0],
-            'governs_min_m' => $window['governs_min'] === null ? null : $profile[$window['governs_min']][0],
-            'governs_max_m' => $window['governs_max'] === null ? null : $profile[$window['governs_max']][0],
+            'governs_min_m' => is_int($forMin) ? $profile[$forMin][0] : null,
+            'governs_max_m' => is_int($forMax) ? $profile[$forMax][0] : null,
         ];
     }
 
@@ -174,8 +185,8 @@ final readonly class SectionPlan
     }
 
     /**
-     * @param  list<array{float, float}>  $profile
-     * @return list<array{float, float}> [chainage, kPa]
+     * @param  non-empty-list<array{float, float}>  $profile
+     * @return non-empty-list<array{float, float}> [chainage, kPa]
      */
     private static function heads(array $profile, float $gauge, float $target): array
     {

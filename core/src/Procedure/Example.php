@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure;
 
+use Diastoma\Core\Calculation\Given;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Data;
 use Diastoma\Core\Pipe\PipeSize;
@@ -16,6 +17,18 @@ use Diastoma\Core\Simulation\PumpAndLogger;
  * Facts as a crew would record them, kept beside each procedure in `core/data/examples`: one good run, and others with the
  * sentence that must come. Times are minutes after the beginning; `"@+35"` in a value is such a time, `{"store": NAME}` a
  * thing out of the made-up stores; a trace is played by the stand-in of its device.
+ *
+ * @phpstan-type Entry array{
+ *     step: string, min: float, value?: array<string, mixed>, plays?: string|null, suggested?: bool, photo?: bool
+ * }
+ * @phpstan-type Other array{
+ *     name: string, step: string, verdict: string, says: string, without?: list<string>, at?: array<string, float>,
+ *     plays?: array<string, string>, instead?: array<string, array<string, mixed>>
+ * }
+ * @phpstan-type ExampleText array{
+ *     procedure: string, pipe: array{service: string}&array<string, mixed>, line?: array<string, mixed>,
+ *     good: list<Entry>, others?: list<Other>
+ * }
  */
 final readonly class Example
 {
@@ -23,7 +36,7 @@ final readonly class Example
 
     private const PUMP_L_MIN = 80;
 
-    /** @param  array<string, mixed>  $text */
+    /** @param  ExampleText  $text */
     private function __construct(private array $text, public Procedure $procedure)
     {
     }
@@ -35,6 +48,7 @@ final readonly class Example
         foreach (Data::files('examples') as $file) {
             $text = Data::json($file);
             if (isset($text['procedure'])) {
+                /** @var ExampleText $text */
                 $all[$text['procedure']] = new self($text, Procedure::shipped()[$text['procedure']]);
             }
         }
@@ -135,7 +149,7 @@ final readonly class Example
     }
 
     /**
-     * @param  array<string, mixed>  $entry
+     * @param  Entry  $entry
      * @param  array<string, mixed>  $instead
      * @param  list<Fact>  $before
      * @return array<string, mixed>
@@ -146,13 +160,14 @@ final readonly class Example
         if (($entry['photo'] ?? false) && ! isset($instead['photos'])) {
             $value['photos'] = ['11111111-1111-4111-8111-111111111111'];
         }
+        $plays = $entry['plays'] ?? null;
         $known = fn (): StepState => Judge::judge($this->procedure, $before, $this->line(), $this->moment($min))->steps[$step->key];
 
         return match (true) {
             $entry['suggested'] ?? false => $value + $known()->suggested,
-            $entry['plays'] === null => $value,
-            $step->standIn !== null => $value + $this->log($step->standIn, $entry['plays']),
-            default => $value + $this->trace($known()->device ?? [], $entry['plays'], $min),
+            $plays === null => $value,
+            $step->standIn !== null => $value + $this->log($step->standIn, $plays),
+            default => $value + $this->trace($known()->device ?? [], $plays, $min),
         };
     }
 
@@ -163,7 +178,8 @@ final readonly class Example
     private function trace(array $device, string $fault, float $min): array
     {
         $programme = FusionBox::programme($fault);
-        $samples = FusionBox::trace($device['u_v'], $device['r_ohm'], $device['t_s'], $fault);
+        $told = fn (string $key): float => Given::number($device, $key);
+        $samples = FusionBox::trace($told('u_v'), $told('r_ohm'), $told('t_s'), $fault);
         $lasts = $samples[count($samples) - 1][0];
 
         return [
@@ -173,7 +189,7 @@ final readonly class Example
             'source' => 'stand-in',
             'samples' => $samples,
             'supply_v' => 230 * $programme['supply_ratio'],
-            'cold_r_ohm' => $device['r_ohm'] * $programme['r_ratio'],
+            'cold_r_ohm' => $told('r_ohm') * $programme['r_ratio'],
             'started_at' => $this->moment($min)->format(Known::TIME),
             'ended_at' => $this->moment($min + $lasts / 60)->format(Known::TIME),
         ];
@@ -182,9 +198,18 @@ final readonly class Example
     /** @return array<string, mixed> */
     private function log(StandIn $standIn, string $fault): array
     {
+        /** @var array{segments: non-empty-list<array<string, mixed>>, gauge_target_kpa: float, creep_m?: float} $line */
         $line = $this->line();
         $s = $line['segments'][0];
-        $segment = new Segment($s['length_m'], $s['id_mm'] / 1000, $s['wall_mm'] / 1000, $s['e_mod_gpa'] * 1e9, $s['nu'], $s['restraint']);
+        $told = fn (string $key): float => Given::number($s, $key);
+        $segment = new Segment(
+            $told('length_m'),
+            $told('id_mm') / 1000,
+            $told('wall_mm') / 1000,
+            $told('e_mod_gpa') * 1e9,
+            $told('nu'),
+            Given::text($s, 'restraint'),
+        );
         $run = (new PumpAndLogger(
             $segment,
             12,
@@ -214,7 +239,7 @@ final readonly class Example
             fn (mixed $v) => match (true) {
                 is_string($v) && str_starts_with($v, '@+') => $this->moment((float) substr($v, 2))->format(Known::TIME),
                 ! is_array($v) => $v,
-                array_keys($v) === ['store'] => self::thing($v['store']),
+                array_keys($v) === ['store'] && is_string($v['store']) => self::thing($v['store']),
                 default => $this->resolved($v),
             },
             $values,
@@ -224,9 +249,10 @@ final readonly class Example
     /** @return array<string, mixed> */
     private static function thing(string $name): array
     {
-        $thing =
-            Data::json('examples/stores.json')['things'][$name] ??
-            throw new \OutOfBoundsException("Nothing in the example stores is called {$name}");
+        /** @var array<string, array<string, mixed>> $things */
+        $things = Data::json('examples/stores.json')['things'];
+        $thing = $things[$name]
+            ?? throw new \OutOfBoundsException("Nothing in the example stores is called {$name}");
         $layout = ($thing['kind'] ?? '') === 'code-layout' ? ['layout' => Data::json('codes/practice.json')] : [];
 
         return ['id' => $name, 'name' => $name] + $layout + array_diff_key($thing, ['kind' => true]);

@@ -8,6 +8,7 @@ use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Day;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Calculation\Field\Measure;
+use Diastoma\Core\Calculation\Given;
 use Diastoma\Core\Electrofusion\FittingCodeLayout;
 use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Refused;
@@ -98,7 +99,7 @@ final readonly class FieldSpec
                 defaultUnit: ($measure->keys()[$key] ?? $unit)->symbol,
                 pressureReference: $quantity === Quantity::Pressure ? 'gauge' : null,
             );
-            $number = $unit->fromSi($parsed['si']);
+            $number = $unit->fromSi(Given::number($parsed, 'si'));
         } elseif (is_int($value) || is_float($value)) {
             $given = $measure->keys()[$key] ?? $unit;
             $number = $unit->fromSi($given->toSi((float) $value));
@@ -223,6 +224,7 @@ final readonly class FieldSpec
             );
         }
 
+        /** @var array<string, mixed> */
         return (array) $value;
     }
 

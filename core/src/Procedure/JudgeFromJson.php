@@ -14,62 +14,129 @@ use Diastoma\Core\Units\UnitSystem;
  * judged by the text it was made by, even where a text like it would be refused today. With `"tolerant": true` a fact that is
  * refused is left out and named under `refused`, so that one wrong entry on a device does not hide the rest.
  */
-final class JudgeFromJson
+final readonly class JudgeFromJson
 {
     /**
-     * @param  array<string, mixed>  $input
-     * @return array<string, mixed>
+     * @param  list<Fact>  $facts
+     * @param  list<array{id: string, message: string}>|null  $refused  facts that were left out; null: none may be
+     * @param  array<string, mixed>  $line
      */
-    public function __invoke(array $input): array
+    private function __construct(
+        private Procedure $procedure,
+        private array $facts,
+        private ?array $refused,
+        private array $line,
+        private \DateTimeImmutable $now,
+        public UnitSystem $units,
+        public ?\DateTimeZone $zone,
+    ) {
+    }
+
+    /**
+     * @param  array<string, mixed>  $input
+     *
+     * @throws Refused naming what is missing or wrong
+     */
+    public static function read(array $input): self
     {
-        $given =
-            $input['procedure'] ??
+        $procedure = self::procedure($input['procedure'] ?? null, $input['frozen'] ?? null);
+        $isTolerant = ($input['tolerant'] ?? false) === true;
+        [$facts, $refused] = self::facts($procedure, $input['facts'] ?? [], $isTolerant);
+        /** @var array<string, mixed> $line */
+        $line = is_array($input['line'] ?? null) ? $input['line'] : [];
+        $units = is_string($input['units'] ?? null) ? UnitSystem::tryFrom($input['units']) : null;
+
+        return new self(
+            $procedure,
+            $facts,
+            $isTolerant ? $refused : null,
+            $line,
+            Instant::parse($input['now'] ?? null, 'now', 'now'),
+            $units ?? UnitSystem::Metric,
+            isset($line['time_zone']) ? self::zone($line['time_zone']) : null,
+        );
+    }
+
+    public function judged(): Judgement
+    {
+        return Judge::judge($this->procedure, $this->facts, $this->line, $this->now);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return $this->judged()->toArray($this->units, $this->zone) + ($this->refused === null ? [] : ['refused' => $this->refused]);
+    }
+
+    private static function procedure(mixed $given, mixed $frozen): Procedure
+    {
+        if (is_array($given)) {
+            /** @var array<string, mixed> $given */
+            return is_string($frozen) && Procedure::hash($given) === $frozen
+                ? Procedure::frozen($given, $frozen)
+                : Procedure::from($given);
+        }
+        if ($given === null) {
             throw Refused::field('procedure', 'procedure is missing: give the id of one that ships, or the procedure itself.');
-        $procedure = is_array($given)
-            ? self::written($given, $input['frozen'] ?? null)
-            : Procedure::shipped()[is_string($given) ? $given : ''] ??
-                throw Refused::field(
-                    'procedure',
-                    'procedure is not known; those that ship are '.implode(', ', array_keys(Procedure::shipped())).'.',
-                );
+        }
+        $shipped = Procedure::shipped();
+
+        return $shipped[is_string($given) ? $given : '']
+            ?? throw Refused::field('procedure', 'procedure is not known; those that ship are '.implode(', ', array_keys($shipped)).'.');
+    }
+
+    /** @return array{list<Fact>, list<array{id: string, message: string}>} */
+    private static function facts(Procedure $procedure, mixed $rows, bool $isTolerant): array
+    {
         $facts = $refused = [];
-        foreach (
-            is_array($input['facts'] ?? []) ? $input['facts'] ?? [] : throw Refused::field('facts', 'facts must be a list.') as $i => $raw
-        ) {
-            $key = is_array($raw) && is_string($raw['step'] ?? null) ? $raw['step'] : '';
+        foreach (is_array($rows) ? array_values($rows) : throw Refused::field('facts', 'facts must be a list.') as $i => $raw) {
+            /** @var array<string, mixed> $raw */
+            $raw = is_array($raw) ? $raw : [];
             try {
-                $step =
-                    $procedure->step($key) ??
-                    throw Refused::field('facts', 'facts, row '.($i + 1).": \"{$key}\" is no step of this procedure.");
-                $value = $step->kind->normalise($step, is_array($raw['value'] ?? null) ? $raw['value'] : []);
-                $facts[] = new Fact(
-                    (string) ($raw['id'] ?? $i), $key, $value, Instant::parse($raw['at'] ?? null, 'at', 'facts'),
-                    (string) ($raw['by'] ?? ''), (string) ($raw['role'] ?? ''), $raw['supersedes'] ?? null,
-                );
+                $facts[] = self::fact($procedure, $raw, $i);
             } catch (Refused $fault) {
-                if (($input['tolerant'] ?? false) !== true) {
+                if (! $isTolerant) {
                     throw $fault;
                 }
-                $refused[] = ['id' => (string) ($raw['id'] ?? $i), 'message' => $fault->getMessage()];
+                $refused[] = ['id' => self::text($raw, 'id') ?? (string) $i, 'message' => $fault->getMessage()];
             }
         }
-        $line = is_array($input['line'] ?? null) ? $input['line'] : [];
-        $units = UnitSystem::tryFrom((string) ($input['units'] ?? 'metric')) ?? UnitSystem::Metric;
 
-        $zone = null;
-        try {
-            $zone = isset($line['time_zone']) ? new \DateTimeZone((string) $line['time_zone']) : null;
-        } catch (\Exception) {
-            throw Refused::field('line', 'line: time_zone is no time zone that is known.');
-        }
-
-        return Judge::judge($procedure, $facts, $line, Instant::parse($input['now'] ?? null, 'now', 'now'))->toArray($units, $zone)
-            + (($input['tolerant'] ?? false) === true ? ['refused' => $refused] : []);
+        return [$facts, $refused];
     }
 
     /** @param  array<string, mixed>  $raw */
-    private static function written(array $raw, mixed $frozen): Procedure
+    private static function fact(Procedure $procedure, array $raw, int $i): Fact
     {
-        return is_string($frozen) && Procedure::hash($raw) === $frozen ? Procedure::frozen($raw, $frozen) : Procedure::from($raw);
+        $key = self::text($raw, 'step') ?? '';
+        $step = $procedure->step($key)
+            ?? throw Refused::field('facts', 'facts, row '.($i + 1).": \"{$key}\" is no step of this procedure.");
+        /** @var array<string, mixed> $value */
+        $value = is_array($raw['value'] ?? null) ? $raw['value'] : [];
+
+        return new Fact(
+            self::text($raw, 'id') ?? (string) $i,
+            $key,
+            $step->kind->normalise($step, $value),
+            Instant::parse($raw['at'] ?? null, 'at', 'facts'),
+            self::text($raw, 'by') ?? '',
+            self::text($raw, 'role') ?? '',
+            self::text($raw, 'supersedes'),
+        );
+    }
+
+    /** @param  array<string, mixed>  $raw */
+    private static function text(array $raw, string $key): ?string
+    {
+        return is_string($raw[$key] ?? null) ? $raw[$key] : null;
+    }
+
+    private static function zone(mixed $name): \DateTimeZone
+    {
+        try {
+            return new \DateTimeZone(is_string($name) ? $name : '');
+        } catch (\Exception) {
+            throw Refused::field('line', 'line: time_zone is no time zone that is known.');
+        }
     }
 }

@@ -148,7 +148,8 @@ final class Known
     /** How the side is called here: the number of its pipe, where that is known. */
     public function sideName(?string $side): string
     {
-        $name = $side === null ? '' : ($this->line['sides'][$side] ?? $side);
+        $sides = is_array($this->line['sides'] ?? null) ? $this->line['sides'] : [];
+        $name = $side === null ? '' : ($sides[$side] ?? $side);
 
         return is_string($name) ? $name : '';
     }

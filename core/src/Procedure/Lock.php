@@ -39,6 +39,8 @@ final readonly class Lock
     /** @return array{code: string, protects: bool, waits: list<array{step: string, code: string, text: string}>} */
     public function toArray(): array
     {
-        return ['code' => $this->code, 'protects' => $this->protects, 'waits' => array_map(get_object_vars(...), $this->waits)];
+        $waits = array_map(fn (Wait $wait) => $wait->toArray(), $this->waits);
+
+        return ['code' => $this->code, 'protects' => $this->protects, 'waits' => $waits];
     }
 }

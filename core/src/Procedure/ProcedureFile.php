@@ -45,6 +45,7 @@ final class ProcedureFile
             throw Refused::field('file', 'line 1: a procedure is a JSON object, {…}.');
         }
         try {
+            /** @var array<string, mixed> $decoded */
             return Procedure::from($decoded);
         } catch (Refused $refused) {
             throw self::byLine($refused, $lines);

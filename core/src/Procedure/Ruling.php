@@ -62,7 +62,7 @@ final readonly class Ruling
      */
     private function said(array $result): ?Verdict
     {
-        $said = Verdict::tryFrom((string) ($result['verdict'] ?? ''));
+        $said = Verdict::tryFrom(is_string($result['verdict'] ?? null) ? $result['verdict'] : '');
         $leftToLimits = array_key_exists('verdict', $result) && $this->limits !== [];
 
         return $said ?? ($leftToLimits ? null : Verdict::Open);

@@ -36,7 +36,8 @@ final readonly class Say
         $held = $result[$this->list] ?? [];
         $found = [];
         foreach (is_array($held) ? $held : [$held] as $entry) {
-            $code = (string) (is_array($entry) ? ($entry['code'] ?? '') : $entry);
+            $code = is_array($entry) ? $entry['code'] ?? '' : $entry;
+            $code = is_scalar($code) ? (string) $code : '';
             $of = $this->part($code);
             if ($of !== null) {
                 $found[] = (is_array($entry) ? $entry : ['code' => $code]) + ['of' => $of];

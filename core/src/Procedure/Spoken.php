@@ -49,7 +49,7 @@ final readonly class Spoken
             is_array($value) => implode(', ', array_map(fn (mixed $v) => is_scalar($v) ? str_replace('-', ' ', (string) $v) : '', $value)),
             is_int($value) || is_float($value) => $how === 'raw' ? (string) round((float) $value, 4)
                 : Display::value($name, (float) $value, is_numeric($how) ? (int) $how : null, $units),
-            default => (string) $value,
+            default => is_string($value) ? $value : '',
         };
     }
 

@@ -58,7 +58,8 @@ final readonly class Step
      */
     public function title(array $line): string
     {
-        $name = $line['sides'][$this->side] ?? $this->side ?? '';
+        $sides = is_array($line['sides'] ?? null) ? $line['sides'] : [];
+        $name = $sides[$this->side ?? ''] ?? $this->side ?? '';
 
         return str_replace('{side}', is_string($name) ? $name : '', $this->title);
     }

@@ -20,6 +20,12 @@ final readonly class Wait
         return new self($other->step->key, Lock::NEEDS_GOOD, "\"{$other->title}\" must be good first.");
     }
 
+    /** @return array{step: string, code: string, text: string} */
+    public function toArray(): array
+    {
+        return ['step' => $this->step, 'code' => $this->code, 'text' => $this->text];
+    }
+
     public static function forRecord(StepState $other): self
     {
         return new self($other->step->key, Lock::AFTER, "\"{$other->title}\" comes first.");

@@ -30,7 +30,7 @@ use Diastoma\Core\Units\Si;
 final class CutSquareness
 {
     /**
-     * @param  list<LengthReading>  $readings  shortfall behind a plane square to the axis
+     * @param  non-empty-list<LengthReading>  $readings  shortfall behind a plane square to the axis
      * @return array<string, mixed>
      */
     public function __invoke(

@@ -27,7 +27,7 @@ use Diastoma\Core\Verdict;
 final class GapDeflection
 {
     /**
-     * @param  list<LengthReading>  $readings
+     * @param  non-empty-list<LengthReading>  $readings
      * @return array<string, mixed>
      */
     public function __invoke(

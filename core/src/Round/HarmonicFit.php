@@ -220,8 +220,8 @@ final readonly class HarmonicFit
     }
 
     /**
-     * @param  list<float>  $a
-     * @param  list<float>  $b
+     * @param  array<int, float>  $a
+     * @param  array<int, float>  $b  the same places
      */
     private static function dot(array $a, array $b): float
     {
@@ -236,13 +236,13 @@ final readonly class HarmonicFit
     /**
      * Gauss–Jordan with pivoting.
      *
-     * @param  list<list<float>>  $m
+     * @param  array<int, array<int, float>>  $m
      * @return list<list<float>>|null
      */
     private static function invert(array $m): ?array
     {
         $p = count($m);
-        $largest = max(array_map(fn ($row) => max(array_map(abs(...), $row)), $m));
+        $largest = max([0.0, ...array_map(abs(...), array_merge(...array_values($m)))]);
         $inverse = [];
         for ($r = 0; $r < $p; $r++) {
             $inverse[$r] = array_fill(0, $p, 0.0);
@@ -277,13 +277,13 @@ final readonly class HarmonicFit
             }
         }
 
-        return array_values($inverse);
+        return array_map(array_values(...), array_values($inverse));
     }
 
     /**
      * Largest eigenvalue of a symmetric positive matrix, to some parts in a million: it is only held against a limit of 50.
      *
-     * @param  list<list<float>>  $m
+     * @param  array<int, array<int, float>>  $m
      */
     private static function powerIteration(array $m): float
     {

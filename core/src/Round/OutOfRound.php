@@ -49,7 +49,7 @@ final class OutOfRound
     private const FAR_OFF_NOMINAL = 0.15;
 
     /**
-     * @param  list<LengthReading>  $diameters
+     * @param  non-empty-list<LengthReading>  $diameters
      * @return array<string, mixed>
      */
     public function __invoke(
@@ -112,7 +112,7 @@ final class OutOfRound
     }
 
     /**
-     * @param  list<LengthReading>  $diameters
+     * @param  non-empty-list<LengthReading>  $diameters
      * @param  list<float>  $values
      */
     private function refuseNonsense(array $diameters, array $values, ?float $nominal, string $definition, ?float $u): void

@@ -76,7 +76,7 @@ final class RoundFit
         $values = array_map(fn (Reading $r) => $r->value, $readings);
         $fit = HarmonicFit::of($angles, $values, $harmonics) ?? throw self::tooFew($angles, $harmonics);
 
-        $largest = max(array_map(abs(...), $values));
+        $largest = max([0.0, ...array_map(abs(...), $values)]);
         $s = $fit->s();
         $noise = $sigma ?? $s;
         $out = ['mean' => $fit->mean()];
@@ -95,7 +95,7 @@ final class RoundFit
             }
         }
         $spread = Spread::of($this->turns($readings, $kind), $harmonics[0] ?? 1);
-        $worst = max(array_map(fn (int $k) => $fit->inflation($k), $harmonics));
+        $worst = max([0.0, ...array_map(fn (int $k) => $fit->inflation($k), $harmonics)]);
         $bunched = $worst > $maxInflation * (1 + 1e-9) || $spread->emptyArc > ($maxEmptyArc ?? $this->mostEmptyArc($kind)) + 1e-9;
         if ($bunched) {
             $reasons[] = 'bunched';
@@ -183,6 +183,8 @@ final class RoundFit
         $distinct = count(array_unique(array_map(fn ($a) => round($a, 9), $angles)));
         $need = 1 + 2 * count($harmonics);
 
-        return Refused::field($field, 'k='.max($harmonics)." needs {$need} different positions spread round the pipe, got {$distinct}.");
+        $most = max([0, ...$harmonics]);
+
+        return Refused::field($field, "k={$most} needs {$need} different positions spread round the pipe, got {$distinct}.");
     }
 }

@@ -89,7 +89,7 @@ final class RoundOutlier
             return $none;
         }
         $s = (float) $fit->s();
-        $largest = max(array_map(fn (Reading $r) => abs($r->value), $readings));
+        $largest = max([0.0, ...array_map(fn (Reading $r) => abs($r->value), $readings)]);
         $method = $sigma !== null ? 'known-sigma' : 'deleted';
         $threshold = $sigma !== null ? $k : Student::quantile(1 - 0.05 / (2 * $n), $n - $p - 1);
         $best = ['method' => $method, 'statistic' => 0.0, 'threshold' => $threshold, 'over' => false, 'at' => 0, 'blind' => false];

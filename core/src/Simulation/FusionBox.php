@@ -52,7 +52,7 @@ final class FusionBox
     private const NOISE = 0.0015;
 
     /**
-     * @param  key-of<self::FAULTS>  $fault
+     * @param  string  $fault  a key of FAULTS
      * @return array{supply_ratio: float, r_ratio: float, samples: list<array{float, float, float}>} [share of time, U ratio, I ratio]
      */
     public static function programme(string $fault = 'none', int $seed = 1): array
@@ -67,7 +67,7 @@ final class FusionBox
     /**
      * A programme played for a real fitting.
      *
-     * @param  key-of<self::FAULTS>  $fault
+     * @param  string  $fault  a key of FAULTS
      * @return list<array{float, float, float}> [s, V, A]
      */
     public static function trace(float $volts, float $ohms, float $seconds, string $fault = 'none', int $seed = 1): array
@@ -78,7 +78,7 @@ final class FusionBox
     /**
      * The same as a box that logs so many samples a second, with a stretch of the log lost.
      *
-     * @param  key-of<self::FAULTS>  $fault
+     * @param  string  $fault  a key of FAULTS
      * @param  array{float, float}|null  $lost  [from, to] in seconds
      * @return array{r_ohm: float, samples: list<array{float, float, float}>} cold resistance by the box, and [s, V, A]
      */

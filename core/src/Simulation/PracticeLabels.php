@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Simulation;
 
+use Diastoma\Core\Calculation\Given;
 use Diastoma\Core\Calculation\Registry;
 
 /** Made-up fittings with codes by the practice layout, to draw, scan and compare. */
@@ -33,7 +34,7 @@ final class PracticeLabels
             $labels[] = $label;
         }
         $labels[] = [...$labels[3], 'time_s' => 260, 'serial' => 'P-0590', 'trap' => 'label and code differ'];
-        $wrong = $labels[3]['code'];
+        $wrong = (string) $labels[3]['code'];
         $labels[] = [
             ...$labels[3],
             'code' => substr($wrong, 0, 23).((int) $wrong[23] + 3) % 10,
@@ -47,9 +48,9 @@ final class PracticeLabels
     /** By the practice layout. */
     public static function encode(int $dn, float $volts, float $ohms, int $tolerance, int $seconds, int $correction): string
     {
-        return Registry::standard()->run('fitting-code-encode', [
+        return Given::text(Registry::standard()->run('fitting-code-encode', [
             'layout' => self::LAYOUT, 'kind' => 1, 'dn_mm' => $dn, 'voltage_v' => $volts, 'resistance_ohm' => $ohms,
             'resistance_tol_pct' => $tolerance, 'time_s' => $seconds, 'correction_pct_per_k' => $correction / 10,
-        ])['code'];
+        ]), 'code');
     }
 }

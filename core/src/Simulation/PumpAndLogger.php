@@ -43,7 +43,7 @@ final class PumpAndLogger
     /**
      * @param  float  $stp  Pa at the gauge
      * @param  float  $rate  m³/s of the pump
-     * @param  key-of<self::FAULTS>  $fault
+     * @param  string  $fault  a key of FAULTS
      * @param  float|null  $creepM  creep exponent for PE, null for elastic pipe
      */
     public function __construct(

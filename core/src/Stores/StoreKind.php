@@ -30,6 +30,7 @@ final readonly class StoreKind
         static $all = null;
         if ($all === null) {
             $all = [];
+            /** @var list<array{kind: string, title: string, rank: int, fields: mixed, judge: mixed, summary: mixed}> $kinds */
             $kinds = array_map(Data::json(...), Data::files('stores'));
             usort($kinds, fn (array $a, array $b) => $a['rank'] <=> $b['rank']);
             foreach ($kinds as $raw) {

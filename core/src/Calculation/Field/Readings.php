@@ -40,11 +40,10 @@ final readonly class Readings extends Field
     public function read(mixed $value, string $key, string $name, Family $family): array
     {
         if (is_array($value)) {
-            $value = array_map(
-                fn (mixed $row, int|string $i) => is_array($row) && isset($row['clock']) ? $this->own($row, $key, $name, $i) : $row,
-                $value,
-                array_keys($value),
-            );
+            foreach ($value as $i => $row) {
+                /** @var array<string, mixed> $row as JSON has it, if it is a row */
+                $value[$i] = is_array($row) && isset($row['clock']) ? $this->own($row, $key, $name, $i) : $row;
+            }
         }
 
         return $this->items->read($value, $key, $name, $family);

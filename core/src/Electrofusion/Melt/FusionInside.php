@@ -94,6 +94,8 @@ final class FusionInside
             'cell' => min(max(($wall + $fittingWall) / self::CELLS, 0.0005), 0.0015),
         ];
         $sim = (new FusionThermalSim)(...$given, coolFor: $cooling ?? 0.0, frames: $frames);
+        /** @var list<list<float>> $history */
+        $history = $sim['history'];
         $cases = [['case' => 'none', 'about' => 'as it was'] + self::short($sim)];
         foreach (self::FAULTS as $fault => $about) {
             $changed = match ($fault) {
@@ -105,7 +107,7 @@ final class FusionInside
 
         return [
             'assumed' => $assumed, 'sim' => $sim, 'cases' => $cases, 'cool_to_c' => $coolTo, 'label_cooling_s' => $cooling,
-            'faces_at_clamps_off_c' => $cooling === null ? null : self::faceAt($sim['history'], $time + $cooling),
+            'faces_at_clamps_off_c' => $cooling === null ? null : self::faceAt($history, $time + $cooling),
             'understanding_only' => true,
         ];
     }

@@ -44,7 +44,7 @@ final class RadialConduction
     public readonly float $thinnest;
 
     /**
-     * @param  non-empty-list<array{float, float}>  $shells  inner and outer radius of each cell, m, growing
+     * @param  list<array{float, float}>  $shells  inner and outer radius of each cell, m, growing
      * @param  list<float>  $temperature  °C of each cell at the start
      * @param  int|null  $gap  the first cell of the coupling, with the gap between it and the pipe
      * @param  int|null  $wirePlane  the first cell outside the wire
@@ -166,8 +166,8 @@ final class RadialConduction
                         ? $meltFrom + ($e - $solidus) / $meltingSlope
                         : $meltTo + ($e - $liquidus) / $heatMelt);
         }
-        $this->enthalpy = $h;
-        $this->temperature = $t;
+        $this->enthalpy = array_values($h);
+        $this->temperature = array_values($t);
         $this->given += $power * $dt;
         $this->lost += $through * $dt;
     }

@@ -21,7 +21,7 @@ final readonly class Answerable
         foreach ($word === 'in' && is_array($with) ? $with : [$with] as $one) {
             $isPath = is_string($one) && str_starts_with($one, '$') || is_array($one);
             if (! $isPath && ! in_array($one, $answers, true)) {
-                $shown = array_map(fn (mixed $a) => is_bool($a) ? ($a ? 'true' : 'false') : (string) $a, $answers);
+                $shown = array_map(fn (mixed $a) => is_bool($a) ? ($a ? 'true' : 'false') : (is_scalar($a) ? (string) $a : ''), $answers);
                 $this->reader->fault(
                     (is_scalar($one) ? Nearest::quoted(is_bool($one) ? ($one ? 'true' : 'false') : (string) $one) : 'this').
                         ' is never answered there; '.

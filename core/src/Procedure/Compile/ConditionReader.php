@@ -69,7 +69,7 @@ final readonly class ConditionReader
         $all = [];
         foreach ($words as $word) {
             if ($word === 'known') {
-                $all[] = new IsKnown($of, $condition['known']);
+                $all[] = new IsKnown($of, $condition['known'] === true);
             } else {
                 $at = $this->reader->below($word);
                 (new Answerable($at))->check($condition['of'], $word, $condition[$word]);

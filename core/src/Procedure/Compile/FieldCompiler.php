@@ -11,7 +11,11 @@ use Diastoma\Core\Procedure\YesNo;
 use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
 
-/** Compiles what a step asks for. */
+/**
+ * Compiles what a step asks for.
+ *
+ * @phpstan-import-type FieldText from AsWritten
+ */
 final readonly class FieldCompiler
 {
     /** Keys of a field that only some types can make use of. */
@@ -31,7 +35,7 @@ final readonly class FieldCompiler
     {
     }
 
-    /** @param  array<string, mixed>  $field  in the form of the schema */
+    /** @param  FieldText  $field  in the form of the schema */
     public function compile(array $field): FieldSpec
     {
         $type = $field['type'] ?? (isset($field['quantity']) ? 'quantity' : 'number');
@@ -66,7 +70,7 @@ final readonly class FieldCompiler
         );
     }
 
-    /** @param  array<string, mixed>  $field */
+    /** @param  FieldText  $field */
     private function quantity(array $field): ?Quantity
     {
         if (! isset($field['quantity'])) {
@@ -94,7 +98,7 @@ final readonly class FieldCompiler
     }
 
     /**
-     * @param  array<string, mixed>  $field
+     * @param  FieldText  $field
      * @return list<Option>
      */
     private function options(array $field): array
@@ -117,7 +121,7 @@ final readonly class FieldCompiler
         return $options;
     }
 
-    /** @param  array<string, mixed>  $field */
+    /** @param  FieldText  $field */
     private function yesNo(array $field): ?YesNo
     {
         $want = $field['want'] ?? null;

@@ -11,14 +11,18 @@ use Diastoma\Core\Procedure\Expression\InUnit;
 use Diastoma\Core\Procedure\Limit;
 use Diastoma\Core\Units\Display;
 
-/** Compiles what one value of a result must meet; each number comes into the unit of that value. */
+/**
+ * Compiles what one value of a result must meet; each number comes into the unit of that value.
+ *
+ * @phpstan-import-type LimitText from AsWritten
+ */
 final readonly class LimitCompiler
 {
     public function __construct(private Reader $reader)
     {
     }
 
-    /** @param  array<string, mixed>  $limit  in the form of the schema */
+    /** @param  LimitText  $limit  in the form of the schema */
     public function compile(array $limit, ?Calculates $about): Limit
     {
         if ($about !== null && ! in_array($limit['of'], $about->gives, true)) {
@@ -49,7 +53,7 @@ final readonly class LimitCompiler
         );
     }
 
-    /** @param  array<string, mixed>  $limit */
+    /** @param  LimitText  $limit */
     private function number(array $limit, string $key): ?Expression
     {
         if (! isset($limit[$key])) {

@@ -101,7 +101,9 @@ final class Lines
         }
         $this->place += strlen($found[0]);
 
-        return (string) json_decode($found[0]);
+        $text = json_decode($found[0]);
+
+        return is_string($text) ? $text : '';
     }
 
     private function word(): void

@@ -109,7 +109,8 @@ final readonly class PathReader
         if (count($parts) < 2) {
             return null;
         }
-        $within = Vocabulary::within($vocabulary->field($key, $parts[0]) ?? []);
+        $field = $vocabulary->field($key, $parts[0]);
+        $within = $field === null ? [] : Vocabulary::within($field);
 
         return in_array($parts[1], $within, true) && count($parts) === 2
             ? null

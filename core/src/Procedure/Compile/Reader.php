@@ -100,7 +100,7 @@ final readonly class Reader
         return (new PathReader($this))->read($path);
     }
 
-    /** @param  array<string, mixed>  $spec */
+    /** @param  array<mixed>  $spec */
     private function form(string $name, array $spec): Expression
     {
         $class = ($this->vocabulary->isFrozen ? Forms::ever() : Forms::all())[$name] ?? null;
@@ -112,6 +112,7 @@ final readonly class Reader
             $this->below((string) $unknown)->fault("\"{$unknown}\" is not known beside {$name}; ".Nearest::to((string) $unknown, $also));
         }
 
+        /** @var array<string, mixed> $spec */
         return $class::read($spec, $this);
     }
 
@@ -133,7 +134,7 @@ final readonly class Reader
         return array_map(fn (int $i) => $this->below("{$form}[{$i}]")->expression($list[$i]), array_keys($list));
     }
 
-    /** @param  array<int, array<string, mixed>>  $conditions  that must all hold */
+    /** @param  mixed  $conditions  a list of those that must all hold; whatever else is named */
     public function conditions(mixed $conditions): Condition\Condition
     {
         return (new ConditionReader($this))->all($conditions);
@@ -147,7 +148,8 @@ final readonly class Reader
     /** The key of the step that a name means from here: the side at hand, unless it names one. */
     public function stepKey(string $name): ?string
     {
-        [$id, $side] = [...explode('@', $name, 2), null];
+        $id = Vocabulary::idOf($name);
+        $side = str_contains($name, '@') ? substr($name, strlen($id) + 1) : null;
         if (! $this->vocabulary->hasStep($id)) {
             $this->fault("there is no step \"{$id}\" in this procedure; ".Nearest::to($id, $this->vocabulary->ids()));
 

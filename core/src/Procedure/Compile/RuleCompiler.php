@@ -16,7 +16,13 @@ use Diastoma\Core\Procedure\Say;
 use Diastoma\Core\Procedure\Telling;
 use Diastoma\Core\Verdict;
 
-/** Compiles a calculation of a step: its inputs, what judges its result, and what is said of it. */
+/**
+ * Compiles a calculation of a step: its inputs, what judges its result, and what is said of it.
+ *
+ * @phpstan-import-type RuleText from AsWritten
+ * @phpstan-import-type SayText from AsWritten
+ * @phpstan-import-type ExcuseText from AsWritten
+ */
 final readonly class RuleCompiler
 {
     /** It is good that it can be computed at all: a code that can be read. */
@@ -27,7 +33,7 @@ final readonly class RuleCompiler
     {
     }
 
-    /** @param  array<string, mixed>  $rule  in the form of the schema */
+    /** @param  RuleText  $rule  in the form of the schema */
     public function compile(array $rule): Rule
     {
         $registry = Registry::standard();
@@ -57,7 +63,7 @@ final readonly class RuleCompiler
         return new Rule($rule['calc'], $name, $inputs, $this->planned($rule['in']), $when, $ruling, $telling, $this->reader->faultUnder());
     }
 
-    /** @param  array<string, mixed>  $rule */
+    /** @param  RuleText  $rule */
     private function inputs(array $rule, ?Calculates $about): Binding
     {
         if ($about !== null) {
@@ -79,12 +85,14 @@ final readonly class RuleCompiler
         );
     }
 
-    /** @param  array<string, mixed>  $rule */
+    /** @param  RuleText  $rule */
     private function ruling(array $rule, ?Calculates $about): Ruling
     {
-        $counting = match ($rule['judges'] ?? $this->judges) {
-            true, self::COMPUTED => Verdict::cases(), false => [],
-            default => array_map(Verdict::from(...), array_values($rule['judges'])),
+        $judges = $rule['judges'] ?? $this->judges;
+        $counting = match (true) {
+            is_array($judges) => array_values(array_map(Verdict::from(...), $judges)),
+            $judges === false => [],
+            default => Verdict::cases(),
         };
         $own = $rule['own_verdict'] ?? true;
         $speaks = $about !== null && in_array('verdict', $about->gives, true);
@@ -96,10 +104,10 @@ final readonly class RuleCompiler
             $this->nothingJudges($rule, $own);
         }
 
-        return new Ruling($counting, $own, $speaks, $limits, isset($rule['excuse']) ? $this->excuse($rule, $about) : null);
+        return new Ruling($counting, $own, $speaks, $limits, isset($rule['excuse']) ? $this->excuse($rule['excuse'], $about) : null);
     }
 
-    /** @param  array<string, mixed>  $rule */
+    /** @param  RuleText  $rule */
     private function nothingJudges(array $rule, bool $own): void
     {
         if (! $own) {
@@ -114,10 +122,9 @@ final readonly class RuleCompiler
         }
     }
 
-    /** @param  array<string, mixed>  $rule */
-    private function excuse(array $rule, ?Calculates $about): Excuse
+    /** @param  ExcuseText  $excuse */
+    private function excuse(array $excuse, ?Calculates $about): Excuse
     {
-        $excuse = $rule['excuse'];
         $at = $this->reader->below('excuse');
         if ($about !== null) {
             Codes::mustExist($at->below('codes'), $about->name, $excuse['of'], array_values($excuse['codes']));
@@ -132,7 +139,7 @@ final readonly class RuleCompiler
     }
 
     /**
-     * @param  array<string, mixed>  $rule
+     * @param  RuleText  $rule
      * @return list<Say>
      */
     private function says(array $rule, Calculates $about, ?Parameter $limit, Ruling $ruling): array
@@ -151,7 +158,7 @@ final readonly class RuleCompiler
         return array_values($says);
     }
 
-    /** @param  array<string, mixed>  $say */
+    /** @param  SayText  $say */
     private function say(array $say, Calculates $about, ?Parameter $limit, Reader $at): Say
     {
         [$list, $code] = isset($say['has']) ? [...explode(':', $say['has'], 2), null] : [null, null];

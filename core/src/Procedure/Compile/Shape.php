@@ -11,6 +11,17 @@ use Diastoma\Core\Data;
  * out, so that whoever reads on finds everything in the form that the schema promises.
  *
  * List entries keep their numbers, so that a path still tells the place in the file.
+ *
+ * @phpstan-import-type ProcedureText from AsWritten
+ *
+ * A place of the schema; what stands below one is such a place again.
+ *
+ * @phpstan-type Node array{
+ *     type?: string|list<string>, enum?: list<string>, const?: string, pattern?: string, 'x-allowed'?: string, minLength?: int,
+ *     minItems?: int, required?: list<string>, properties?: array<string, array<mixed>>, items?: array<mixed>,
+ *     additionalProperties?: bool|array<mixed>, '$ref'?: string, '$defs'?: array<string, array<mixed>>,
+ *     anyOf?: list<array<mixed>>, else?: array<mixed>
+ * }
  */
 final class Shape
 {
@@ -23,30 +34,33 @@ final class Shape
         'array' => 'a list',
     ];
 
-    /** @var array<string, mixed> */
+    /** @var Node */
     private readonly array $schema;
 
     private readonly \stdClass $nothing;
 
     private function __construct(private readonly Faults $faults)
     {
-        $this->schema = Data::json('schema/procedure.json');
+        /** @var Node $schema */
+        $schema = Data::json('schema/procedure.json');
+        $this->schema = $schema;
         $this->nothing = new \stdClass;
     }
 
     /**
      * @param  array<string, mixed>  $text  a procedure whose library steps and blocks are written out
-     * @return array<string, mixed> the same without what does not fit
+     * @return ProcedureText the same without what does not fit
      */
     public static function of(array $text, Faults $faults): array
     {
         $shape = new self($faults);
         $clean = $shape->fitted($shape->schema, $text, '');
 
+        /** @var ProcedureText */
         return is_array($clean) ? $clean : [];
     }
 
-    /** @param  array<string, mixed>  $node  of the schema */
+    /** @param  array<mixed>  $node  of the schema */
     private function fitted(array $node, mixed $value, string $path): mixed
     {
         $node = $this->resolved($node, $value);
@@ -76,7 +90,7 @@ final class Shape
         };
     }
 
-    /** @param  array<string, mixed>  $node */
+    /** @param  Node  $node */
     private function text(array $node, string $value, string $path): mixed
     {
         if (isset($node['pattern']) && preg_match('#'.$node['pattern'].'#', $value) !== 1) {
@@ -87,7 +101,7 @@ final class Shape
     }
 
     /**
-     * @param  array<string, mixed>  $node
+     * @param  Node  $node
      * @param  array<array-key, mixed>  $value
      */
     private function entries(array $node, array $value, string $path): mixed
@@ -97,7 +111,7 @@ final class Shape
         }
         $clean = [];
         foreach ($value as $i => $entry) {
-            $fitted = $this->fitted($node['items'], $entry, "{$path}[{$i}]");
+            $fitted = $this->fitted($node['items'] ?? [], $entry, "{$path}[{$i}]");
             if ($fitted !== $this->nothing) {
                 $clean[$i] = $fitted;
             }
@@ -107,7 +121,7 @@ final class Shape
     }
 
     /**
-     * @param  array<string, mixed>  $node
+     * @param  Node  $node
      * @param  array<array-key, mixed>  $value
      */
     private function object(array $node, array $value, string $path): mixed
@@ -137,17 +151,18 @@ final class Shape
     /**
      * The part of the schema that speaks of this value.
      *
-     * @param  array<string, mixed>  $node
-     * @return array<string, mixed>
+     * @param  array<mixed>  $node
+     * @return Node
      */
     private function resolved(array $node, mixed $value): array
     {
+        /** @var Node $node */
         // Steps of the library and blocks are written out: what is left is a step.
-        while (isset($node['else'])) {
-            $node = $node['else'];
+        if (isset($node['else'])) {
+            return $this->resolved($node['else'], $value);
         }
         if (isset($node['$ref'])) {
-            $node += $this->resolved($this->schema['$defs'][substr((string) strrchr($node['$ref'], '/'), 1)], $value);
+            $node += $this->resolved($this->schema['$defs'][substr((string) strrchr($node['$ref'], '/'), 1)] ?? [], $value);
         }
         if (isset($node['anyOf'])) {
             $ways = array_map(fn (array $n) => $this->resolved($n, $value), $node['anyOf']);

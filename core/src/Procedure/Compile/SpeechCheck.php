@@ -13,6 +13,8 @@ use Diastoma\Core\Verdict;
  * Is there a sentence for each verdict that can come, and can each sentence be said?
  *
  * What is open because something is not known is said by the engine where a rule has no sentence of its own for it.
+ *
+ * @phpstan-import-type RuleText from AsWritten
  */
 final readonly class SpeechCheck
 {
@@ -22,7 +24,7 @@ final readonly class SpeechCheck
 
     /**
      * @param  array<int, Say>  $says  by place in the file
-     * @param  array<string, mixed>  $rule
+     * @param  RuleText  $rule
      */
     public function check(array $says, Ruling $ruling, bool $own, array $rule): void
     {
@@ -57,7 +59,7 @@ final readonly class SpeechCheck
     }
 
     /**
-     * @param  array<string, mixed>  $rule
+     * @param  RuleText  $rule
      * @return list<Verdict>
      */
     private function possible(Ruling $ruling, bool $own, array $rule): array

@@ -19,7 +19,13 @@ use Diastoma\Core\Procedure\StandIn;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Verdict;
 
-/** Compiles one step of a file, once for each side on which it is done. */
+/**
+ * Compiles one step of a file, once for each side on which it is done.
+ *
+ * @phpstan-import-type StepText from AsWritten
+ * @phpstan-import-type PhotoText from AsWritten
+ * @phpstan-import-type CautionText from AsWritten
+ */
 final readonly class StepCompiler
 {
     /** Keys of a step that only some kinds can make use of. */
@@ -48,7 +54,7 @@ final readonly class StepCompiler
     }
 
     /**
-     * @param  array<string, mixed>  $step  in the form of the schema
+     * @param  StepText  $step  in the form of the schema
      * @return list<Step>
      */
     public function onEachSide(array $step): array
@@ -90,7 +96,7 @@ final readonly class StepCompiler
         );
     }
 
-    /** @param  array<string, mixed>  $step */
+    /** @param  StepText  $step */
     private function onSide(array $step, ?string $side): Step
     {
         $reader = $this->reader->from(new Here($step['id'], $side));
@@ -132,7 +138,7 @@ final readonly class StepCompiler
         );
     }
 
-    /** @param  array<string, mixed>  $step */
+    /** @param  StepText  $step */
     private function model(array $step, Reader $reader): ?Model
     {
         if (isset($step['model_in'])) {
@@ -163,7 +169,7 @@ final readonly class StepCompiler
         return $title;
     }
 
-    /** @param  array<string, mixed>  $step */
+    /** @param  StepText  $step */
     private function mustBeNew(Reader $reader, array $step, ?string $side): void
     {
         $key = Step::keyOf($step['id'], $side);
@@ -173,7 +179,7 @@ final readonly class StepCompiler
     }
 
     /**
-     * @param  array<string, mixed>  $step
+     * @param  StepText  $step
      * @return array{guide: list<Rule>, judge: list<Rule>}
      */
     private function rules(array $step, Reader $reader): array
@@ -191,7 +197,7 @@ final readonly class StepCompiler
     }
 
     /**
-     * @param  array<string, mixed>  $step
+     * @param  StepText  $step
      * @return list<\Diastoma\Core\Procedure\FieldSpec>
      */
     private function fields(array $step, Reader $reader): array
@@ -207,7 +213,7 @@ final readonly class StepCompiler
         return $fields;
     }
 
-    /** @param  array<string, mixed>  $step */
+    /** @param  StepText  $step */
     private function order(array $step, Reader $reader): Order
     {
         $after = $this->earlier($step['after'] ?? [], $reader->below('after'));
@@ -261,7 +267,7 @@ final readonly class StepCompiler
         return array_values(array_unique($found));
     }
 
-    /** @param  array<string, mixed>|null  $photo */
+    /** @param  PhotoText|null  $photo */
     private function photo(?array $photo, Reader $reader): ?PhotoAsked
     {
         $wanted = $photo['wanted'] ?? false;
@@ -272,7 +278,7 @@ final readonly class StepCompiler
     }
 
     /**
-     * @param  array<int, string|array<string, mixed>>  $cautions
+     * @param  array<int, CautionText>  $cautions
      * @return list<Caution>
      */
     private function cautions(array $cautions, Reader $reader): array

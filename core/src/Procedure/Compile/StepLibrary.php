@@ -119,7 +119,7 @@ final class StepLibrary
         foreach ($each as $round) {
             foreach ($step['block'] as $i => $inner) {
                 foreach ($this->whole("{$path}.block[{$i}]", $inner) as [$origin, $one]) {
-                    $written[] = [$origin, is_array($one) ? ['each' => [$round]] + self::named($one, $round, $before) : $one];
+                    $written[] = [$origin, is_array($one) ? ['each' => [$round]] + (array) self::named($one, $round, $before) : $one];
                 }
             }
             $before = $round;
@@ -190,15 +190,11 @@ final class StepLibrary
             unset($at);
         }
 
+        /** @var array<array-key, mixed> */
         return $whole;
     }
 
-    /**
-     * @template T
-     *
-     * @param  T  $value
-     * @return T
-     */
+    /** The same, with the names of the round in its places. */
     private static function named(mixed $value, string $round, string $before): mixed
     {
         return match (true) {

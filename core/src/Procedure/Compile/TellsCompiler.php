@@ -13,7 +13,14 @@ use Diastoma\Core\Procedure\Tells\CutOut;
 use Diastoma\Core\Procedure\Tells\TagLine;
 use Diastoma\Core\Procedure\Tells\Tells;
 
-/** Compiles what a procedure tells the rest of the product. Nothing is judged by it. */
+/**
+ * Compiles what a procedure tells the rest of the product. Nothing is judged by it.
+ *
+ * @phpstan-import-type TellsText from AsWritten
+ * @phpstan-import-type ClockText from AsWritten
+ * @phpstan-import-type ColumnText from AsWritten
+ * @phpstan-import-type TagLineText from AsWritten
+ */
 final readonly class TellsCompiler
 {
     private const PIECE_M = 1.0;
@@ -23,7 +30,7 @@ final readonly class TellsCompiler
     }
 
     /**
-     * @param  array<string, mixed>  $tells  in the form of the schema
+     * @param  TellsText  $tells  in the form of the schema
      * @param  array<string, string>  $clocks  as texts state them that tell nothing else: name => path
      * @param  string  $place  where such a joint sits
      */
@@ -55,6 +62,7 @@ final readonly class TellsCompiler
      */
     public function compileOlder(array $clocks, string $place): Tells
     {
+        /** @var TellsText&array{clocks: array<string, ClockText>} $tells */
         $tells = Data::json('tells/schema-1.json');
         $known = array_intersect_key($tells['clocks'], $clocks);
         foreach ($known as $name => $clock) {
@@ -65,7 +73,7 @@ final readonly class TellsCompiler
     }
 
     /**
-     * @param  array<'a'|'b', mixed>  $pipes
+     * @param  array<'a'|'b', string|array<string, mixed>>  $pipes
      * @return array<'a'|'b', Expression>
      */
     private function pipes(array $pipes): array
@@ -79,7 +87,7 @@ final readonly class TellsCompiler
     }
 
     /**
-     * @param  array<string, array<string, mixed>>  $clocks
+     * @param  array<string, ClockText>  $clocks
      * @param  array<string, string>  $paths
      * @return array<string, Clock>
      */
@@ -113,7 +121,7 @@ final readonly class TellsCompiler
     }
 
     /**
-     * @param  array<string, array<string, mixed>>  $columns
+     * @param  array<string, ColumnText>  $columns
      * @return array<string, Column>
      */
     private function register(array $columns): array
@@ -136,7 +144,7 @@ final readonly class TellsCompiler
     }
 
     /**
-     * @param  array<int, array<string, mixed>>  $lines
+     * @param  array<int, TagLineText>  $lines
      * @return list<TagLine>
      */
     private function lines(array $lines): array
@@ -144,7 +152,7 @@ final readonly class TellsCompiler
         return array_map(fn (int $i) => $this->line($lines[$i], $this->tag()->below("lines[{$i}]")), array_keys($lines));
     }
 
-    /** @param  array<string, mixed>  $line */
+    /** @param  TagLineText  $line */
     private function line(array $line, Reader $at): TagLine
     {
         return new TagLine($line['label'], array_map($at->below('text')->sentence(...), array_values((array) $line['text'])));

@@ -9,10 +9,15 @@ use Diastoma\Core\Procedure\Kind\Kinds;
 use Diastoma\Core\Procedure\Parameter;
 use Diastoma\Core\Procedure\Step;
 
-/** What a procedure has names for: its steps with their fields and calculations, and its parameters. */
+/**
+ * What a procedure has names for: its steps with their fields and calculations, and its parameters.
+ *
+ * @phpstan-import-type StepText from AsWritten
+ * @phpstan-import-type FieldText from AsWritten
+ */
 final class Vocabulary
 {
-    /** @var array<string, array<string, mixed>> step key, and id for the first of it => the step as the file states it */
+    /** @var array<string, StepText> step key, and id for the first of it => the step as the file states it */
     private array $steps = [];
 
     /** @var array<string, int> step id => where its first step stands */
@@ -35,7 +40,7 @@ final class Vocabulary
     private array $read = [];
 
     /**
-     * @param  array<int, array<string, mixed>>  $steps  as the file states them
+     * @param  array<int, StepText>  $steps  as the file states them
      * @param  array<string, Parameter>  $parameters
      * @param  bool  $isFrozen  a text that was taken earlier, by the rules of that day
      */
@@ -138,7 +143,7 @@ final class Vocabulary
         return $this->rules[$key][$rule]['at'];
     }
 
-    /** @return array<string, mixed>|null the field of a step as the file states it */
+    /** @return FieldText|null the field of a step as the file states it */
     public function field(string $step, string $key): ?array
     {
         foreach ($this->steps[$step]['fields'] ?? [] as $field) {
@@ -159,16 +164,19 @@ final class Vocabulary
     /**
      * What the value of a field may hold in turn: that of a thing out of the stores.
      *
-     * @param  array<string, mixed>  $field
+     * @param  FieldText  $field
      * @return list<string>
      */
     public static function within(array $field): array
     {
         $file = 'stores/'.($field['of'] ?? '').'.json';
+        if (($field['type'] ?? '') !== 'item' || ! in_array($file, Data::files('stores'), true)) {
+            return [];
+        }
+        /** @var list<array{key: string}> $fields */
+        $fields = Data::json($file)['fields'];
 
-        return ($field['type'] ?? '') === 'item' && in_array($file, Data::files('stores'), true)
-            ? ['id', 'name', ...array_column(Data::json($file)['fields'], 'key')]
-            : [];
+        return ['id', 'name', ...array_column($fields, 'key')];
     }
 
     public function reads(string $parameter): void

@@ -37,7 +37,9 @@ abstract readonly class Comparison implements Condition
 
     protected static function same(mixed $one, mixed $other): bool
     {
-        return self::isNumber($one) && self::isNumber($other) ? (float) $one === (float) $other : $one === $other;
+        return is_numeric($one) && is_numeric($other) && self::isNumber($one) && self::isNumber($other)
+            ? (float) $one === (float) $other
+            : $one === $other;
     }
 
     protected static function isNumber(mixed $value): bool

@@ -35,12 +35,9 @@ final readonly class LineValue implements Expression
         if ($this->of($known) !== null) {
             return [];
         }
-        $differ = array_filter(
-            array_map(fn (string $side) => Walk::down($known->line, ['ends', $side, ...$this->path]), ['a', 'b']),
-            is_scalar(...),
-        );
+        [$a, $b] = array_map(fn (string $side) => Walk::down($known->line, ['ends', $side, ...$this->path]), ['a', 'b']);
 
-        return [count($differ) === 2 ? "one {$this->words} for both ends ({$differ[0]} and {$differ[1]})" : $this->words];
+        return [is_scalar($a) && is_scalar($b) ? "one {$this->words} for both ends ({$a} and {$b})" : $this->words];
     }
 
     public function isRuledOut(Known $known): bool

@@ -24,7 +24,7 @@ final readonly class Choose extends Form
     public static function read(array $spec, Reader $reader): Expression
     {
         return new self(
-            $reader->below('$if')->conditions($spec['$if']),
+            $reader->below('$if')->conditions($spec['$if'] ?? null),
             $reader->below('then')->expression($spec['then'] ?? null),
             $reader->below('else')->expression($spec['else'] ?? null),
         );

@@ -36,8 +36,10 @@ final readonly class HasCode extends Form
     {
         $list = $this->list->of($known);
 
+        $code = fn (mixed $held): mixed => is_array($held) ? $held['code'] ?? null : $held;
+
         return is_array($list)
-            ? array_intersect(array_map(fn (mixed $held) => is_array($held) ? $held['code'] ?? null : $held, $list), $this->codes) !== []
+            ? array_filter($list, fn (mixed $held) => in_array($code($held), $this->codes, true)) !== []
             : null;
     }
 

@@ -33,7 +33,8 @@ final readonly class Marked extends Form
 
     public function of(Known $known): int|float|null
     {
-        $mark = $known->values[$this->key]['marks'][$this->mark] ?? null;
+        $marks = $known->values[$this->key]['marks'] ?? null;
+        $mark = is_array($marks) ? $marks[$this->mark] ?? null : null;
 
         return is_int($mark) || is_float($mark) ? $mark : null;
     }

@@ -35,7 +35,7 @@ final readonly class Rows extends Form
     {
         $rows = $this->rows->of($known);
 
-        return is_array($rows) ? array_map($this->row(...), array_values($rows)) : null;
+        return is_array($rows) ? array_map(fn (mixed $row) => $this->row(is_array($row) ? $row : []), array_values($rows)) : null;
     }
 
     public function missing(Known $known): array
@@ -44,12 +44,12 @@ final readonly class Rows extends Form
     }
 
     /**
-     * @param  array<string, mixed>  $row
+     * @param  array<mixed>  $row
      * @return array<string, mixed>
      */
     private function row(array $row): array
     {
-        if (isset($row['clock'])) {
+        if (is_string($row['clock'] ?? null)) {
             $row['angle'] = Clock::degrees($row['clock']);
             $row['hour'] = $row['angle'] / 30;
         }

@@ -27,16 +27,12 @@ final readonly class Spacing extends Form
         if (! is_array($rows) || count($rows) < 2) {
             return null;
         }
-        $steps = [];
-        $before = null;
-        foreach ($rows as [$at]) {
-            if ($before !== null) {
-                $steps[] = (float) ($at - $before);
-            }
-            $before = $at;
+        $at = array_values(array_filter(array_map(fn (mixed $row) => is_array($row) ? $row[0] ?? null : null, $rows), is_numeric(...)));
+        if (count($at) !== count($rows)) {
+            return null;
         }
 
-        return Median::of($steps);
+        return Median::of(array_map(fn (int $i) => (float) ($at[$i] - $at[$i - 1]), range(1, count($at) - 1)));
     }
 
     public function missing(Known $known): array

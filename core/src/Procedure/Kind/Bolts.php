@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure\Kind;
 
+use Diastoma\Core\Calculation\Given;
 use Diastoma\Core\Procedure\Compile\Reader;
 use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Procedure\Fact;
@@ -63,10 +64,11 @@ final readonly class Bolts implements Kind
         ];
         $out = Fields::normalise([...$numbers, $torque, ...$step->fields], Fields::photos($value), ['turned', 'remark', 'photos']);
         foreach (['bolt', 'pass'] as $key) {
-            if (floor($out[$key]) !== $out[$key]) {
+            $number = Given::number($out, $key);
+            if (floor($number) !== $number) {
                 throw Refused::field($key, "{$key} must be a whole number.");
             }
-            $out[$key] = (int) $out[$key];
+            $out[$key] = (int) $number;
         }
         if (array_key_exists('turned', $out) && $out['turned'] !== true) {
             throw Refused::field('turned', 'turned must be true, or left out where the wrench shows what it came to.');
@@ -146,9 +148,12 @@ final readonly class Bolts implements Kind
     /** @return list<array{pass: int, bolt: int}>|null what the plan wants and was not read, in its order; null without a plan */
     private function left(Fact $fact, Known $known): ?array
     {
+        /** @var list<array{pass: int, bolt: int}> $plan */
         $plan = $this->entry($known)['plan'];
+        /** @var list<array{pass: int, bolt: int}> $readings */
+        $readings = $fact->value['readings'];
         $key = fn (array $row): string => "{$row['pass']}/{$row['bolt']}";
-        $read = array_fill_keys(array_map($key, $fact->value['readings']), true);
+        $read = array_fill_keys(array_map($key, $readings), true);
 
         return $plan === [] ? null : array_values(array_filter($plan, fn (array $row) => ! isset($read[$key($row)])));
     }

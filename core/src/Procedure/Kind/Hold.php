@@ -92,12 +92,14 @@ final readonly class Hold implements Kind
 
     public function says(Step $step, Fact $fact, Known $known): array
     {
+        $remark = is_string($fact->value['remark'] ?? null) ? $fact->value['remark'] : 'no reason written';
+
         return [
             self::isSigned($fact->value)
                 ? Reason::plain(Verdict::Good, "Signed by {$fact->by}.")
                 : new Reason(
                     Verdict::Bad,
-                    Spoken::plain("{$fact->by} refused to sign: ".rtrim($fact->value['remark'] ?? 'no reason written', '. ').'.'),
+                    Spoken::plain("{$fact->by} refused to sign: ".rtrim($remark, '. ').'.'),
                     $this->refusedDo->fill($known),
                 ),
         ];

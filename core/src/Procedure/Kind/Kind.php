@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure\Kind;
 
+use Diastoma\Core\Procedure\Compile\AsWritten;
 use Diastoma\Core\Procedure\Compile\Reader;
 use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\Known;
@@ -15,6 +16,8 @@ use Diastoma\Core\Refused;
  * A kind of step: what its fact looks like, what several parts of it become, what it says by itself.
  *
  * One class a kind, listed in {@see Kinds}, and one entry of the same name in the pages.
+ *
+ * @phpstan-import-type StepText from AsWritten
  */
 interface Kind
 {
@@ -22,7 +25,7 @@ interface Kind
     public static function name(): string;
 
     /**
-     * @param  array<string, mixed>  $step  as the file states it
+     * @param  StepText  $step  as the file states it
      */
     public static function read(array $step, Reader $reader): self;
 

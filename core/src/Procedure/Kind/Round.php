@@ -40,7 +40,7 @@ final readonly class Round implements Kind
             }
         }
 
-        return new self($positions);
+        return new self(array_values($positions));
     }
 
     public static function keys(): array

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Diastoma\Core\Procedure\Kind;
 
 use Diastoma\Core\Calculation\Field\Instant;
+use Diastoma\Core\Calculation\Given;
 use Diastoma\Core\Procedure\Compile\Reader;
 use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\Known;
@@ -41,7 +42,7 @@ final readonly class Trace implements Kind
             $reader->below('columns')->fault('a trace needs at least two columns that are never missing');
         }
 
-        return new self($columns, $optional, ($step['once'] ?? false) ? new Once(
+        return new self(array_values($columns), $optional, ($step['once'] ?? false) ? new Once(
             isset($step['once_unless']) ? $reader->below('once_unless')->conditions($step['once_unless']) : null,
             $reader->below('once_permitted')->sentence($step['once_permitted'] ?? 'Done twice, by permit.'),
             $reader->below('once_text')->sentence($step['once_text'] ?? 'This step was done twice.'),
@@ -114,7 +115,7 @@ final readonly class Trace implements Kind
     {
         $parts = [];
         foreach ($facts as $fact) {
-            $parts[(string) $fact->value['trace']][] = $fact;
+            $parts[Given::text($fact->value, 'trace')][] = $fact;
         }
 
         return array_map(self::together(...), array_values($parts));
@@ -175,7 +176,9 @@ final readonly class Trace implements Kind
         $value = [];
         $samples = [];
         foreach ($parts as $part) {
-            foreach ($part->value['samples'] as $row) {
+            /** @var list<list<float>> $rows */
+            $rows = $part->value['samples'];
+            foreach ($rows as $row) {
                 if ($samples === [] || $row[0] > $samples[count($samples) - 1][0]) {
                     $samples[] = $row;
                 }
