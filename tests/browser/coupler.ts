@@ -43,7 +43,7 @@ const FIGURES: Record<110 | 225, Figures> = {
 }
 
 /** The figures of a healthy 110 mm coupler, as someone at the trench would type them. */
-export async function prepareCoupler(page: Page, size: 110 | 225 = 110, piece?: string): Promise<void> {
+export async function prepareCoupler(page: Page, size: 110 | 225 = 110): Promise<void> {
   const f = FIGURES[size]
   await takeKit(page)
   await atStep(page, 'Weather and temperatures')
@@ -55,20 +55,6 @@ export async function prepareCoupler(page: Page, size: 110 | 225 = 110, piece?: 
   await recordStep(page)
   await atStep(page, 'The two pipes')
   await recordStep(page)
-  if (piece) {
-    // What replaces a joint brings a piece of its own: 1000 mm between the ends, no length free to move.
-    await atStep(page, 'Closing piece')
-    await fill(page, {
-      'Gap between the fixed ends': '1000',
-      'Pipe temperature now': '13',
-      'Pipe temperature at the tie-in': '13',
-      'Temperature of the piece when cut': '13',
-      'Length on both sides that is free to move': '0',
-      'Length of the couplings': f.length,
-      'Piece cut to': piece,
-    })
-    await recordStep(page)
-  }
   await atStep(page, 'Bar code of the fitting')
   await page.getByLabel('24 digits').fill(f.code)
   await fromStores(page, 'What its digits mean', 'Practice layout')

@@ -1,6 +1,20 @@
 import { expect, test } from '@playwright/test'
 import { takeKit, takePower } from './coupler'
-import { again, atStep, choose, fill, lineByName, pick, recordStep, round as roundOf, says, sendStep, signIn, someone } from './people'
+import {
+  again,
+  atStep,
+  choose,
+  fill,
+  lineByName,
+  pick,
+  recordStep,
+  round as roundOf,
+  says,
+  sendStep,
+  sent,
+  signIn,
+  someone,
+} from './people'
 import { CODES, stamp, Trench } from './trench'
 
 /*
@@ -115,9 +129,12 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
   await test.step('eight radii: how oval, which way, where the jaws go', async () => {
     await page.goto(`/joints/${first}?step=shape@a`)
     await atStep(page, /^Shape of the end/)
-    await roundOf(
+    await sent(
       page,
-      (radii(8, 60)['readings'] as { value_mm: number }[]).map((r) => String(r.value_mm)),
+      roundOf(
+        page,
+        (radii(8, 60)['readings'] as { value_mm: number }[]).map((r) => String(r.value_mm)),
+      ),
     )
     await page.goto(`/joints/${first}?step=reround@a`)
     await says(page, /7\.9 mm oval, over 3\.0 mm: jaws at 2:00 and 8:00, the split with the screws at 5:00 and 11:00/)

@@ -1,12 +1,19 @@
 import { expect, test, type Browser, type Locator, type Page } from '@playwright/test'
 import { atStep, lineByName, type Who } from './people'
 
-/** Presses Tab until the focus is there: what cannot be reached so cannot be used without a mouse. */
+/** Presses Tab until the focus is there, back or on as it lies: what cannot be reached so cannot be used without a mouse. */
 async function tabTo(page: Page, target: Locator, most = 140): Promise<void> {
   await expect(target).toBeAttached()
+  const where = (): Promise<'there' | 'before' | 'after'> =>
+    target.evaluate((e) => {
+      const at = document.activeElement
+      if (e === at) return 'there'
+      return at && at !== document.body && e.compareDocumentPosition(at) & Node.DOCUMENT_POSITION_FOLLOWING ? 'before' : 'after'
+    })
   for (let i = 0; i < most; i++) {
-    if (await target.evaluate((e) => e === document.activeElement)) return
-    await page.keyboard.press('Tab')
+    const found = await where()
+    if (found === 'there') return
+    await page.keyboard.press(found === 'before' ? 'Shift+Tab' : 'Tab')
   }
   throw new Error(`Not reached by the keyboard: ${String(target)}`)
 }

@@ -102,12 +102,13 @@ export async function fromStores(page: Page, label: string, name: string): Promi
 
 export const recordStep = (page: Page): Promise<void> => page.getByRole('button', { name: 'Record', exact: true }).click()
 
-/** Records the step and stays until the server has it: who leaves the page in the same instant has not recorded. */
-export async function sendStep(page: Page): Promise<void> {
-  const stored = page.waitForResponse((answer) => answer.request().method() === 'POST' && answer.url().endsWith('/facts'))
-  await recordStep(page)
-  await stored
+/** Stays until the server has what is recorded: who leaves the page in the same instant has not recorded. */
+export async function sent(page: Page, recording: Promise<void>): Promise<void> {
+  await page.waitForResponse((answer) => answer.request().method() === 'POST' && answer.url().endsWith('/facts'))
+  await recording
 }
+
+export const sendStep = (page: Page): Promise<void> => sent(page, recordStep(page))
 
 export async function atStep(page: Page, title: string | RegExp): Promise<void> {
   await expect(page.locator('#step-title')).toHaveText(title)

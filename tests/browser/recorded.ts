@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Subject } from '../../resources/js/api/client'
-import { resolved, type Example, type Value } from './examples'
+import { lasts, resolved, type Example, type Value } from './examples'
 import { stamp, type Trench } from './trench'
 
 export interface Crew {
@@ -35,4 +35,11 @@ export async function recorded(
     const who = value['signed'] === true ? crew.inspector : crew.joiner
     await who.post(`${path}/facts`, { id: randomUUID(), step: entry.step, value, recorded_at: stamp(minutesAgo) })
   }
+}
+
+/** The steps of an example before its device begins, the last of them a minute ago. */
+export async function prepared(crew: Crew, path: string, of: Example): Promise<void> {
+  const device = of.good.findIndex((entry) => entry.plays)
+  const before = of.good.slice(0, device)
+  await recorded(crew, path, { ...of, good: before }, Date.now() - (lasts({ ...of, good: before }) + 1) * 60_000)
 }

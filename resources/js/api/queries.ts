@@ -30,16 +30,30 @@ export const queries = new QueryClient({
   },
 })
 
-const use = <T>(path: string, options: { every?: number; fixed?: boolean; off?: boolean } = {}): UseQueryResult<T> =>
+/** What changes seldom, and not by what is done at the trench, is not asked for at each step. */
+const SELDOM_MS = 10 * 60_000
+
+/**
+ * `fixed`: never changes while the page is open. `seldom`: renewed when the person comes back to the page or the network does,
+ * and every ten minutes; whose session it is and what a thing was is settled by the server with each entry all the same.
+ */
+interface Options {
+  fixed?: boolean
+  seldom?: boolean
+  off?: boolean
+}
+
+const use = <T>(path: string, { fixed, seldom, off }: Options = {}): UseQueryResult<T> =>
   useQuery<T>({
     queryKey: path.split('/'),
     queryFn: () => api.get<T>(`/${path}`),
-    refetchInterval: options.every ?? false,
-    staleTime: options.fixed ? Infinity : 5_000,
-    enabled: !options.off,
+    staleTime: fixed ? Infinity : seldom ? SELDOM_MS : 5_000,
+    refetchOnWindowFocus: seldom ? 'always' : true,
+    refetchOnReconnect: seldom ? 'always' : true,
+    enabled: !off,
   })
 
-export const useMe = () => use<Me>('me')
+export const useMe = () => use<Me>('me', { seldom: true })
 export const useLines = () => use<LineShort[]>('lines')
 export const useLine = (id: string) => use<LineFull>(`lines/${id}`, { off: id === '' })
 export const useLog = (id: string) => use<LogEntry[]>(`lines/${id}/log`, { off: id === '' })
@@ -60,12 +74,13 @@ export const useSubject = (path: string) =>
   })
 export const usePipes = (line: string) => use<LinePipe[]>(`lines/${line}/pipes`)
 export const useProcedure = (hash: string | undefined) => use<ProcedureText>(`procedures/${hash ?? ''}`, { fixed: true, off: !hash })
-export const useProcedures = () => use<ProcedureShort[]>('procedures')
+export const useProcedures = () => use<ProcedureShort[]>('procedures', { seldom: true })
 export const useSection = (id: string) => use<SectionPlan>(`sections/${id}`)
 export const useRegister = (id: string) => use<Register>(`lines/${id}/register`)
 export const useBox = () => use<Record<string, BoxProgramme>>('stand-ins/fusion-box', { fixed: true })
 export const useLabels = () => use<PracticeLabel[]>('stand-ins/labels', { fixed: true })
-export const useStores = () => use<StoreItem[]>('stores')
+/** Only where something out of them is asked for: each thing in them is judged by its date. */
+export const useStores = (wanted = true) => use<StoreItem[]>('stores', { off: !wanted })
 export const useStoreKinds = () => use<StoreKind[]>('stores/kinds', { fixed: true })
 export type Units = Record<string, Record<string, { symbol: string; factor: number; offset: number }>>
 export const useUnits = () => use<Units>('units', { fixed: true })

@@ -23,8 +23,13 @@ export async function keepForTrench(line: LineFull): Promise<void> {
     0,
     open.findIndex((j) => j.id === faceOf(line.joints)?.id),
   )
-  // What is begun anywhere on the line goes along with the next ones at the face.
-  const joints = [...new Set([...open.filter((j) => j.state === 'begun').slice(0, JOINTS_KEPT), ...open.slice(from, from + JOINTS_KEPT)])]
+  // What is begun anywhere on the line goes along with the next ones at the face, and what was passed over behind it.
+  const begun = open.filter((j) => j.state === 'begun').slice(0, JOINTS_KEPT)
+  const passed = open
+    .slice(0, from)
+    .filter((j) => j.state === 'planned')
+    .slice(-JOINTS_KEPT)
+  const joints = [...new Set([...begun, ...open.slice(from, from + JOINTS_KEPT), ...passed])]
   const procedures = new Set([line.procedure.hash, ...joints.flatMap((j) => j.procedure_hash ?? [])])
   const key = `${line.id}/${joints.map((j) => `${j.id}${j.done}`).join()}`
   if (key === kept || !navigator.onLine || !('serviceWorker' in navigator)) return

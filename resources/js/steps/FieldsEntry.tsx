@@ -22,7 +22,7 @@ const isFigure = (f: FieldSpec): boolean => f.quantity !== undefined || (f.type 
 /** All steps that ask for figures, words and yes or no: one row a field, large figures, a pad below. */
 export function FieldsEntry({ step, project, start, onRecord, label, extra }: Props): ReactElement {
   const fields = step.fields ?? []
-  const stores = useStores()
+  const stores = useStores(fields.some((f) => f.type === 'item'))
   const me = useMe()
   const units = useUnits()
   const [values, setValues] = useState<Record<string, Entered>>(() => ({
