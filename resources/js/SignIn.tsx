@@ -3,31 +3,30 @@ import { useState, type ReactElement } from 'react'
 import { useLocation, useNavigate } from 'react-router'
 import { api } from './api/client'
 import { queries } from './api/queries'
+import { useVerb } from './api/useVerb'
 import { useOutbox } from './outbox/useOutbox'
+import { Refused } from './ui/Refused'
 
 export default function SignIn(): ReactElement {
   const [email, setEmail] = useState('')
   const [password, setPassword] = useState('')
-  const [fault, setFault] = useState<string | null>(null)
   const navigate = useNavigate()
   const from = (useLocation().state as { from?: string } | null)?.from ?? '/'
   const names = [...new Set(useOutbox().flatMap((w) => w.by?.name ?? []))]
-  const enter = async (): Promise<void> => {
-    try {
-      await api.post('/session', { email, password })
+  const enter = useVerb(
+    () => api.post('/session', { email, password }),
+    () => {
       queries.clear()
       void navigate(from, { replace: true })
-    } catch (error) {
-      setFault((error as Error).message)
-    }
-  }
+    },
+  )
   return (
     <Box component="main" sx={{ minHeight: '100dvh', display: 'grid', placeItems: 'center', px: 2 }}>
       <Box
         component="form"
         onSubmit={(e) => {
           e.preventDefault()
-          void enter()
+          enter.run()
         }}
         sx={{ width: '100%', maxWidth: 380, display: 'grid', gap: 2 }}
       >
@@ -55,12 +54,8 @@ export default function SignIn(): ReactElement {
           onChange={(e) => setPassword(e.target.value)}
         />
         {names.length > 0 && <Typography>Entries on this device wait to be sent by {names.join(' and ')}.</Typography>}
-        {fault && (
-          <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>
-            {fault}
-          </Typography>
-        )}
-        <Button variant="contained" type="submit">
+        <Refused why={enter.fault} />
+        <Button variant="contained" type="submit" disabled={enter.busy}>
           Sign in
         </Button>
       </Box>

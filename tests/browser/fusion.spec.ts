@@ -569,7 +569,7 @@ test('11. cards and instruments: out of date is said before the fusion, a renewa
   await fromStores(page, "Operator's card", 'Bram Ivesley')
   await fromStores(page, 'Fusion box', `Box 9 ${RUN}`)
   await fromStores(page, 'Peeling tool', 'Turning peeler 3')
-  await recordStep(page)
+  await sendStep(page)
   await atStep(page, 'Weather and temperatures')
   const kit = (await (await Trench.of(page)).joint(joint)).facts
     .filter((f) => f.step === 'kit')

@@ -36,7 +36,8 @@ export async function readyForPressure(page: Page): Promise<void> {
 export async function testSection(engineer: Page, inspector: Page, section: string, joints: number): Promise<string> {
   await engineer.goto(`/sections/${section}`)
   await expect(engineer.getByText(`Good: all ${joints} joints are accepted.`)).toBeVisible()
-  await engineer.getByRole('button', { name: 'Begin the test' }).click()
+  // A thumb that taps twice begins one test.
+  await engineer.getByRole('button', { name: 'Begin the test' }).dblclick()
   await instruments(engineer)
   await readyForPressure(engineer)
   await engineer.getByRole('button', { name: 'Start pump and logger' }).click()
@@ -53,6 +54,10 @@ export async function testSection(engineer: Page, inspector: Page, section: stri
   await inspector.getByRole('button', { name: 'Sign', exact: true }).click()
   await expect(inspector.getByText('is signed and sealed')).toBeVisible()
   await expect(inspector.getByText('Good: every limit is met.')).toBeVisible()
+  const planned = await engineer.request.get(`/api/v1/sections/${section}`, {
+    headers: { Referer: engineer.url(), Accept: 'application/json' },
+  })
+  expect(((await planned.json()) as { tests: unknown[] }).tests).toHaveLength(1)
   return engineer.url().match(/tests\/([0-9a-f-]+)/)![1]!
 }
 

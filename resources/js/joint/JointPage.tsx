@@ -3,7 +3,7 @@ import { useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api, type Subject } from '../api/client'
 import { idOf, subjectAt } from '../api/subject'
-import { queries, useLine, useProcedure, useProcedures, useSubject } from '../api/queries'
+import { useLine, useProcedure, useProcedures, useSubject } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { LineString } from '../ui/LineString'
 import { Page } from '../ui/Page'
@@ -14,6 +14,8 @@ import { VerdictMark } from '../ui/Verdict'
 import { sizesOf } from './sizesOf'
 import { StepRunner } from '../steps/StepRunner'
 import { Loading } from '../ui/Loading'
+import { useVerb } from '../api/useVerb'
+import { Refused } from '../ui/Refused'
 
 /** Make one joint. */
 export default function JointPage(): ReactElement {
@@ -137,17 +139,11 @@ function Restraints({
   closed: boolean
 }): ReactElement {
   const procedures = useProcedures()
-  const [fault, setFault] = useState<string | null>(null)
   const restraints = joint.attached ?? []
   const procedure = (procedures.data ?? []).find((p) => p.place === by.place)
-  const add = async (): Promise<void> => {
-    try {
-      await api.post(`/lines/${joint.line.id}/joints`, { procedure_hash: procedure!.hash, host_id: joint.id, count: by.each_side })
-      await queries.invalidateQueries()
-    } catch (error) {
-      setFault((error as Error).message)
-    }
-  }
+  const add = useVerb(() =>
+    api.post(`/lines/${joint.line.id}/joints`, { procedure_hash: procedure!.hash, host_id: joint.id, count: by.each_side }),
+  )
   return (
     <Box component="section" aria-labelledby="restraints" sx={{ mt: 3 }}>
       <Typography id="restraints" variant="h2">
@@ -187,15 +183,11 @@ function Restraints({
         ))}
       </Box>
       {!closed && procedure && (
-        <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void add()}>
+        <Button variant="outlined" sx={{ mt: 1 }} disabled={add.busy} onClick={() => add.run()}>
           {restraints.length === 0 ? `Add ${inWords(by.each_side)} on each end` : `Add ${inWords(by.each_side)} more on each end`}
         </Button>
       )}
-      {fault && (
-        <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>
-          {fault}
-        </Typography>
-      )}
+      <Refused why={add.fault} />
     </Box>
   )
 }
@@ -203,18 +195,14 @@ function Restraints({
 function CutOut({ id, number, urgent }: { id: string; number: string; urgent: boolean }): ReactElement {
   const [open, setOpen] = useState(false)
   const [reason, setReason] = useState('')
-  const [fault, setFault] = useState<string | null>(null)
   const navigate = useNavigate()
-  const order = async (): Promise<void> => {
-    try {
-      const made = await api.post<{ id: string; number: string }[]>(`/joints/${id}/cut-out`, { reason })
-      await queries.invalidateQueries()
+  const order = useVerb(
+    () => api.post<{ id: string; number: string }[]>(`/joints/${id}/cut-out`, { reason }),
+    (made) => {
       setOpen(false)
       if (made[0]) void navigate(`/joints/${made[0].id}`)
-    } catch (error) {
-      setFault((error as Error).message)
-    }
-  }
+    },
+  )
   return (
     <Box sx={{ mt: 3 }}>
       <Button variant={urgent ? 'contained' : 'outlined'} color={urgent ? 'secondary' : 'primary'} onClick={() => setOpen(true)}>
@@ -225,7 +213,7 @@ function CutOut({ id, number, urgent }: { id: string; number: string; urgent: bo
         onClose={() => setOpen(false)}
         title={`Cut joint ${number} out`}
         actions={
-          <Button variant="contained" disabled={reason.trim().length < 3} onClick={() => void order()}>
+          <Button variant="contained" disabled={reason.trim().length < 3 || order.busy} onClick={() => order.run()}>
             Cut it out
           </Button>
         }
@@ -234,11 +222,7 @@ function CutOut({ id, number, urgent }: { id: string; number: string; urgent: bo
           It stays in the record. A short piece brings two new joints in its place, each with its own number.
         </Typography>
         <TextField autoFocus label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
-        {fault && (
-          <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>
-            {fault}
-          </Typography>
-        )}
+        <Refused why={order.fault} />
       </Sheet>
     </Box>
   )

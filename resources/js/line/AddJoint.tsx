@@ -1,11 +1,15 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Box, Button, MenuItem, TextField } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { useNavigate } from 'react-router'
-import { api, Refusal, type JointShort, type LineFull } from '../api/client'
-import { queries, useMe, useProcedures, useUnits } from '../api/queries'
+import { api, type JointShort, type LineFull } from '../api/client'
+import { useMe, useProcedures, useUnits } from '../api/queries'
+import { useVerb } from '../api/useVerb'
+import { Refused } from '../ui/Refused'
 import { Sheet } from '../ui/Sheet'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { shownAs } from '../ui/units'
+
+const FOOT_M = 0.3048
 
 /** A saddle or another joint that the plan of pipe lengths does not know. */
 export function AddJoint({ open, onClose, line }: { open: boolean; onClose: () => void; line: LineFull }): ReactElement {
@@ -17,44 +21,37 @@ export function AddJoint({ open, onClose, line }: { open: boolean; onClose: () =
   const [at, setAt] = useState('')
   const [number, setNumber] = useState('')
   const [pipe, setPipe] = useState('')
-  const [fault, setFault] = useState<{ field: string; message: string } | null>(null)
+  const [wrong, setWrong] = useState<Record<string, string>>({})
   const shown = shownAs('chainage_m', 'length', me.data?.units ?? 'metric', units.data)
   const kinds = (procedures.data ?? []).filter((p) => p.family === 'joint' && p.place !== 'restraint')
   const chosen = hash || kinds.find((p) => p.place === 'on-pipe')?.hash || ''
-  const add = async (): Promise<void> => {
-    const figure = figureOf(at)
-    if (figure === null)
-      return setFault({
-        field: 'chainage_m',
-        message: at.trim() === '' ? 'Where on the line? Give its chainage as a number.' : `Chainage: ${noFigure(at)}`,
-      })
-    const factor = shown.suffix === 'ft' ? 0.3048 : 1
-    try {
-      const made = await api.post<JointShort[]>(`/lines/${line.id}/joints`, {
+  const add = useVerb(
+    (metres: number) =>
+      api.post<JointShort[]>(`/lines/${line.id}/joints`, {
         procedure_hash: chosen,
-        chainage_m: Math.round(figure * factor * 1000) / 1000,
+        chainage_m: Math.round(metres * 1000) / 1000,
         ...(number ? { number } : {}),
         ...(pipe ? { pipe } : {}),
-      })
-      await queries.invalidateQueries()
-      void navigate(`/joints/${made[0]!.id}`)
-    } catch (error) {
-      setFault(
-        error instanceof Refusal
-          ? (error.errors[0] ?? { field: '', message: error.message })
-          : { field: '', message: (error as Error).message },
-      )
-    }
+      }),
+    (made) => void navigate(`/joints/${made[0]!.id}`),
+  )
+  const save = (): void => {
+    const figure = figureOf(at)
+    const why = at.trim() === '' ? 'Where on the line? Give its chainage as a number.' : `Chainage: ${noFigure(at)}`
+    setWrong(figure === null ? { chainage_m: why } : {})
+    if (figure !== null) add.run(figure * (shown.suffix === 'ft' ? FOOT_M : 1))
   }
+  const faults = Object.keys(wrong).length > 0 ? wrong : add.faults
   const of = (field: string): { error: boolean; helperText?: string } =>
-    fault?.field === field ? { error: true, helperText: fault.message } : { error: false }
+    faults[field] ? { error: true, helperText: faults[field] } : { error: false }
+  const others = Object.entries(faults).filter(([field]) => !['procedure_hash', 'chainage_m', 'number'].includes(field))
   return (
     <Sheet
       open={open}
       onClose={onClose}
       title="Add a saddle or a joint"
       actions={
-        <Button variant="contained" onClick={() => void add()}>
+        <Button variant="contained" disabled={add.busy} onClick={save}>
           Add it
         </Button>
       }
@@ -76,11 +73,7 @@ export function AddJoint({ open, onClose, line }: { open: boolean; onClose: () =
         />
         <TextField label="Number (else the next free one)" value={number} onChange={(e) => setNumber(e.target.value)} {...of('number')} />
         <TextField label="Pipe it sits on (else by the plan)" value={pipe} onChange={(e) => setPipe(e.target.value)} />
-        {fault && !['procedure_hash', 'chainage_m', 'number'].includes(fault.field) && (
-          <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>
-            {fault.message}
-          </Typography>
-        )}
+        <Refused why={others[0]?.[1]} />
       </Box>
     </Sheet>
   )

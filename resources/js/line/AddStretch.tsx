@@ -1,10 +1,10 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useMutation } from '@tanstack/react-query'
 import { useState, type ReactElement } from 'react'
 import { useNavigate } from 'react-router'
-import { api, Refusal, type LineFull } from '../api/client'
-import { queries, useMe, useProcedures, useUnits } from '../api/queries'
+import { api, type LineFull } from '../api/client'
+import { useMe, useProcedures, useUnits } from '../api/queries'
 import { pageOf } from '../api/subject'
+import { useVerb } from '../api/useVerb'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { Sheet } from '../ui/Sheet'
 import { shownAs } from '../ui/units'
@@ -20,25 +20,17 @@ export function AddStretch({ onClose, line }: { onClose: () => void; line: LineF
   const shown = shownAs('from_m', 'length', useMe().data?.units ?? 'metric', useUnits().data)
   const metres = (text: string): number => Math.round((figureOf(text) ?? NaN) * (shown.suffix === 'ft' ? FOOT_M : 1) * 1000) / 1000
   const chosen = form.hash || kinds[0]?.hash || ''
-  const add = useMutation({
-    mutationFn: () =>
+  const add = useVerb(
+    () =>
       api.post<{ id: string }>(`/lines/${line.id}/stretches`, {
         procedure_hash: chosen,
         name: form.name.trim(),
         from_m: metres(form.from),
         to_m: form.to.trim() === '' ? null : metres(form.to),
       }),
-    onSuccess: async (made) => {
-      await queries.invalidateQueries()
-      void navigate(pageOf('stretch', made.id))
-    },
-    onError: (error) =>
-      setFaults(
-        error instanceof Refusal && error.errors.length > 0
-          ? Object.fromEntries(error.errors.map((e) => [e.field, e.message]))
-          : { all: error.message },
-      ),
-  })
+    (made) => void navigate(pageOf('stretch', made.id)),
+    setFaults,
+  )
   const save = (): void => {
     const wrong: Record<string, string> = {}
     if (form.name.trim() === '') wrong['name'] = 'Give it a name, such as Backfill 1.'
@@ -46,7 +38,7 @@ export function AddStretch({ onClose, line }: { onClose: () => void; line: LineF
     if (from) wrong['from_m'] = from
     if (to) wrong['to_m'] = to
     setFaults(wrong)
-    if (Object.keys(wrong).length === 0) add.mutate()
+    if (Object.keys(wrong).length === 0) add.run()
   }
   const field = (key: 'name' | 'from' | 'to', of: string, label: string): ReactElement => (
     <TextField
@@ -64,7 +56,7 @@ export function AddStretch({ onClose, line }: { onClose: () => void; line: LineF
       onClose={onClose}
       title="Add a stretch"
       actions={
-        <Button variant="contained" disabled={add.isPending} onClick={save}>
+        <Button variant="contained" disabled={add.busy} onClick={save}>
           Add it
         </Button>
       }

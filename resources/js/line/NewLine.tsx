@@ -1,8 +1,9 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useRef, useState, type ReactElement } from 'react'
 import { useNavigate } from 'react-router'
-import { api, Refusal, type NewLine as Body } from '../api/client'
-import { queries, useMe, useProcedures } from '../api/queries'
+import { api, type NewLine as Body } from '../api/client'
+import { useMe, useProcedures } from '../api/queries'
+import { useVerb } from '../api/useVerb'
 import { Page } from '../ui/Page'
 import { figureOf, noFigure } from '../ui/figureOf'
 
@@ -62,6 +63,11 @@ export default function NewLine(): ReactElement {
   const [sections, setSections] = useState<SectionRow[]>([EMPTY])
   const [faults, setFaults] = useState<Record<string, string>>({})
   const [said, setSaid] = useState('')
+  const send = useVerb(
+    (body: Body) => api.post<{ id: string }>('/lines', body),
+    (line) => void navigate(`/lines/${line.id}`),
+    setFaults,
+  )
   const set = (key: keyof typeof f) => (e: { target: { value: string } }) => {
     setF((old) => ({ ...old, [key]: e.target.value }))
     setFaults(({ [key]: _gone, ...rest }) => rest)
@@ -87,7 +93,7 @@ export default function NewLine(): ReactElement {
       setSaid(`Nothing was taken over. ${(error as Error).message}`)
     }
   }
-  const make = async (): Promise<void> => {
+  const make = (): void => {
     const missing: Record<string, string> = {}
     if (f.name.trim() === '') missing['name'] = 'Give the line a name.'
     if (!f.procedure) missing['procedure_hash'] = 'Choose the procedure for the joints.'
@@ -131,17 +137,7 @@ export default function NewLine(): ReactElement {
       centre_line: points,
       sections: sections.map((s, i) => ({ name: s.name, method_hash: s.method, stp_method: s.rule as keyof typeof RULES, ...parts[i]! })),
     }
-    try {
-      const line = await api.post<{ id: string }>('/lines', body)
-      await queries.invalidateQueries()
-      void navigate(`/lines/${line.id}`)
-    } catch (error) {
-      setFaults(
-        error instanceof Refusal && error.errors.length > 0
-          ? Object.fromEntries(error.errors.map((e) => [e.field, e.message]))
-          : { all: (error as Error).message },
-      )
-    }
+    send.run(body)
   }
   const field = (key: keyof typeof f, label: string, unit?: string): ReactElement => (
     <TextField
@@ -161,7 +157,7 @@ export default function NewLine(): ReactElement {
         noValidate
         onSubmit={(e) => {
           e.preventDefault()
-          void make()
+          make()
         }}
         sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1fr 1fr' }, columnGap: 6, rowGap: 4, mt: 2 }}
       >
@@ -338,7 +334,7 @@ export default function NewLine(): ReactElement {
                 {m}
               </Typography>
             ))}
-          <Button variant="contained" type="submit" disabled={projects.length === 0}>
+          <Button variant="contained" type="submit" disabled={projects.length === 0 || send.busy}>
             Make the line
           </Button>
         </Box>

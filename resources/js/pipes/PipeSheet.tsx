@@ -1,8 +1,7 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useMutation } from '@tanstack/react-query'
 import { useState, type ReactElement } from 'react'
-import { api, Refusal, type LineFull, type LinePipe } from '../api/client'
-import { queries } from '../api/queries'
+import { api, type LineFull, type LinePipe } from '../api/client'
+import { useVerb } from '../api/useVerb'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { Sheet } from '../ui/Sheet'
 
@@ -38,22 +37,14 @@ function begun(line: LineFull, pipe: LinePipe | null): Form {
 export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LinePipe | null; onClose: () => void }): ReactElement {
   const [form, setForm] = useState(() => begun(line, pipe))
   const [faults, setFaults] = useState<Record<string, string>>({})
-  const keep = useMutation({
-    mutationFn: () => {
+  const keep = useVerb(
+    () => {
       const body = { ...form, ...Object.fromEntries(FIGURES.map((key) => [key, figureOf(form[key])])) }
       return pipe ? api.patch(`/pipes/${pipe.id}`, body) : api.post(`/lines/${line.id}/pipes`, body)
     },
-    onSuccess: async () => {
-      await queries.invalidateQueries()
-      onClose()
-    },
-    onError: (error) =>
-      setFaults(
-        error instanceof Refusal && error.errors.length > 0
-          ? Object.fromEntries(error.errors.map((e) => [e.field, e.message]))
-          : { all: error.message },
-      ),
-  })
+    onClose,
+    setFaults,
+  )
   const save = (): void => {
     const wrong = Object.fromEntries(
       FIGURES.flatMap((key) => {
@@ -63,7 +54,7 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
     )
     if (!pipe && form.number.trim() === '') wrong['number'] = 'Give the number that is painted on it.'
     setFaults(wrong)
-    if (Object.keys(wrong).length === 0) keep.mutate()
+    if (Object.keys(wrong).length === 0) keep.run()
   }
   const field = (key: keyof Form, label: string, figure = false): ReactElement => (
     <TextField
@@ -92,7 +83,7 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
       onClose={onClose}
       title={pipe ? `Pipe ${pipe.number}` : 'Add a pipe'}
       actions={
-        <Button variant="contained" disabled={keep.isPending} onClick={save}>
+        <Button variant="contained" disabled={keep.busy} onClick={save}>
           {pipe ? 'Keep it so' : 'Add it'}
         </Button>
       }

@@ -1,28 +1,22 @@
 import { Button, TextField, Typography } from '@mui/material'
-import { useMutation } from '@tanstack/react-query'
 import { useState, type ReactElement } from 'react'
 import { api, type LinePipe } from '../api/client'
-import { queries } from '../api/queries'
+import { useVerb } from '../api/useVerb'
+import { Refused } from '../ui/Refused'
 import { Sheet } from '../ui/Sheet'
 
 /** Rejects a pipe, or accepts it again, with the reason. */
 export function SayOfPipe({ pipe, onClose }: { pipe: LinePipe; onClose: () => void }): ReactElement {
   const [reason, setReason] = useState('')
   const rejected = pipe.state !== 'rejected'
-  const say = useMutation({
-    mutationFn: () => api.post(`/pipes/${pipe.id}/words`, { rejected, reason }),
-    onSuccess: async () => {
-      await queries.invalidateQueries()
-      onClose()
-    },
-  })
+  const say = useVerb(() => api.post(`/pipes/${pipe.id}/words`, { rejected, reason }), onClose)
   return (
     <Sheet
       open
       onClose={onClose}
       title={rejected ? `Reject pipe ${pipe.number}` : `Accept pipe ${pipe.number} again`}
       actions={
-        <Button variant="contained" disabled={reason.trim().length < 3 || say.isPending} onClick={() => say.mutate()}>
+        <Button variant="contained" disabled={reason.trim().length < 3 || say.busy} onClick={() => say.run()}>
           {rejected ? 'Reject it' : 'Accept it'}
         </Button>
       }
@@ -33,11 +27,7 @@ export function SayOfPipe({ pipe, onClose }: { pipe: LinePipe; onClose: () => vo
           : `It was rejected: ${pipe.reason ?? ''}`}
       </Typography>
       <TextField autoFocus label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
-      {say.error && (
-        <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>
-          {say.error.message}
-        </Typography>
-      )}
+      <Refused why={say.fault} />
     </Sheet>
   )
 }

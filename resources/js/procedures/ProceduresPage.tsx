@@ -1,7 +1,8 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useRef, useState, type ReactElement } from 'react'
-import { api, Refusal } from '../api/client'
-import { queries, useMe, useProcedures } from '../api/queries'
+import { api } from '../api/client'
+import { useMe, useProcedures } from '../api/queries'
+import { useVerb } from '../api/useVerb'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 
@@ -16,8 +17,9 @@ const CERTAINTY: Record<string, string> = {
 export default function ProceduresPage(): ReactElement {
   const procedures = useProcedures()
   const me = useMe()
+  const project = me.data?.projects.find((p) => p.role === 'engineer')
   const [chosenType, setType] = useState<string | null>(null)
-  const [faults, setFaults] = useState<string[]>([])
+  const load = useVerb(async (chosen: File) => api.post('/procedures', { project_id: project!.id, file: await textOf(chosen) }))
   const file = useRef<HTMLInputElement>(null)
   if (!procedures.data) return <Loading query={procedures} up={{ to: '/', label: 'Lines' }} />
   const types = [...new Set(procedures.data.map((p) => p.joint_type))]
@@ -26,16 +28,6 @@ export default function ProceduresPage(): ReactElement {
   const type = chosenType ?? [...types].sort((a, b) => most(b) - most(a))[0] ?? ''
   const shown = procedures.data.filter((p) => p.joint_type === type)
   const names = [...new Set(shown.flatMap((p) => Object.keys(p.parameters ?? {})))]
-  const project = me.data?.projects.find((p) => p.role === 'engineer')
-  const load = async (chosen: File): Promise<void> => {
-    try {
-      await api.post('/procedures', { project_id: project!.id, file: await textOf(chosen) })
-      setFaults([])
-      await queries.invalidateQueries()
-    } catch (error) {
-      setFaults(error instanceof Refusal && error.errors.length > 0 ? error.errors.map((e) => e.message) : [(error as Error).message])
-    }
-  }
   return (
     <Page wide title="Procedures and limits" up={{ to: '/', label: 'Lines' }}>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', my: 2, alignItems: 'center' }}>
@@ -60,11 +52,11 @@ export default function ProceduresPage(): ReactElement {
           onChange={(e) => {
             const chosen = e.target.files?.[0]
             e.target.value = ''
-            if (chosen) void load(chosen)
+            if (chosen) load.run(chosen)
           }}
         />
       </Box>
-      {faults.length > 0 && <Faults faults={faults} />}
+      {load.said.length > 0 && <Faults faults={load.said} />}
       <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Limits by school">
         <Box
           component="table"

@@ -1,10 +1,12 @@
 import { Box, Button, Link as MuiLink, Typography, useTheme } from '@mui/material'
-import { useState, type ReactElement } from 'react'
+import { type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api, type SectionPlan } from '../api/client'
-import { queries, useSection } from '../api/queries'
+import { useSection } from '../api/queries'
+import { useVerb } from '../api/useVerb'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
+import { Refused } from '../ui/Refused'
 import { useShow } from '../ui/units'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence, WORD } from '../ui/Verdict'
@@ -16,19 +18,13 @@ export default function SectionPage(): ReactElement {
   const navigate = useNavigate()
   const show = useShow()
   const now = useNow(5000)
-  const [fault, setFault] = useState<string | null>(null)
+  const begin = useVerb(
+    () => api.post<{ id: string }>(`/sections/${id}/tests`),
+    (made) => void navigate(`/tests/${made.id}`),
+  )
   if (!section.data) return <Loading query={section} up={{ to: '/', label: 'Lines' }} />
   const { data } = section
   const { plan } = data
-  const begin = async (): Promise<void> => {
-    try {
-      const made = await api.post<{ id: string }>(`/sections/${id}/tests`)
-      await queries.invalidateQueries()
-      void navigate(`/tests/${made.id}`)
-    } catch (error) {
-      setFault((error as Error).message)
-    }
-  }
   const kpa = (of: number): string => show('x_kpa', 'pressure', of)
   const { gauge } = plan
   const room = gauge.max_kpa - gauge.min_kpa < 1 ? 'neither more nor less' : `may show ${kpa(gauge.min_kpa)} to ${kpa(gauge.max_kpa)}`
@@ -138,7 +134,7 @@ export default function SectionPage(): ReactElement {
               · {WORD[t.verdict]} · {t.state === 'accepted' ? 'signed' : t.state}
             </Typography>
           ))}
-          <Button variant="contained" fullWidth sx={{ mt: 1 }} onClick={() => void begin()} disabled={data.role === 'joiner'}>
+          <Button variant="contained" fullWidth sx={{ mt: 1 }} onClick={() => begin.run()} disabled={data.role === 'joiner' || begin.busy}>
             {data.tests.length > 0 ? 'Begin another test' : 'Begin the test'}
           </Button>
           {data.role === 'joiner' && (
@@ -146,11 +142,7 @@ export default function SectionPage(): ReactElement {
               A foreman, an inspector or an engineer begins a test.
             </Typography>
           )}
-          {fault && (
-            <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>
-              {fault}
-            </Typography>
-          )}
+          <Refused why={begin.fault} />
           <Typography variant="body2" sx={{ mt: 2 }}>
             Stored energy: nobody in line with an end or cap. Follow your local code and your licensed supervisor.
           </Typography>

@@ -2,8 +2,10 @@ import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { api, type LogProgramme } from '../api/client'
 import { idOf } from '../api/subject'
+import { useVerb } from '../api/useVerb'
 import { store } from '../outbox/db'
 import { startRun } from '../outbox/runs'
+import { Refused } from '../ui/Refused'
 import { useCalled } from './called'
 import { LogChart } from './charts'
 import { FileEntry } from './FileEntry'
@@ -14,10 +16,21 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
   const called = useCalled()
   const [fault, setFault] = useState('none')
   const [speed, setSpeed] = useState(1200)
-  const [busy, setBusy] = useState(false)
-  const [said, setSaid] = useState<string | null>(null)
   const key = `${subject}/${stepKey}`
   const running = useRun(key)
+  const begin = useVerb(async () => {
+    const programme = await api.get<LogProgramme>(`/tests/${idOf(subject)}/stand-in?fault=${fault}`)
+    await startRun({
+      key,
+      subject,
+      title: called,
+      step: stepKey,
+      speed,
+      samples: programme.rows,
+      secondsPerUnit: 60,
+      extra: { source: 'stand-in', marks: programme.marks },
+    })
+  })
   if (running) {
     const { run, come } = running
     const rows = run.samples.slice(0, come)
@@ -36,27 +49,6 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
         </Button>
       </Box>
     )
-  }
-  const begin = async (): Promise<void> => {
-    setBusy(true)
-    setSaid('The stand-in is made ready.')
-    try {
-      const programme = await api.get<LogProgramme>(`/tests/${idOf(subject)}/stand-in?fault=${fault}`)
-      await startRun({
-        key,
-        subject,
-        title: called,
-        step: stepKey,
-        speed,
-        samples: programme.rows,
-        secondsPerUnit: 60,
-        extra: { source: 'stand-in', marks: programme.marks },
-      })
-      setSaid(null)
-    } catch (error) {
-      setSaid((error as Error).message)
-    }
-    setBusy(false)
   }
   return (
     <Box>
@@ -82,14 +74,15 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
           ))}
         </TextField>
       </Box>
-      <Button variant="contained" fullWidth disabled={busy} onClick={() => void begin()}>
+      <Button variant="contained" fullWidth disabled={begin.busy} onClick={() => begin.run()}>
         Start pump and logger
       </Button>
-      {said && (
+      {begin.busy && (
         <Typography role="status" sx={{ mt: 1 }}>
-          {said}
+          The stand-in is made ready.
         </Typography>
       )}
+      <Refused why={begin.fault} />
       <FileEntry
         subject={subject}
         stepKey={stepKey}

@@ -1,8 +1,9 @@
 import { Box, Button, Link as MuiLink, Switch, TextField, Typography } from '@mui/material'
 import { useMemo, useState, type ReactElement } from 'react'
 import { useSearchParams } from 'react-router'
-import { api, Refusal, type CodeLayout, type StoreItem, type StoreKind } from '../api/client'
-import { queries, useMe, useStoreKinds, useStores } from '../api/queries'
+import { api, type CodeLayout, type StoreItem, type StoreKind } from '../api/client'
+import { useMe, useStoreKinds, useStores } from '../api/queries'
+import { useVerb } from '../api/useVerb'
 import { newId } from '../outbox/outbox'
 import { FieldsEntry } from '../steps/FieldsEntry'
 import { LayoutStrip } from '../steps/LayoutEntry'
@@ -150,7 +151,7 @@ function KeepSheet({
   const [name, setName] = useState(item?.name ?? '')
   const [reason, setReason] = useState('')
   const [retired, setRetired] = useState(false)
-  const [faults, setFaults] = useState<string[]>([])
+  const [missing, setMissing] = useState<string[]>([])
   const start = useMemo(
     () =>
       Object.fromEntries(
@@ -170,27 +171,27 @@ function KeepSheet({
       ),
     [kind, item],
   )
-  const keep = async (values: Record<string, unknown>): Promise<void> => {
-    const missing = [
-      ...(name.trim() === '' ? [`${kind.named} is missing.`] : []),
-      ...(item && reason.trim() === '' ? ['Say what has changed.'] : []),
-    ]
-    if (missing.length > 0) return setFaults(missing)
-    try {
-      await api.post('/stores', {
+  const keep = useVerb(
+    (values: Record<string, unknown>) =>
+      api.post('/stores', {
         id: newId(),
         project_id: project,
         kind: kind.kind,
         name: name.trim(),
         values,
         ...(item ? { supersedes: item.id, reason, retired } : {}),
-      })
-      await queries.invalidateQueries({ queryKey: ['stores'] })
-      onClose()
-    } catch (error) {
-      setFaults(error instanceof Refusal && error.errors.length > 0 ? error.errors.map((e) => e.message) : [(error as Error).message])
-    }
+      }),
+    onClose,
+  )
+  const save = (values: Record<string, unknown>): void => {
+    const lacking = [
+      ...(name.trim() === '' ? [`${kind.named} is missing.`] : []),
+      ...(item && reason.trim() === '' ? ['Say what has changed.'] : []),
+    ]
+    setMissing(lacking)
+    if (lacking.length === 0) keep.run(values)
   }
+  const faults = missing.length > 0 ? missing : keep.said
   return (
     <Sheet open onClose={onClose} title={item ? `${kind.title}: ${item.name}` : `Add: ${kind.title}`}>
       <TextField label={kind.named} value={name} onChange={(e) => setName(e.target.value)} sx={{ mt: 1, mb: 1 }} />
@@ -216,7 +217,7 @@ function KeepSheet({
           ))}
         </Box>
       )}
-      <FieldsEntry step={{ fields: kind.fields }} project={project} start={start} label="Keep" onRecord={(v) => void keep(v)} />
+      <FieldsEntry step={{ fields: kind.fields }} project={project} start={start} label="Keep" onRecord={save} />
     </Sheet>
   )
 }

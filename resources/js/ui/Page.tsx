@@ -1,5 +1,5 @@
 import { Box, Button, Link, Menu, MenuItem, Typography } from '@mui/material'
-import { useEffect, useState, type ReactElement, type ReactNode } from 'react'
+import { useLayoutEffect, useState, type ReactElement, type ReactNode } from 'react'
 import { Link as RouterLink, useLocation, useNavigate } from 'react-router'
 import { api, signOut } from '../api/client'
 import { queries, useMe } from '../api/queries'
@@ -29,7 +29,8 @@ export function Page({
   const [help, setHelp] = useState(false)
   const me = useMe()
 
-  useEffect(() => {
+  // From the moment at which the page is there: a key may come before anything else does.
+  useLayoutEffect(() => {
     const keys = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement
       if (event.ctrlKey || event.metaKey || event.altKey || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)) return
