@@ -83,14 +83,3 @@ it('is named by nobody outside: no step, no procedure, no calculation, no kind o
     }
     expect($found)->toBe([]);
 });
-
-it('changes for the mutants what stands in the core, once', function () {
-    $lost = [];
-    foreach (require __DIR__.'/mutants.php' as $name => [$file, $was]) {
-        $times = substr_count((string) file_get_contents(dirname(__DIR__)."/src/{$file}"), $was);
-        if ($times !== 1) {
-            $lost[] = "{$name}: {$times} times in {$file}";
-        }
-    }
-    expect($lost)->toBe([]);
-});

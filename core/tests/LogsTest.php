@@ -244,6 +244,11 @@ it('asks a log between its samples and refuses times outside or out of order', f
         ->and(TestLog::average($log->between(0, 20)))
         ->toEqualWithDelta(175, 1e-9)
         ->and((new TestLog([[0, 100], [10, 200]]))->water(0, 10))
+        ->toBeNull()
+        // Litres at one end alone tell nothing of what went in.
+        ->and((new TestLog([[0, 100, 3], [10, 200, 5], [20, 200]]))->water(5, 20))
+        ->toBeNull()
+        ->and((new TestLog([[0, 100], [10, 200, 5], [20, 200, 6]]))->water(0, 15))
         ->toBeNull();
     $log->mustRise(['from' => 60.0, 'to' => 1200.0]);
     expect(fn () => $log->mustRise(['from' => 60.0, 'to' => 1201.0]))

@@ -17,6 +17,8 @@ use Diastoma\Core\Verdict;
 /** `hold`: somebody else signs, or says why not. */
 final readonly class Hold implements Kind
 {
+    use OneFact;
+
     private const LEAST_REMARK = 3;
 
     /**
@@ -58,36 +60,6 @@ final readonly class Hold implements Kind
         }
 
         return Fields::normalise($step->fields, Fields::photos($value), self::keys());
-    }
-
-    public function whole(array $facts): array
-    {
-        return [$facts[count($facts) - 1]];
-    }
-
-    public function refusesMore(array $standing, array $value): string
-    {
-        return 'was recorded already; correct it with a reason instead';
-    }
-
-    public function comesInParts(): bool
-    {
-        return false;
-    }
-
-    public function isFinished(Step $step, Fact $fact, Known $known): bool
-    {
-        return true;
-    }
-
-    public function mayBeRepeated(Step $step, Known $known): bool
-    {
-        return false;
-    }
-
-    public function entry(Known $known): ?array
-    {
-        return null;
     }
 
     public function says(Step $step, Fact $fact, Known $known): array

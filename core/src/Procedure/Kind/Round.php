@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Diastoma\Core\Procedure\Kind;
 
 use Diastoma\Core\Procedure\Compile\Reader;
-use Diastoma\Core\Procedure\Fact;
-use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Round\Clock;
@@ -14,6 +12,8 @@ use Diastoma\Core\Round\Clock;
 /** `round`: one value at each of several clock positions. */
 final readonly class Round implements Kind
 {
+    use OneFact;
+
     private const MOST_READINGS = 200;
 
     /** @param  list<string>  $positions  that are asked for, in order */
@@ -75,40 +75,5 @@ final readonly class Round implements Kind
         }
 
         return ['readings' => $rows] + array_intersect_key(Fields::photos($value), ['remark' => 1, 'view' => 1, 'photos' => 1]);
-    }
-
-    public function whole(array $facts): array
-    {
-        return [$facts[count($facts) - 1]];
-    }
-
-    public function refusesMore(array $standing, array $value): string
-    {
-        return 'was recorded already; correct it with a reason instead';
-    }
-
-    public function comesInParts(): bool
-    {
-        return false;
-    }
-
-    public function isFinished(Step $step, Fact $fact, Known $known): bool
-    {
-        return true;
-    }
-
-    public function mayBeRepeated(Step $step, Known $known): bool
-    {
-        return false;
-    }
-
-    public function entry(Known $known): ?array
-    {
-        return null;
-    }
-
-    public function says(Step $step, Fact $fact, Known $known): array
-    {
-        return [];
     }
 }
