@@ -17,6 +17,7 @@ final class Problem
 {
     public static function from(Throwable $e): JsonResponse
     {
+        $e = self::cause($e);
         [$status, $title, $errors] = match (true) {
             $e instanceof Refused => [422, $e->getMessage(), $e->faults],
             $e instanceof ValidationException => [
@@ -27,6 +28,7 @@ final class Problem
             $e instanceof NoRoom => [507, $e->getMessage(), []],
             $e instanceof Conflict => [409, $e->getMessage(), [['field' => $e->field, 'message' => $e->getMessage()]]],
             $e instanceof AuthenticationException => [401, 'Sign in first.', []],
+            $e instanceof AuthorizationException && $e->hasStatus() => [$e->status(), self::plain((int) $e->status()), []],
             $e instanceof AuthorizationException => [
                 403,
                 $e->getMessage() === 'This action is unauthorized.' ? 'Your role on this project does not allow that.' : $e->getMessage(),
@@ -47,6 +49,14 @@ final class Problem
             ['Content-Type' => 'application/problem+json'] + ($e instanceof HttpExceptionInterface ? $e->getHeaders() : []),
             JSON_UNESCAPED_UNICODE,
         );
+    }
+
+    /** What the framework has wrapped into an answer of its own, which would lose the sentence. */
+    private static function cause(Throwable $e): Throwable
+    {
+        $within = $e instanceof HttpExceptionInterface ? $e->getPrevious() : null;
+
+        return $within instanceof AuthorizationException || $within instanceof TokenMismatchException ? $within : $e;
     }
 
     private static function plain(int $status): string

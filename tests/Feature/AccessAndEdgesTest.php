@@ -204,3 +204,41 @@ it('keeps the joints of a line to themselves when two phones send at once', func
     $this->record('foreman', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 14], ['id' => $id])->assertCreated();
     $this->record('foreman', "subjects/joint/{$line['joints'][1]['id']}", 'chamfer', ['length_mm' => 14], ['id' => $id])->assertConflict();
 });
+
+it('says to whom something is left, and to a stranger nothing', function () {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    $order = fn (string $who) => $this->as($who)->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'cracked']);
+    $order('joiner')
+        ->assertForbidden()
+        ->assertJsonPath('title', 'A foreman, an inspector or an engineer orders a cut-out.');
+    $order('stranger')
+        ->assertNotFound()
+        ->assertJsonPath('title', 'There is nothing here by that name.');
+    $this->as('joiner')
+        ->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'file' => '{}'])
+        ->assertForbidden()
+        ->assertJsonPath('title', 'Only an engineer loads a procedure.');
+    $this->as('joiner')
+        ->postJson('/api/v1/lines', $this->lineBody())
+        ->assertForbidden()
+        ->assertJsonPath('title', 'Only an engineer makes a line.');
+});
+
+it('takes what must keep its types as JSON alone', function () {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    $said = ['step' => 'chamfer', 'value' => ['length_mm' => '14'], 'recorded_at' => '2026-05-04T10:00:00Z'];
+    $fact = ['id' => (string) Str::uuid()] + $said;
+    $box = ['kind' => 'fusion-box', 'name' => 'x', 'values' => ['a' => '1']];
+    $item = ['id' => (string) Str::uuid(), 'project_id' => $this->project->id] + $box;
+    $bodies = [
+        "subjects/joint/{$joint}/facts" => $fact,
+        'stores' => $item,
+        'procedures' => ['project_id' => $this->project->id, 'procedure' => ['id' => 'x']],
+    ];
+    foreach ($bodies as $path => $body) {
+        $this->as('engineer')
+            ->post("/api/v1/{$path}", $body, ['Accept' => 'application/json'])
+            ->assertUnprocessable()
+            ->assertJsonPath('errors.0.field', 'json');
+    }
+});

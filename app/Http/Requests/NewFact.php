@@ -5,6 +5,8 @@ namespace App\Http\Requests;
 /** One fact. */
 final class NewFact extends DeviceRequest
 {
+    use SentAsJson;
+
     public function rules(): array
     {
         return [

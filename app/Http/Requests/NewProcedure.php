@@ -10,6 +10,8 @@ use Diastoma\Core\Refused;
 /** A procedure as a file, or as an object. */
 final class NewProcedure extends ProjectRequest
 {
+    use SentAsJson;
+
     public function rules(): array
     {
         return ['project_id' => 'required|integer', 'procedure' => 'required_without:file|array', 'file' => 'string'];

@@ -7,6 +7,8 @@ use App\Models\Role;
 /** A thing in the stores, or what changed of it. */
 final class NewStoreItem extends ProjectRequest
 {
+    use SentAsJson;
+
     public function rules(): array
     {
         return [
