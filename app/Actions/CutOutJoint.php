@@ -43,10 +43,11 @@ final class CutOutJoint
             return $cutOut->joints === 0 ? [] : [$this->joint($joint, 'A', 0.0, $ends)];
         }
         $length = $pieceM ?? $cutOut->pieceM;
+        $number = self::freeNumber($joint->line_id, "{$joint->number}P");
         $piece = Pipe::query()->create([
             'line_id' => $joint->line_id,
-            'number' => "{$joint->number}P",
-            'plain' => PipeNumber::plain("{$joint->number}P"),
+            'number' => $number,
+            'plain' => PipeNumber::plain($number),
             'size' => $ends['a']->size ?? $joint->line()->pipe,
             'length_m' => $length,
             'user_id' => $by->id,
@@ -56,6 +57,17 @@ final class CutOutJoint
             $this->joint($joint, 'A', -$length / 2, ['a' => $ends['a'], 'b' => $piece]),
             $this->joint($joint, 'B', $length / 2, ['a' => $piece, 'b' => $ends['b']]),
         ];
+    }
+
+    /** The number of a piece of pipe; where somebody has painted it on another one, the next: 7P, 7P2, 7P3. */
+    private static function freeNumber(string $line, string $wanted): string
+    {
+        $number = $wanted;
+        for ($n = 2; Pipe::query()->where('line_id', $line)->where('plain', PipeNumber::plain($number))->exists(); $n++) {
+            $number = $wanted.$n;
+        }
+
+        return $number;
     }
 
     /** @param  array<'a'|'b', Pipe|null>  $ends */

@@ -63,7 +63,8 @@ final class KeepPipe
                 ['size' => $size, 'user_id' => $by->id] +
                     array_intersect_key($body, ['serial' => true, 'length_m' => true, 'source' => true]),
             );
-            $joints->each(fn (Joint $joint) => ($this->judge)($joint));
+            // What is signed stays as it was signed.
+            $joints->whereNull('sealed_at')->each(fn (Joint $joint) => ($this->judge)($joint));
 
             return $pipe;
         }, self::TRIES);

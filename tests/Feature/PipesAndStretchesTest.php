@@ -244,3 +244,29 @@ it('leads what a device recorded before it knew the new address to where it belo
     $this->as('joiner')->postJson((string) $to, $body)->assertCreated();
     expect(Fact::query()->where('subject_id', $joint)->count())->toBe(1);
 });
+
+it('gives the piece of a cut-out a number that no pipe has yet', function () {
+    $line = $this->makeLine();
+    $this->as('foreman')
+        ->postJson("/api/v1/lines/{$line['id']}/pipes", ['number' => '1p'])
+        ->assertCreated();
+    $this->record('joiner', "subjects/joint/{$line['joints'][0]['id']}", 'chamfer', ['length_mm' => 14])->assertCreated();
+    $this->as('foreman')
+        ->postJson("/api/v1/joints/{$line['joints'][0]['id']}/cut-out", ['reason' => 'cracked bell'])
+        ->assertCreated()
+        ->assertJsonCount(2);
+    expect(Joint::query()->where('replaces_id', $line['joints'][0]['id'])->orderBy('chainage_m')->pluck('pipes')->all())
+        ->toBe([['a' => '001', 'b' => '1P2'], ['a' => '1P2', 'b' => '002']]);
+});
+
+it('leaves a signed joint as it was signed when more becomes known of its pipe', function () {
+    $line = $this->makeLine();
+    $joint = $line['joints'][0]['id'];
+    Joint::query()->whereKey($joint)->update(['state' => 'accepted', 'sealed_at' => now(), 'verdict' => 'close', 'done' => 9]);
+    $pipe = ($this->pipes)($line['id'])['001']['id'];
+    $this->as('foreman')
+        ->patchJson("/api/v1/pipes/{$pipe}", ['serial' => 'S-1'])
+        ->assertOk();
+    expect(Joint::query()->findOrFail($joint)->only(['state', 'verdict', 'done']))
+        ->toBe(['state' => 'accepted', 'verdict' => 'close', 'done' => 9]);
+});
