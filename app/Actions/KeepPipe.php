@@ -11,6 +11,7 @@ use Diastoma\Core\Pipe\PipeNumber;
 use Diastoma\Core\Pipe\PipeSize;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Collection as BaseCollection;
 use Illuminate\Support\Facades\DB;
 
 /** A pipe of a line as it came: another material or size than was planned, its serial, its length, where it is from. */
@@ -72,7 +73,7 @@ final class KeepPipe
 
     /**
      * A pipe and the joints in which it lies or is planned, held until the transaction ends: nobody records on them meanwhile.
-     * Joints first and then the pipe, as whoever records a fact takes them.
+     * Joints first, in the order of their ids, and then the pipe, as whoever records a fact takes them.
      *
      * @return array{Pipe, Collection<int, Joint>}
      */
@@ -80,14 +81,12 @@ final class KeepPipe
     {
         $its = Joint::query()
             ->where('line_id', $pipe->line_id)
-            ->where(fn ($q) => $q->where('pipe_a_id', $pipe->id)->orWhere('pipe_b_id', $pipe->id))
-            ->orderBy('id');
-        $joints = $its->lockForUpdate()->get();
+            ->where(fn ($q) => $q->where('pipe_a_id', $pipe->id)->orWhere('pipe_b_id', $pipe->id));
+        $hold = fn (BaseCollection $ids) => Joint::query()->whereKey($ids)->orderBy('id')->lockForUpdate()->get();
+        $hold($its->pluck('id'));
         $held = Pipe::query()->lockForUpdate()->findOrFail($pipe->id);
-        // A joint that has named it since then.
-        if ($its->lockForUpdate()->count() !== $joints->count()) {
-            $joints = $its->lockForUpdate()->get();
-        }
+        // With those that have named it since then; from here on nobody names it.
+        $joints = $hold($its->pluck('id'));
 
         return [$held, $joints->load(['ofLine.project', 'ofLine.procedureText', 'procedureText'])];
     }

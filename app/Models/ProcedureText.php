@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use App\Support\CompiledProcedures;
 use Diastoma\Core\Procedure\Procedure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
@@ -37,7 +38,10 @@ class ProcedureText extends Model
     {
         static $read = [];
 
-        return $read[$this->hash] ??= Procedure::frozen(json_decode($this->body, true, 64, JSON_THROW_ON_ERROR), $this->hash);
+        return $read[$this->hash] ??= app(CompiledProcedures::class)->get(
+            $this->hash,
+            fn () => Procedure::frozen(json_decode($this->body, true, 64, JSON_THROW_ON_ERROR), $this->hash),
+        );
     }
 
     /** Where such a joint sits: in-line, on-pipe, or restraint. */

@@ -3,12 +3,14 @@
 namespace App\Providers;
 
 use App\Support\Address;
+use App\Support\CompiledProcedures;
 use Diastoma\Core\Calculation\Registry;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Route as RoutingRoute;
+use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Vite;
@@ -19,6 +21,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->singleton(Registry::class, fn () => Registry::standard());
+        $this->app->singleton(CompiledProcedures::class, fn () => new CompiledProcedures(Config::string('procedures.compiled')));
     }
 
     public function boot(): void

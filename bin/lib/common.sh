@@ -254,6 +254,8 @@ start_server() {
   # Settings and routes are worked out once, not at each request; the folder is private, as they hold its secrets.
   export APP_CONFIG_CACHE="$folder/run/config.php" APP_ROUTES_CACHE="$folder/run/routes.php"
   rm -f "$APP_CONFIG_CACHE" "$APP_ROUTES_CACHE"
+  # What an earlier core compiled is of no use to this one.
+  rm -rf "$folder/storage/framework/procedures"
   (umask 077; artisan config:cache; artisan route:cache) || return 1
   as_server "$folder" "$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)" -d pcov.enabled=0 -F -y "$folder/run/fpm.conf" >>"$folder/run/fpm.log" 2>&1 9>&- &
   FPM_PID=$!

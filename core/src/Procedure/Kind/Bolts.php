@@ -32,7 +32,7 @@ final readonly class Bolts implements Kind
      * @param  Expression  $plan  its steps: seq, pass, bolt, torque_nm
      * @param  'reads'|'clicks'  $wrench  it shows what it came to, or clicks at what it is set to
      */
-    private function __construct(private Expression $plan, public string $wrench)
+    public function __construct(private Expression $plan, public string $wrench)
     {
     }
 

@@ -25,7 +25,7 @@ final readonly class Hold implements Kind
      * @param  bool  $seals  with it the record is closed
      * @param  bool  $free  it may be signed while other steps are not good
      */
-    private function __construct(public bool $seals, public bool $free, private Sentence $refusedDo)
+    public function __construct(public bool $seals, public bool $free, private Sentence $refusedDo)
     {
     }
 

@@ -17,7 +17,7 @@ final readonly class Round implements Kind
     private const MOST_READINGS = 200;
 
     /** @param  list<string>  $positions  that are asked for, in order */
-    private function __construct(public array $positions)
+    public function __construct(public array $positions)
     {
     }
 

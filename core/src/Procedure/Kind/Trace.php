@@ -25,7 +25,7 @@ final readonly class Trace implements Kind
      * @param  int  $optional  how many of the last ones may be missing
      * @param  Once|null  $once  it is recorded only once
      */
-    private function __construct(private array $columns, private int $optional, private ?Once $once)
+    public function __construct(private array $columns, private int $optional, private ?Once $once)
     {
     }
 
