@@ -57,10 +57,12 @@ class Pipe extends Model
      */
     public static function findOrMake(Line $line, string $number, ?int $by): self
     {
-        $pipe = self::query()->createOrFirst(
-            ['line_id' => $line->id, 'plain' => PipeNumber::plain($number)],
-            ['number' => trim($number), 'size' => $line->pipe, 'user_id' => $by],
-        );
+        $its = ['line_id' => $line->id, 'plain' => PipeNumber::plain($number)];
+        $known = self::query()->where($its)->sharedLock()->first();
+        if ($known !== null) {
+            return $known;
+        }
+        $pipe = self::query()->createOrFirst($its, ['number' => trim($number), 'size' => $line->pipe, 'user_id' => $by]);
 
         return $pipe->wasRecentlyCreated ? $pipe : self::query()->sharedLock()->findOrFail($pipe->id);
     }

@@ -7,12 +7,13 @@ namespace Diastoma\Core\Calculation;
 /** What came of calculations with the inputs that they had: the same inputs are not computed again. */
 final class Memory
 {
-    /** Larger inputs, such as the log of a day, cost more to tell apart than to compute again. */
+    /** Larger inputs, such as the log of a day, are not worth the room that they take. */
     private const MOST_ROWS = 2000;
 
-    private const MOST_RESULTS = 400;
+    /** Of one calculation; the oldest goes first. */
+    private const MOST_RESULTS = 24;
 
-    /** @var array<string, array<string, mixed>> */
+    /** @var array<string, list<array{array<string, mixed>, array<string, mixed>}>> input and result, by calculation */
     private array $results = [];
 
     /**
@@ -22,20 +23,32 @@ final class Memory
      */
     public function recall(string $calculation, array $input, \Closure $compute): array
     {
-        foreach ($input as $value) {
-            if (is_array($value) && count($value) > self::MOST_ROWS) {
-                return $compute();
+        // The same lists stand in the same facts: comparing them ends at once, where telling them apart by a hash reads them whole.
+        foreach ($this->results[$calculation] ?? [] as [$known, $result]) {
+            if ($known === $input) {
+                return $result;
             }
         }
-        $key = hash('xxh128', $calculation.serialize($input));
-        if (! isset($this->results[$key])) {
-            $result = $compute();
-            if (count($this->results) >= self::MOST_RESULTS) {
-                unset($this->results[array_key_first($this->results)]);
+        $result = $compute();
+        if (self::isSmall($input)) {
+            $this->results[$calculation][] = [$input, $result];
+            if (count($this->results[$calculation]) > self::MOST_RESULTS) {
+                array_shift($this->results[$calculation]);
             }
-            $this->results[$key] = $result;
         }
 
-        return $this->results[$key];
+        return $result;
+    }
+
+    /** @param  array<string, mixed>  $input */
+    private static function isSmall(array $input): bool
+    {
+        foreach ($input as $value) {
+            if (is_array($value) && count($value) > self::MOST_ROWS) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

@@ -328,11 +328,13 @@ final readonly class StepJudge
     /** @return list<Reason> what the rules of a step say */
     private function ruled(Step $step): array
     {
+        $all = array_merge(...array_map(fn (Rule $rule) => $this->rule($step, $rule), $step->rules));
+        if (count($all) < 2) {
+            return $all;
+        }
         $reasons = [];
-        foreach ($step->rules as $rule) {
-            foreach ($this->rule($step, $rule) as $reason) {
-                $reasons[$reason->verdict->value.$reason->text->in(UnitSystem::Metric)] ??= $reason;
-            }
+        foreach ($all as $reason) {
+            $reasons[$reason->verdict->value.$reason->text->in(UnitSystem::Metric)] ??= $reason;
         }
 
         return array_values($reasons);
