@@ -1,6 +1,7 @@
 import react from '@vitejs/plugin-react'
 import { fileURLToPath } from 'node:url'
 import { defineConfig, type Plugin } from 'vite'
+import { texts } from './vite.texts.ts'
 
 const php = (file: string): string => fileURLToPath(new URL(`./node_modules/@php-wasm/web-8-2/asyncify/${file}`, import.meta.url))
 
@@ -26,7 +27,7 @@ function phpForBrowsers(): Plugin {
 }
 
 export default defineConfig({
-  plugins: [phpForBrowsers(), react()],
+  plugins: [phpForBrowsers(), texts(), react()],
   // The loader of PHP holds an eval for extensions loaded at run time; there are none, and the security policy forbids it.
   worker: { format: 'es', plugins: () => [phpForBrowsers()], rollupOptions: { checks: { eval: false } } },
   publicDir: false,

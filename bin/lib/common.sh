@@ -100,7 +100,7 @@ need_npm() {
 
 need_pages() {
   local stamp
-  stamp=$(cd "$ROOT" && find resources/js core/src core/data vite.config.ts vite.sw.config.ts package.json tsconfig.json -type f | LC_ALL=C sort | xargs cat | sha256sum | cut -d' ' -f1)
+  stamp=$(cd "$ROOT" && find resources/js core/src core/data vite.config.ts vite.texts.ts vite.sw.config.ts package.json tsconfig.json -type f | LC_ALL=C sort | xargs cat | sha256sum | cut -d' ' -f1)
   if [ ! -f "$ROOT/public/build/manifest.json" ] || [ "$(cat "$ROOT/public/build/.stamp" 2>/dev/null)" != "$stamp" ]; then
     need_npm
     say "Building the pages"

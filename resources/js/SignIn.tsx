@@ -6,6 +6,8 @@ import { queries } from './api/queries'
 import { useVerb } from './api/useVerb'
 import { useOutbox } from './outbox/useOutbox'
 import { Refused } from './ui/Refused'
+import { say } from './texts/say'
+import { listed } from './texts/listed'
 
 export default function SignIn(): ReactElement {
   const [email, setEmail] = useState('')
@@ -42,21 +44,28 @@ export default function SignIn(): ReactElement {
           <circle cx="216" cy="30" r="17" fill="var(--ground)" stroke="var(--accent)" strokeWidth="5" strokeDasharray="70 40" />
         </svg>
         <Typography variant="h1" sx={{ fontSize: '2rem' }}>
-          Diastoma
+          {say('signIn.diastoma')}
         </Typography>
-        <Typography>Plan, measure, judge and record the joints and tests of buried mains.</Typography>
-        <TextField label="E-mail" type="email" autoComplete="username" value={email} onChange={(e) => setEmail(e.target.value)} autoFocus />
+        <Typography>{say('signIn.planMeasureJudgeAndRecordThe')}</Typography>
         <TextField
-          label="Password"
+          label={say('signIn.eMail')}
+          type="email"
+          autoComplete="username"
+          value={email}
+          onChange={(e) => setEmail(e.target.value)}
+          autoFocus
+        />
+        <TextField
+          label={say('signIn.password')}
           type="password"
           autoComplete="current-password"
           value={password}
           onChange={(e) => setPassword(e.target.value)}
         />
-        {names.length > 0 && <Typography>Entries on this device wait to be sent by {names.join(' and ')}.</Typography>}
+        {names.length > 0 && <Typography>{say('signIn.entriesOnThisDeviceWaitTo', { names: listed(names) })}</Typography>}
         <Refused why={enter.fault} />
         <Button variant="contained" type="submit" disabled={enter.busy}>
-          Sign in
+          {say('signIn.signIn')}
         </Button>
       </Box>
     </Box>

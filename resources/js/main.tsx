@@ -15,6 +15,8 @@ import SignIn from './SignIn'
 import { Fault } from './ui/Fault'
 import { LookProvider } from './ui/settings'
 import './ui/base.css'
+import { say } from './texts/say'
+import { Message } from './texts/Message'
 
 const JointPage = lazy(() => import('./joint/JointPage'))
 const NewLine = lazy(() => import('./line/NewLine'))
@@ -36,7 +38,7 @@ function Root(): ReactElement {
       document.documentElement.style.setProperty(`--${name}`, value)
   }, [c])
   return (
-    <Suspense fallback={<p className="waiting">A moment.</p>}>
+    <Suspense fallback={<p className="waiting">{say('app.aMoment')}</p>}>
       <Outlet />
     </Suspense>
   )
@@ -60,7 +62,7 @@ const pages: [path: string, page: ReactElement][] = [
   [
     '*',
     <p className="waiting">
-      There is nothing at this address. <a href="/">Lines</a>
+      <Message id="app.thereIsNothingAtThisAddress" parts={[<a href="/" />]} />
     </p>,
   ],
 ]

@@ -1,4 +1,5 @@
 import type { components } from './schema'
+import { say } from '../texts/say'
 
 type Schemas = components['schemas']
 export type Me = Schemas['Me']
@@ -105,7 +106,7 @@ export class Refusal extends Error {
 /** The network or the server is not there; nothing is known of what was asked. */
 export class Unreachable extends Error {
   constructor() {
-    super('No connection to the server.')
+    super(say('api.noConnectionToTheServer'))
   }
 }
 
@@ -169,7 +170,7 @@ async function request<T>(method: string, path: string, body?: unknown, more: Re
   if (!response.ok) {
     const problem = json as { title?: string; errors?: { field: string; message: string }[] }
     if (response.status >= 502 && response.status <= 504) throw new Unreachable()
-    throw new Refusal(problem.title ?? 'That did not work.', response.status, problem.errors ?? [])
+    throw new Refusal(problem.title ?? say('api.thatDidNotWork'), response.status, problem.errors ?? [])
   }
   return json as T
 }

@@ -6,12 +6,13 @@ import { useCalculations, type CalcSchema } from '../api/queries'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { figureOf } from '../ui/figureOf'
+import { say } from '../texts/say'
 
 const FAMILY: Record<string, string> = {
-  measuring: 'Measuring and rounds',
-  electrofusion: 'Electrofusion and PE pipe',
-  gasketed: 'Gasketed joints',
-  'pressure-test': 'Pressure test',
+  measuring: say('bench.measuringAndRounds'),
+  electrofusion: say('bench.electrofusionAndPePipe'),
+  gasketed: say('bench.gasketedJoints'),
+  'pressure-test': say('bench.pressureTest'),
 }
 
 /** Quick sums: any calculation, drawn from its schema, nothing recorded. */
@@ -26,15 +27,15 @@ export default function BenchPage(): ReactElement {
       if (`${n} ${s.description}`.toLowerCase().includes(find.toLowerCase())) (by[s['x-family']] ??= []).push([n, s])
     return by
   }, [calculations.data, find])
-  if (!calculations.data) return <Loading query={calculations} up={{ to: '/', label: 'Lines' }} />
+  if (!calculations.data) return <Loading query={calculations} up={{ to: '/', label: say('common.lines') }} />
   const name = asked ?? Object.keys(calculations.data)[0] ?? ''
   const schema = calculations.data[name]
   return (
-    <Page title="Bench" up={{ to: '/', label: 'Lines' }}>
+    <Page title={say('bench.bench')} up={{ to: '/', label: say('common.lines') }}>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '340px minmax(0,1fr)' }, gap: 5, mt: 2 }}>
-        <Box component="nav" aria-label="Calculations" sx={{ order: { xs: 2, md: 0 } }}>
-          <TextField label="Find a sum" value={find} onChange={(e) => setFind(e.target.value)} sx={{ mb: 1 }} />
-          <Box sx={{ maxHeight: { md: 620 }, overflowY: 'auto' }} tabIndex={0} role="group" aria-label="List of calculations">
+        <Box component="nav" aria-label={say('bench.calculations')} sx={{ order: { xs: 2, md: 0 } }}>
+          <TextField label={say('bench.findASum')} value={find} onChange={(e) => setFind(e.target.value)} sx={{ mb: 1 }} />
+          <Box sx={{ maxHeight: { md: 620 }, overflowY: 'auto' }} tabIndex={0} role="group" aria-label={say('bench.listOfCalculations')}>
             {Object.entries(families).map(([family, list]) => (
               <Box key={family} sx={{ mb: 2 }}>
                 <Typography variant="h3" component="h2" sx={{ py: 1 }}>
@@ -68,7 +69,7 @@ export default function BenchPage(): ReactElement {
             ))}
           </Box>
         </Box>
-        {schema ? <Sum key={name} name={name} schema={schema} /> : <Typography>There is no calculation “{name}”.</Typography>}
+        {schema ? <Sum key={name} name={name} schema={schema} /> : <Typography>{say('bench.thereIsNoCalculation', { name })}</Typography>}
       </Box>
     </Page>
   )
@@ -111,7 +112,7 @@ function Sum({ name, schema }: { name: string; schema: CalcSchema }): ReactEleme
         {schema.description}
       </Typography>
       <Typography variant="body2" sx={{ mb: 2 }}>
-        Source: {schema['x-source']}
+        {say('bench.source', { xSource: schema['x-source'] })}
       </Typography>
       <Box
         component="form"
@@ -130,7 +131,8 @@ function Sum({ name, schema }: { name: string; schema: CalcSchema }): ReactEleme
             onChange: (e: { target: { value: string } }) => setTexts((t) => ({ ...t, [key]: e.target.value })),
             error: fault?.field === key,
             helperText:
-              (s['description'] as string | undefined) ?? (s['default'] !== undefined ? `else ${String(s['default'])}` : undefined),
+              (s['description'] as string | undefined) ??
+              (s['default'] !== undefined ? say('bench.else', { default: String(s['default']) }) : undefined),
           }
           if (Array.isArray(s['enum']))
             return (
@@ -147,8 +149,8 @@ function Sum({ name, schema }: { name: string; schema: CalcSchema }): ReactEleme
             return (
               <TextField key={key} select {...props}>
                 <MenuItem value="">–</MenuItem>
-                <MenuItem value="true">yes</MenuItem>
-                <MenuItem value="false">no</MenuItem>
+                <MenuItem value="true">{say('common.yes')}</MenuItem>
+                <MenuItem value="false">{say('common.no')}</MenuItem>
               </TextField>
             )
           if (s['type'] === 'array' || s['type'] === 'object' || !s['type'])
@@ -165,7 +167,7 @@ function Sum({ name, schema }: { name: string; schema: CalcSchema }): ReactEleme
           return <TextField key={key} {...props} />
         })}
         <Button variant="contained" type="submit" sx={{ gridColumn: '1 / -1' }}>
-          Work it out
+          {say('bench.workItOut')}
         </Button>
       </Box>
       {fault && (
@@ -210,10 +212,12 @@ function named(key: string, unit: string | undefined): string {
 function shape(s: Record<string, unknown>): string {
   const items = s['items'] as { properties?: Record<string, unknown>; description?: string } | undefined
   if (items?.properties)
-    return `List: [{${Object.keys(items.properties)
-      .map((k) => `"${k}": …`)
-      .join(', ')}}, …]`
-  if (items?.description) return `List: [[${items.description}], …]`
+    return say('bench.list', {
+      rows: `[{${Object.keys(items.properties)
+        .map((k) => `"${k}": …`)
+        .join(', ')}}, …]`,
+    })
+  if (items?.description) return say('bench.list', { rows: `[[${items.description}], …]` })
   return s['properties']
     ? `{${Object.keys(s['properties'] as object)
         .map((k) => `"${k}": …`)

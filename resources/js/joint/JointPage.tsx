@@ -16,6 +16,8 @@ import { StepRunner } from '../steps/StepRunner'
 import { Loading } from '../ui/Loading'
 import { useVerb } from '../api/useVerb'
 import { Refused } from '../ui/Refused'
+import { say } from '../texts/say'
+import { Message } from '../texts/Message'
 
 /** Make one joint. */
 export default function JointPage(): ReactElement {
@@ -27,7 +29,8 @@ export default function JointPage(): ReactElement {
   const show = useShow()
   const now = useNow(5000)
   const waiting = useOutbox()
-  if (!joint.data || !procedure.data) return <Loading query={joint.error ? joint : procedure} up={{ to: '/', label: 'Lines' }} />
+  if (!joint.data || !procedure.data)
+    return <Loading query={joint.error ? joint : procedure} up={{ to: '/', label: say('common.lines') }} />
   const { data } = joint
   return (
     <Page
@@ -39,8 +42,8 @@ export default function JointPage(): ReactElement {
           <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>
             {sizesOf(data)},{' '}
             {data.place === 'in-line'
-              ? `pipes ${data.pipes?.['a'] ?? '–'} → ${data.pipes?.['b'] ?? '–'}`
-              : `pipe ${data.pipes?.['a'] ?? '–'}`}
+              ? say('joint.betweenPipes', { a: data.pipes?.['a'] ?? '–', b: data.pipes?.['b'] ?? '–' })
+              : say('joint.onPipe', { a: data.pipes?.['a'] ?? '–' })}
             , {show('x_m', 'length', data.chainage_m)}
           </Box>
         </>
@@ -80,23 +83,27 @@ export default function JointPage(): ReactElement {
       )}
       {data.replaces && (
         <Typography variant="body2">
-          In place of <Link to={`/joints/${data.replaces.id}`}>joint {data.replaces.number}</Link>, which was cut out.
+          <Message
+            id="joint.inPlaceOfJointWhichWas"
+            values={{ number: data.replaces.number }}
+            parts={[<Link to={`/joints/${data.replaces.id}`} />]}
+          />
         </Typography>
       )}
       {data.host && (
         <Typography variant="body2">
-          Fused on the pipe end of <Link to={`/joints/${data.host.id}`}>joint {data.host.number}</Link>, to pull by.
+          <Message id="joint.fusedOnThePipeEndOf" values={{ number: data.host.number }} parts={[<Link to={`/joints/${data.host.id}`} />]} />
         </Typography>
       )}
       {data.cut_out_reason && (
         <Typography sx={{ mt: 1 }}>
-          Cut out: {data.cut_out_reason}{' '}
+          {say('joint.cutOut', { cutOutReason: data.cut_out_reason })}{' '}
           {(data.replaced_by ?? []).length > 0 && (
             <>
-              In its place:{' '}
+              {say('joint.inItsPlace')}{' '}
               {data.replaced_by!.map((r) => (
                 <Link key={r.id} to={`/joints/${r.id}`} style={{ marginRight: 8 }}>
-                  joint {r.number}
+                  {say('joint.jointInline', { number: r.number })}
                 </Link>
               ))}
             </>
@@ -109,20 +116,18 @@ export default function JointPage(): ReactElement {
       )}
       {data.state !== 'planned' && (
         <Typography sx={{ mt: 2 }}>
-          <Link to={`/joints/${id}/tag`}>Tag to print: number, time, operator, code</Link>
+          <Link to={`/joints/${id}/tag`}>{say('joint.tagToPrintNumberTimeOperator')}</Link>
         </Typography>
       )}
       {data.state !== 'cut-out' && data.state !== 'planned' && line.data && line.data.role !== 'joiner' && (
         <CutOut id={id} number={data.number} urgent={data.judgement.verdict === 'bad'} />
       )}
       {data.judgement.verdict === 'bad' && line.data?.role === 'joiner' && data.state !== 'cut-out' && data.judgement.left_face && (
-        <Typography sx={{ mt: 2 }}>Tell the foreman: the cut-out is ordered by a foreman, an inspector or an engineer.</Typography>
+        <Typography sx={{ mt: 2 }}>{say('joint.tellTheForemanTheCutOut')}</Typography>
       )}
     </Page>
   )
 }
-
-const inWords = (n: number): string => ['none', 'one', 'two', 'three', 'four'][n] ?? String(n)
 
 /** The restraints on both ends of a large coupling, each a joint of its own. */
 function Restraints({
@@ -147,17 +152,15 @@ function Restraints({
   return (
     <Box component="section" aria-labelledby="restraints" sx={{ mt: 3 }}>
       <Typography id="restraints" variant="h2">
-        Restraints
+        {say('joint.restraints')}
       </Typography>
-      {restraints.length === 0 && (
-        <Typography sx={{ my: 1 }}>None yet: each is fused as a joint of its own, with code, trace and cooling time.</Typography>
-      )}
+      {restraints.length === 0 && <Typography sx={{ my: 1 }}>{say('joint.noneYetEachIsFusedAs')}</Typography>}
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, columnGap: 5 }}>
         {(['a', 'b'] as const).map((side) => (
           <Box key={side}>
             {restraints.some((r) => r.side === side) && (
               <Typography variant="h3" component="h3" sx={{ mt: 1 }}>
-                Pipe {joint.pipes?.[side] ?? side}
+                {say('joint.endOfPipe', { side: joint.pipes?.[side] ?? side })}
               </Typography>
             )}
             {restraints
@@ -169,12 +172,12 @@ function Restraints({
                     <Link to={`/joints/${r.id}`}>{r.number}</Link> ·{' '}
                     {r.free_from
                       ? Date.parse(r.free_from) > now
-                        ? `not pulled before ${clockAndCountdown(r.free_from, now, zone)}`
+                        ? say('joint.notPulledBefore', { freeFrom: clockAndCountdown(r.free_from, now, zone) })
                         : r.state === 'accepted'
-                          ? 'may be pulled by'
-                          : 'cool, not yet signed'
+                          ? say('joint.mayBePulledBy')
+                          : say('joint.coolNotYetSigned')
                       : r.state === 'planned'
-                        ? 'not begun'
+                        ? say('common.notBegun')
                         : 'begun'}
                   </Typography>
                 </Box>
@@ -184,7 +187,7 @@ function Restraints({
       </Box>
       {!closed && procedure && (
         <Button variant="outlined" sx={{ mt: 1 }} disabled={add.busy} onClick={() => add.run()}>
-          {restraints.length === 0 ? `Add ${inWords(by.each_side)} on each end` : `Add ${inWords(by.each_side)} more on each end`}
+          {say(restraints.length === 0 ? 'joint.addOnEachEnd' : 'joint.addMoreOnEachEnd', { count: by.each_side })}
         </Button>
       )}
       <Refused why={add.fault} />
@@ -206,22 +209,20 @@ function CutOut({ id, number, urgent }: { id: string; number: string; urgent: bo
   return (
     <Box sx={{ mt: 3 }}>
       <Button variant={urgent ? 'contained' : 'outlined'} color={urgent ? 'secondary' : 'primary'} onClick={() => setOpen(true)}>
-        Cut joint {number} out
+        {say('joint.cutJointOut', { number })}
       </Button>
       <Sheet
         open={open}
         onClose={() => setOpen(false)}
-        title={`Cut joint ${number} out`}
+        title={say('joint.cutJointOut', { number })}
         actions={
           <Button variant="contained" disabled={reason.trim().length < 3 || order.busy} onClick={() => order.run()}>
-            Cut it out
+            {say('joint.cutItOut')}
           </Button>
         }
       >
-        <Typography sx={{ mb: 2 }}>
-          It stays in the record. A short piece brings two new joints in its place, each with its own number.
-        </Typography>
-        <TextField autoFocus label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
+        <Typography sx={{ mb: 2 }}>{say('joint.itStaysInTheRecordA')}</Typography>
+        <TextField autoFocus label={say('common.why')} value={reason} onChange={(e) => setReason(e.target.value)} />
         <Refused why={order.fault} />
       </Sheet>
     </Box>

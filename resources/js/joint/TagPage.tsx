@@ -7,6 +7,7 @@ import { sizesOf } from './sizesOf'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
+import { say } from '../texts/say'
 
 /** The operator's own copy: what is tied to the joint, with a code that leads back to it. Printed by the browser, works without network. */
 export default function TagPage(): ReactElement {
@@ -26,9 +27,9 @@ export default function TagPage(): ReactElement {
   const { data } = joint
   const { head, lines } = data.judgement.tag
   const rows: [string, string][] = [
-    ['Line', `${data.line.name}, ${show('x_m', 'length', data.chainage_m)}`],
+    [say('common.line'), `${data.line.name}, ${show('x_m', 'length', data.chainage_m)}`],
     [
-      'Pipe',
+      say('common.pipe'),
       `${sizesOf(data)}, ${Object.values(data.pipes ?? {})
         .filter(Boolean)
         .join(' → ')}`,
@@ -36,7 +37,10 @@ export default function TagPage(): ReactElement {
     ...lines.map((l) => [l.label, l.text ?? ''] as [string, string]),
   ]
   return (
-    <Page title={`Tag of joint ${data.number}`} up={{ to: `/joints/${id}`, label: `Joint ${data.number}` }}>
+    <Page
+      title={say('joint.tagOfJoint', { number: data.number })}
+      up={{ to: `/joints/${id}`, label: say('common.joint', { number: data.number }) }}
+    >
       <Box
         className="tag"
         sx={{
@@ -61,7 +65,7 @@ export default function TagPage(): ReactElement {
         {code ? (
           <Box
             role="img"
-            aria-label={`Code that leads to ${address}`}
+            aria-label={say('joint.codeThatLeadsTo', { address })}
             sx={{ width: 128, height: 128, '& svg': { width: '100%', height: '100%' } }}
             dangerouslySetInnerHTML={{ __html: code }}
           />
@@ -72,7 +76,7 @@ export default function TagPage(): ReactElement {
           <Box sx={{ gridColumn: '1 / -1', borderTop: '3px solid #000', pt: 1 }}>
             <Typography sx={{ color: '#000' }}>{head.label}</Typography>
             <Typography sx={{ fontSize: '2.2rem', fontWeight: 800, lineHeight: 1.1, color: '#000' }}>
-              {head.text ?? 'not known yet'}
+              {head.text ?? say('common.notKnownYet')}
             </Typography>
           </Box>
         )}
@@ -92,10 +96,10 @@ export default function TagPage(): ReactElement {
         </Box>
       </Box>
       <Button className="no-print" variant="contained" onClick={() => window.print()}>
-        Print the tag
+        {say('joint.printTheTag')}
       </Button>
       <Typography className="no-print" variant="body2" sx={{ mt: 1 }}>
-        The code leads back to this joint: scan it with a phone, or in Find a joint.
+        {say('joint.theCodeLeadsBackToThis')}
       </Typography>
     </Page>
   )

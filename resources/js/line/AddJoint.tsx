@@ -8,6 +8,7 @@ import { Refused } from '../ui/Refused'
 import { Sheet } from '../ui/Sheet'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { shownAs } from '../ui/units'
+import { say } from '../texts/say'
 
 const FOOT_M = 0.3048
 
@@ -37,7 +38,7 @@ export function AddJoint({ open, onClose, line }: { open: boolean; onClose: () =
   )
   const save = (): void => {
     const figure = figureOf(at)
-    const why = at.trim() === '' ? 'Where on the line? Give its chainage as a number.' : `Chainage: ${noFigure(at)}`
+    const why = at.trim() === '' ? say('line.whereOnTheLineGiveIts') : say('line.noChainage', { at: noFigure(at) })
     setWrong(figure === null ? { chainage_m: why } : {})
     if (figure !== null) add.run(figure * (shown.suffix === 'ft' ? FOOT_M : 1))
   }
@@ -49,15 +50,15 @@ export function AddJoint({ open, onClose, line }: { open: boolean; onClose: () =
     <Sheet
       open={open}
       onClose={onClose}
-      title="Add a saddle or a joint"
+      title={say('line.addASaddleOrAJoint')}
       actions={
         <Button variant="contained" disabled={add.busy} onClick={save}>
-          Add it
+          {say('common.addIt')}
         </Button>
       }
     >
       <Box sx={{ display: 'grid', gap: 2, mt: 1 }}>
-        <TextField select label="What kind" value={chosen} onChange={(e) => setHash(e.target.value)} {...of('procedure_hash')}>
+        <TextField select label={say('line.whatKind')} value={chosen} onChange={(e) => setHash(e.target.value)} {...of('procedure_hash')}>
           {kinds.map((p) => (
             <MenuItem key={p.hash} value={p.hash}>
               {p.title}
@@ -65,14 +66,19 @@ export function AddJoint({ open, onClose, line }: { open: boolean; onClose: () =
           ))}
         </TextField>
         <TextField
-          label={`Chainage, ${shown.symbol}`}
+          label={say('line.chainageIn', { symbol: shown.symbol })}
           value={at}
           onChange={(e) => setAt(e.target.value)}
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
           {...of('chainage_m')}
         />
-        <TextField label="Number (else the next free one)" value={number} onChange={(e) => setNumber(e.target.value)} {...of('number')} />
-        <TextField label="Pipe it sits on (else by the plan)" value={pipe} onChange={(e) => setPipe(e.target.value)} />
+        <TextField
+          label={say('line.numberElseTheNextFreeOne')}
+          value={number}
+          onChange={(e) => setNumber(e.target.value)}
+          {...of('number')}
+        />
+        <TextField label={say('line.pipeItSitsOnElseBy')} value={pipe} onChange={(e) => setPipe(e.target.value)} />
         <Refused why={others[0]?.[1]} />
       </Box>
     </Sheet>

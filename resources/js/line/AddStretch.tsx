@@ -8,6 +8,7 @@ import { useVerb } from '../api/useVerb'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { Sheet } from '../ui/Sheet'
 import { shownAs } from '../ui/units'
+import { say } from '../texts/say'
 
 const FOOT_M = 0.3048
 
@@ -33,7 +34,7 @@ export function AddStretch({ onClose, line }: { onClose: () => void; line: LineF
   )
   const save = (): void => {
     const wrong: Record<string, string> = {}
-    if (form.name.trim() === '') wrong['name'] = 'Give it a name, such as Backfill 1.'
+    if (form.name.trim() === '') wrong['name'] = say('line.giveItANameSuchAs')
     const [from, to] = [noFigure(form.from), form.to.trim() === '' ? null : noFigure(form.to)]
     if (from) wrong['from_m'] = from
     if (to) wrong['to_m'] = to
@@ -54,17 +55,17 @@ export function AddStretch({ onClose, line }: { onClose: () => void; line: LineF
     <Sheet
       open
       onClose={onClose}
-      title="Add a stretch"
+      title={say('line.addAStretch')}
       actions={
         <Button variant="contained" disabled={add.busy} onClick={save}>
-          Add it
+          {say('common.addIt')}
         </Button>
       }
     >
       <Box sx={{ display: 'grid', gap: 2, mt: 1 }}>
         <TextField
           select
-          label="What is recorded"
+          label={say('line.whatIsRecorded')}
           value={chosen}
           onChange={(e) => setForm((old) => ({ ...old, hash: e.target.value }))}
           error={faults['procedure_hash'] !== undefined}
@@ -76,9 +77,9 @@ export function AddStretch({ onClose, line }: { onClose: () => void; line: LineF
             </MenuItem>
           ))}
         </TextField>
-        {field('name', 'name', 'Name')}
-        {field('from', 'from_m', `From chainage, ${shown.symbol}`)}
-        {field('to', 'to_m', `To chainage, ${shown.symbol} (left out: a point)`)}
+        {field('name', 'name', say('line.name'))}
+        {field('from', 'from_m', say('line.fromChainage', { symbol: shown.symbol }))}
+        {field('to', 'to_m', say('line.toChainageLeftOutAPoint', { symbol: shown.symbol }))}
         {faults['all'] && (
           <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>
             {faults['all']}

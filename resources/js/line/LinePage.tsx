@@ -17,6 +17,8 @@ import { useShow } from '../ui/units'
 import { runningClocks, useRinging, type RunningClock } from '../ui/useClocks'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence, VerdictMark } from '../ui/Verdict'
+import { say } from '../texts/say'
+import { Message } from '../texts/Message'
 
 /** The day: where the face is, what comes next, which clocks run, what holds the next test up. */
 export default function LinePage(): ReactElement {
@@ -56,7 +58,7 @@ export default function LinePage(): ReactElement {
     const later = window.setTimeout(() => void keepForTrench(fresh), 1_500)
     return () => window.clearTimeout(later)
   }, [fresh])
-  if (!query.data) return <Loading query={query} up={{ to: '/', label: 'Lines' }} />
+  if (!query.data) return <Loading query={query} up={{ to: '/', label: say('common.lines') }} />
   const line = query.data
   const face = faceOf(line.joints)
   const ready = line.joints.filter((j) => isFree(j, now))
@@ -73,7 +75,7 @@ export default function LinePage(): ReactElement {
     : []
 
   return (
-    <Page wide title={line.name} up={{ to: '/', label: 'Lines' }}>
+    <Page wide title={line.name} up={{ to: '/', label: say('common.lines') }}>
       <LineString
         joints={line.joints}
         sections={line.sections}
@@ -88,13 +90,22 @@ export default function LinePage(): ReactElement {
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1fr 1fr' }, columnGap: 6, rowGap: 4, mt: 3 }}>
         <Box component="section" aria-labelledby="face">
           <Typography id="face" variant="h2">
-            Next at the face
+            {say('line.nextAtTheFace')}
           </Typography>
           {face ? (
             <>
               <Typography sx={{ fontSize: '1.3rem', my: 1 }}>
-                Joint <strong>{face.number}</strong> at {show('x_m', 'length', face.chainage_m)}, pipes {face.pipes?.['a']} →{' '}
-                {face.pipes?.['b']}: <strong>{face.next_title ?? 'begin'}</strong>.
+                <Message
+                  id="line.jointAtPipes"
+                  values={{
+                    number: face.number,
+                    chainage: show('x_m', 'length', face.chainage_m),
+                    pipesA: face.pipes?.['a'],
+                    pipesB: face.pipes?.['b'],
+                    nextTitle: face.next_title ?? say('line.begin'),
+                  }}
+                  parts={[<strong />, <strong />]}
+                />
               </Typography>
               {face.verdict === 'bad' && face.headline && (
                 <Box sx={{ mb: 1.5 }}>
@@ -102,36 +113,45 @@ export default function LinePage(): ReactElement {
                 </Box>
               )}
               <Button variant="contained" fullWidth onClick={() => void navigate(`/joints/${face.id}`)}>
-                {face.state === 'planned' ? `Begin joint ${face.number}` : `Go on with joint ${face.number}`}
+                {face.state === 'planned'
+                  ? say('line.beginJoint', { number: face.number })
+                  : say('line.goOnWithJoint', { number: face.number })}
               </Button>
             </>
           ) : (
-            <Typography sx={{ my: 1 }}>Every joint of this line is made.</Typography>
+            <Typography sx={{ my: 1 }}>{say('line.everyJointOfThisLineIs')}</Typography>
           )}
           {services.length > 0 && (
             <List
-              title="On the pipe, not finished"
+              title={say('line.onThePipeNotFinished')}
               joints={services}
-              note={(j) => (j.state === 'planned' ? 'not begun' : `${j.done} of ${j.total} steps`)}
+              note={(j) => (j.state === 'planned' ? say('common.notBegun') : say('line.ofSteps', { done: j.done, total: j.total }))}
             />
           )}
-          {bad.length > 0 && <List title="Bad: waits for a cut-out" joints={bad} note={(j) => j.headline ?? ''} />}
-          {unsigned.length > 0 && <List title="Waits for a signature" joints={unsigned} note={() => 'made, not yet accepted'} />}
+          {bad.length > 0 && <List title={say('line.badWaitsForACutOut')} joints={bad} note={(j) => j.headline ?? ''} />}
+          {unsigned.length > 0 && (
+            <List title={say('line.waitsForASignature')} joints={unsigned} note={() => say('line.madeNotYetAccepted')} />
+          )}
           {line.stretches.length > 0 && <Stretches all={line.stretches} />}
         </Box>
         <Box component="section" aria-labelledby="clocks">
           <Typography id="clocks" variant="h2" sx={{ mb: 1 }}>
-            Clocks
+            {say('line.clocks')}
           </Typography>
-          {clocks.length === 0 && ready.length === 0 && <Typography sx={{ my: 1 }}>No joint is cooling.</Typography>}
+          {clocks.length === 0 && ready.length === 0 && <Typography sx={{ my: 1 }}>{say('line.noJointIsCooling')}</Typography>}
           {ringing.rung && (
             <Typography role="status" sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, fontSize: '1.1rem', fontWeight: 700 }}>
-              Joint {ringing.rung.joint.number}: {ringing.rung.label.toLowerCase()} now.
+              {say('line.jointNow', { number: ringing.rung.joint.number, label: ringing.rung.label.toLowerCase() })}
             </Typography>
           )}
           <Clocks clocks={clocks} now={now} zone={line.time_zone} />
           <Clocks
-            clocks={ready.map((joint) => ({ joint, name: 'free', label: waitOf(joint)?.free ?? 'the time is over', at: 0 }))}
+            clocks={ready.map((joint) => ({
+              joint,
+              name: 'free',
+              label: waitOf(joint)?.free ?? say('common.theTimeIsOver'),
+              at: 0,
+            }))}
             now={now}
             zone={line.time_zone}
           />
@@ -142,28 +162,38 @@ export default function LinePage(): ReactElement {
                 onChange={(e) => ringing.set(e.target.checked)}
                 sx={{ '& .Mui-checked + .MuiSwitch-track': { bgcolor: 'text.primary' } }}
               />
-              Ring when a clock runs out
+              {say('line.ringWhenAClockRunsOut')}
             </Box>
           )}
           <Typography variant="h2" sx={{ mt: 3 }}>
-            Next test
+            {say('line.nextTest')}
           </Typography>
           {next ? (
             <Typography sx={{ my: 1 }}>
-              <MuiLink component={Link} to={`/sections/${next.id}`}>
-                {next.name}
-              </MuiLink>
-              , {show('x_m', 'length', next.from_m, 0)} to {show('x_m', 'length', next.to_m, 0)}:{' '}
-              {next.tests.length > 0 && next.tests[next.tests.length - 1]!.verdict === 'bad'
-                ? `test ${next.tests.length} was bad. ${next.tests[next.tests.length - 1]!.headline ?? ''} `
-                : ''}
-              {holding.length === 0
-                ? 'Every joint is accepted.'
-                : `Held up by ${holding.length} joints${holding.length <= 6 ? ` (${holding.map((j) => j.number).join(', ')})` : ''}.`}
+              <Message
+                id="line.nextTestOf"
+                values={{
+                  name: next.name,
+                  from: show('x_m', 'length', next.from_m, 0),
+                  to: show('x_m', 'length', next.to_m, 0),
+                  last:
+                    next.tests.length > 0 && next.tests[next.tests.length - 1]!.verdict === 'bad'
+                      ? say('line.testWasBad', { count: next.tests.length, headline: next.tests[next.tests.length - 1]!.headline ?? '' })
+                      : '',
+                  joints:
+                    holding.length === 0
+                      ? say('line.everyJointIsAccepted')
+                      : say('line.heldUpByJoints', {
+                          count: holding.length,
+                          numbers: holding.length <= 6 ? ` (${holding.map((j) => j.number).join(', ')})` : '',
+                        }),
+                }}
+                parts={[<MuiLink component={Link} to={`/sections/${next.id}`} />]}
+              />
             </Typography>
           ) : (
             <Typography sx={{ my: 1 }}>
-              {line.sections.length === 0 ? 'No section is planned.' : 'All sections are tested good.'}
+              {line.sections.length === 0 ? say('line.noSectionIsPlanned') : say('line.allSectionsAreTestedGood')}
             </Typography>
           )}
           <Box sx={{ mt: 2, display: 'flex', gap: 2.5, flexWrap: 'wrap' }}>
@@ -173,22 +203,22 @@ export default function LinePage(): ReactElement {
               </MuiLink>
             ))}
             <MuiLink component={Link} to={`/lines/${id}/register`} sx={{ py: 1 }}>
-              Register and exports
+              {say('line.registerAndExports')}
             </MuiLink>
             <MuiLink component={Link} to={`/lines/${id}/pipes`} sx={{ py: 1 }}>
-              Pipes
+              {say('common.pipes')}
             </MuiLink>
             <MuiLink component="button" onClick={() => setFind(true)} sx={{ py: 1, font: 'inherit' }}>
-              Find a joint
+              {say('line.findAJoint')}
             </MuiLink>
             {(line.role === 'engineer' || line.role === 'foreman') && (
               <MuiLink component="button" onClick={() => setAdding(true)} sx={{ py: 1, font: 'inherit' }}>
-                Add a saddle or joint
+                {say('line.addASaddleOrJoint')}
               </MuiLink>
             )}
             {stretches && (
               <MuiLink component="button" onClick={() => setStretching(true)} sx={{ py: 1, font: 'inherit' }}>
-                Add a stretch
+                {say('line.addAStretch')}
               </MuiLink>
             )}
           </Box>
@@ -214,7 +244,7 @@ function DayLog({ line }: { line: LineFull }): ReactElement | null {
   return (
     <Box component="section" aria-labelledby="log" sx={{ mt: 4 }}>
       <Typography id="log" variant="h2">
-        Lately
+        {say('line.lately')}
       </Typography>
       {[...days].map(([day, entries]) => (
         <Box key={day} sx={{ mt: 1.5 }}>
@@ -262,7 +292,7 @@ function Clocks({ clocks, now, zone }: { clocks: RunningClock[]; now: number; zo
         return (
           <Typography key={last.joint.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, fontSize: '1.1rem' }}>
             <MuiLink component={Link} to={`/joints/${host && group.length > 1 ? host : last.joint.id}`}>
-              {group.length > 1 ? `${group.length} restraints` : `Joint ${last.joint.number}`}
+              {group.length > 1 ? say('line.restraints', { count: group.length }) : say('common.joint', { number: last.joint.number })}
             </MuiLink>
             : {last.label.toLowerCase()}
             {last.at > 0 && (
@@ -289,7 +319,7 @@ function List({ title, joints, note }: { title: string; joints: JointShort[]; no
           <VerdictMark verdict={j.verdict} />
           <Typography>
             <MuiLink component={Link} to={`/joints/${j.id}`}>
-              Joint {j.number}
+              {say('common.joint', { number: j.number })}
             </MuiLink>{' '}
             · {note(j)}
           </Typography>
@@ -303,11 +333,13 @@ function List({ title, joints, note }: { title: string; joints: JointShort[]; no
 function Stretches({ all }: { all: StretchShort[] }): ReactElement {
   const show = useShow()
   const where = (s: StretchShort): string =>
-    s.to_m === null ? `at ${show('x_m', 'length', s.from_m)}` : `${show('x_m', 'length', s.from_m)} to ${show('x_m', 'length', s.to_m)}`
+    s.to_m === null
+      ? say('common.at', { from: show('x_m', 'length', s.from_m) })
+      : say('line.fromTo', { from: show('x_m', 'length', s.from_m), to: show('x_m', 'length', s.to_m) })
   return (
     <Box sx={{ mt: 3 }}>
       <Typography variant="h3" component="h3" sx={{ mb: 1 }}>
-        Along the line
+        {say('line.alongTheLine')}
       </Typography>
       {all.map((s) => (
         <Box key={s.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'flex', gap: 1.5, alignItems: 'center' }}>
@@ -332,7 +364,7 @@ function ScanTag({ onJoint }: { onJoint: (id: string) => void }): ReactElement {
   return (
     <>
       <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => input.current?.click()}>
-        Scan a tag
+        {say('line.scanATag')}
       </Button>
       <input
         ref={input}
@@ -340,7 +372,7 @@ function ScanTag({ onJoint }: { onJoint: (id: string) => void }): ReactElement {
         accept="image/*"
         capture="environment"
         hidden
-        aria-label="Picture of a tag"
+        aria-label={say('line.pictureOfATag')}
         onChange={async (e) => {
           const picture = e.target.files?.[0]
           e.target.value = ''
@@ -348,7 +380,7 @@ function ScanTag({ onJoint }: { onJoint: (id: string) => void }): ReactElement {
           const { readTag } = await import('../steps/reader')
           const id = /joints\/([0-9a-f-]{36})/.exec((await readTag(picture).catch(() => null)) ?? '')?.[1]
           if (id) onJoint(id)
-          else setSaid('No tag of a joint found in that picture. Take it straight on, whole code in view.')
+          else setSaid(say('line.noTagOfAJointFound'))
         }}
       />
       {said && (
@@ -379,10 +411,10 @@ function FindSheet({ open, onClose, line }: { open: boolean; onClose: () => void
           .sort((a, b) => rank(a) - rank(b))
           .slice(0, 8)
   return (
-    <Sheet open={open} onClose={onClose} title="Find a joint or a pipe">
+    <Sheet open={open} onClose={onClose} title={say('line.findAJointOrAPipe')}>
       <TextField
         autoFocus
-        label="Number of a joint or a pipe"
+        label={say('line.numberOfAJointOrA')}
         value={text}
         onChange={(e) => setText(e.target.value)}
         sx={{ mt: 1 }}
@@ -393,10 +425,10 @@ function FindSheet({ open, onClose, line }: { open: boolean; onClose: () => void
       <ScanTag onJoint={(id) => void navigate(`/joints/${id}`)} />
       {found.map((j) => (
         <Button key={j.id} fullWidth sx={{ justifyContent: 'flex-start' }} onClick={() => void navigate(`/joints/${j.id}`)}>
-          Joint {j.number}, pipes {j.pipes?.['a']} → {j.pipes?.['b']}
+          {say('line.jointPipes', { number: j.number, pipesA: j.pipes?.['a'], pipesB: j.pipes?.['b'] })}
         </Button>
       ))}
-      {words !== '' && found.length === 0 && <Typography sx={{ mt: 2 }}>No joint or pipe by that number on this line.</Typography>}
+      {words !== '' && found.length === 0 && <Typography sx={{ mt: 2 }}>{say('line.noJointOrPipeByThat')}</Typography>}
     </Sheet>
   )
 }

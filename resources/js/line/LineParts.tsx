@@ -1,6 +1,7 @@
 import { Box, useTheme } from '@mui/material'
 import { useEffect, useRef, useState, type ReactElement } from 'react'
 import type { LineShort } from '../api/client'
+import { say } from '../texts/say'
 
 type Part = LineShort['parts'][number]
 
@@ -24,9 +25,9 @@ function merged(parts: Part[], together: number): Part[] {
 }
 
 function called(part: Part): string {
-  const joints = part.total === 1 ? '1 joint' : `${part.total} joints`
-  const bad = part.bad > 0 ? `, ${part.bad} bad` : ''
-  return `${joints}, ${part.made} made, ${part.accepted} accepted${bad}`
+  const joints = say('line.joints', { total: part.total })
+  const bad = part.bad > 0 ? say('line.andBad', { bad: part.bad }) : ''
+  return say('line.partOfLine', { joints, made: part.made, accepted: part.accepted, bad })
 }
 
 /** A line from end to end as a row of rings, each for the joints of its part: as far closed as they are made. */
@@ -49,7 +50,13 @@ export function LineParts({ line }: { line: LineShort }): ReactElement {
   const colour = { water: c.water, sewer: c.sewer, gas: c.gas }[line.service]
   return (
     <Box ref={box} sx={{ height: HEIGHT, overflow: 'hidden' }}>
-      <svg width={width} height={HEIGHT} role="group" aria-label={`${line.name}, from beginning to end`} style={{ display: 'block' }}>
+      <svg
+        width={width}
+        height={HEIGHT}
+        role="group"
+        aria-label={say('line.fromBeginningToEnd', { name: line.name })}
+        style={{ display: 'block' }}
+      >
         <line x1={8} x2={width - 8} y1={Y} y2={Y} stroke={c.rule} strokeWidth={3} strokeDasharray="10 8" />
         {laid.length > 0 && <line x1={8} x2={x(laid[laid.length - 1]!)} y1={Y} y2={Y} stroke={colour} strokeWidth={9} />}
         {parts.map((part) => (

@@ -6,12 +6,15 @@ import { useLines, useMe } from '../api/queries'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { LineParts } from './LineParts'
+import { say } from '../texts/say'
+import { serviceWord } from '../texts/words'
 
 /** State of a line in a sentence. */
 function sentence({ joints, sections }: LineShort): string {
-  const of = (some: number, all: number, one: string): string => `${some} of ${all} ${all === 1 ? one : `${one}s`}`
-  const made = `${of(joints.made, joints.total, 'joint')} made${joints.bad > 0 ? `, ${joints.bad} bad` : ''}`
-  return `${made}; ${sections.total === 0 ? 'no section planned' : `${of(sections.good, sections.total, 'section')} tested good`}.`
+  const made = say('line.jointsMade', { made: joints.made, total: joints.total })
+  const bad = joints.bad > 0 ? say('line.andBad', { bad: joints.bad }) : ''
+  const tested = sections.total === 0 ? say('line.noSectionPlanned') : say('line.sectionsGood', sections)
+  return `${made}${bad}; ${tested}.`
 }
 
 export default function Lines(): ReactElement {
@@ -21,9 +24,11 @@ export default function Lines(): ReactElement {
   if (!lines.data) return <Loading query={lines} />
   const engineer = me.data?.projects.some((p) => p.role === 'engineer')
   return (
-    <Page title="Lines">
+    <Page title={say('common.lines')}>
       {lines.data.length === 0 && (
-        <Typography sx={{ my: 3 }}>No line yet. {engineer ? 'Make the first one.' : 'An engineer of your project makes one.'}</Typography>
+        <Typography sx={{ my: 3 }}>
+          {say('line.noLineYet', { next: engineer ? say('line.makeTheFirstOne') : say('line.anEngineerOfYourProjectMakes') })}
+        </Typography>
       )}
       {lines.data.map((line) => (
         <Box key={line.id} component="article" sx={{ borderTop: 1, borderColor: 'divider', py: 2.5 }}>
@@ -32,7 +37,14 @@ export default function Lines(): ReactElement {
               <Link to={`/lines/${line.id}`}>{line.name}</Link>
             </Typography>
             <Typography variant="body2">
-              {line.project} · {line.pipe.material} {line.pipe.dn_mm} SDR {line.pipe.sdr}, {line.service}, {Math.round(line.length_m)} m
+              {say('line.sizeAndLength', {
+                project: line.project,
+                material: line.pipe.material,
+                dn: line.pipe.dn_mm,
+                sdr: line.pipe.sdr,
+                service: serviceWord(line.service),
+                length: Math.round(line.length_m),
+              })}
             </Typography>
           </Box>
           <LineParts line={line} />
@@ -41,7 +53,7 @@ export default function Lines(): ReactElement {
       ))}
       {engineer && (
         <Button variant="contained" sx={{ mt: 2 }} onClick={() => void navigate('/lines/new')}>
-          Make a line
+          {say('line.makeALine')}
         </Button>
       )}
     </Page>

@@ -6,6 +6,8 @@ import { useMe, useProcedures } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { Page } from '../ui/Page'
 import { figureOf, noFigure } from '../ui/figureOf'
+import { say } from '../texts/say'
+import { serviceWord } from '../texts/words'
 
 interface SectionRow {
   name: string
@@ -21,13 +23,13 @@ interface SectionRow {
 }
 
 const RULES = {
-  'en805-surge-calculated': 'Surge calculated: maximum design pressure and 1 bar (EN 805)',
-  'en805-surge-assumed': 'Surge assumed: 1.5 times, at most 5 bar more (EN 805)',
-  factor: 'A factor on the maximum design pressure',
+  'en805-surge-calculated': say('line.surgeCalculated'),
+  'en805-surge-assumed': say('line.surgeAssumed'),
+  factor: say('line.surgeByFactor'),
 } as const
 
 const EMPTY: SectionRow = {
-  name: 'Section 1',
+  name: say('line.section1'),
   from: '',
   to: '',
   method: '',
@@ -88,19 +90,19 @@ export default function NewLine(): ReactElement {
       setF((old) => ({ ...old, centre: read.points.map((p) => p.join('; ')).join('\n') }))
       const last = read.points[read.points.length - 1]![0]!
       setSections((all) => all.map((s, i) => (i === 0 && s.to === '' ? { ...s, from: String(read.points[0]![0]), to: String(last) } : s)))
-      setSaid(`${read.points.length} points read, ${read.points[0]![0]} to ${last} m.`)
+      setSaid(say('line.pointsRead', { count: read.points.length, first: read.points[0]![0], last }))
     } catch (error) {
-      setSaid(`Nothing was taken over. ${(error as Error).message}`)
+      setSaid(say('line.nothingWasTakenOver', { message: (error as Error).message }))
     }
   }
   const make = (): void => {
     const missing: Record<string, string> = {}
-    if (f.name.trim() === '') missing['name'] = 'Give the line a name.'
-    if (!f.procedure) missing['procedure_hash'] = 'Choose the procedure for the joints.'
+    if (f.name.trim() === '') missing['name'] = say('line.giveTheLineAName')
+    if (!f.procedure) missing['procedure_hash'] = say('line.chooseTheProcedureForTheJoints')
     if (points.length < 2 || points.some((p) => p.length !== 4 || p.some((n) => !Number.isFinite(n))))
-      missing['centre_line'] = 'Each row wants chainage; easting; northing; level, at least two rows.'
+      missing['centre_line'] = say('line.eachRowWantsChainageEastingNorthing')
     sections.forEach((s, i) => {
-      if (!s.method || s.from === '' || s.to === '') missing[`sections.${i}`] = `${s.name}: from, to and the test method are wanted.`
+      if (!s.method || s.from === '' || s.to === '') missing[`sections.${i}`] = say('line.fromToAndTheTestMethod', { name: s.name })
     })
     const figures: Record<string, number> = {}
     const read = (key: string, text: string): number => {
@@ -151,7 +153,7 @@ export default function NewLine(): ReactElement {
   )
   const grid = { display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }
   return (
-    <Page title="Make a line" up={{ to: '/', label: 'Lines' }}>
+    <Page title={say('line.makeALine')} up={{ to: '/', label: say('common.lines') }}>
       <Box
         component="form"
         noValidate
@@ -162,32 +164,32 @@ export default function NewLine(): ReactElement {
         sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1fr 1fr' }, columnGap: 6, rowGap: 4, mt: 2 }}
       >
         <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
-          {field('name', 'Name')}
+          {field('name', say('line.name'))}
           <Box sx={grid}>
-            <TextField select label="Service" value={f.service} onChange={set('service')}>
+            <TextField select label={say('line.service')} value={f.service} onChange={set('service')}>
               {['water', 'sewer', 'gas'].map((s) => (
                 <MenuItem key={s} value={s}>
-                  {s}
+                  {serviceWord(s)}
                 </MenuItem>
               ))}
             </TextField>
-            <TextField select label="Material" value={f.material} onChange={set('material')}>
+            <TextField select label={say('common.material')} value={f.material} onChange={set('material')}>
               {['PE100', 'PVC-U'].map((s) => (
                 <MenuItem key={s} value={s}>
                   {s}
                 </MenuItem>
               ))}
             </TextField>
-            {field('dn_mm', 'Outside diameter', 'mm')}
+            {field('dn_mm', say('line.outsideDiameter'), 'mm')}
             {field('sdr', 'SDR')}
-            {field('pipe_length_m', 'Length of one pipe', 'm')}
+            {field('pipe_length_m', say('line.lengthOfOnePipe'), 'm')}
             <Box component="span" sx={{ display: { xs: 'none', sm: 'block' } }} />
-            {field('design_bar', 'Design pressure', 'bar')}
-            {field('mdp_bar', 'Maximum design pressure', 'bar')}
+            {field('design_bar', say('line.designPressure'), 'bar')}
+            {field('mdp_bar', say('line.maximumDesignPressure'), 'bar')}
           </Box>
           <TextField
             select
-            label="Procedure for the joints"
+            label={say('line.procedureForTheJoints')}
             value={f.procedure}
             onChange={set('procedure')}
             error={!!faults['procedure_hash']}
@@ -205,7 +207,7 @@ export default function NewLine(): ReactElement {
             multiline
             minRows={5}
             maxRows={9}
-            label="Centre line: chainage; easting; northing; level (m)"
+            label={say('line.centreLineChainageEastingNorthingLevel')}
             value={f.centre}
             onChange={set('centre')}
             placeholder={EXAMPLE}
@@ -214,14 +216,14 @@ export default function NewLine(): ReactElement {
           />
           <Box>
             <Button variant="outlined" onClick={() => file.current?.click()}>
-              Read CSV or GeoJSON
+              {say('line.readCsvOrGeojson')}
             </Button>
             <input
               ref={file}
               type="file"
               hidden
               accept=".csv,.txt,.json,.geojson"
-              aria-label="File with the centre line"
+              aria-label={say('line.fileWithTheCentreLine')}
               onChange={(e) => {
                 const chosen = e.target.files?.[0]
                 e.target.value = ''
@@ -230,7 +232,7 @@ export default function NewLine(): ReactElement {
             />
           </Box>
           <Typography variant="h2" component="h2">
-            Sections to be tested
+            {say('line.sectionsToBeTested')}
           </Typography>
           {sections.map((s, i) => {
             const change = (key: keyof SectionRow) => (e: { target: { value: string } }) =>
@@ -240,12 +242,12 @@ export default function NewLine(): ReactElement {
                 key={i}
                 sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1.4fr 1fr 1fr', borderTop: 1, borderColor: 'divider', pt: 2 }}
               >
-                <TextField label="Name" value={s.name} onChange={change('name')} />
-                <TextField label="From, m" value={s.from} onChange={change('from')} error={!!faults[`sections.${i}`]} />
-                <TextField label="To, m" value={s.to} onChange={change('to')} error={!!faults[`sections.${i}`]} />
+                <TextField label={say('line.name')} value={s.name} onChange={change('name')} />
+                <TextField label={say('line.fromM')} value={s.from} onChange={change('from')} error={!!faults[`sections.${i}`]} />
+                <TextField label={say('line.toM')} value={s.to} onChange={change('to')} error={!!faults[`sections.${i}`]} />
                 <TextField
                   select
-                  label="Test method"
+                  label={say('line.testMethod')}
                   value={s.method}
                   onChange={change('method')}
                   sx={{ gridColumn: '1 / -1' }}
@@ -260,7 +262,7 @@ export default function NewLine(): ReactElement {
                 </TextField>
                 <TextField
                   select
-                  label="Test pressure"
+                  label={say('line.testPressure')}
                   value={s.rule}
                   onChange={change('rule')}
                   sx={{ gridColumn: s.rule === 'factor' ? 'span 2' : '1 / -1' }}
@@ -273,36 +275,36 @@ export default function NewLine(): ReactElement {
                 </TextField>
                 {s.rule === 'factor' && (
                   <TextField
-                    label="Factor"
+                    label={say('line.factor')}
                     value={s.factor}
                     onChange={change('factor')}
                     slotProps={{ htmlInput: { inputMode: 'decimal' } }}
                   />
                 )}
                 <TextField
-                  label="Most the weakest part may see, bar"
+                  label={say('line.mostTheWeakestPartMaySee')}
                   value={s.most}
                   onChange={change('most')}
-                  placeholder="not stated"
-                  helperText={s.most === '' ? 'Not stated: no point sees more than the test pressure.' : undefined}
+                  placeholder={say('common.notStated')}
+                  helperText={s.most === '' ? say('line.notStatedNoPointSeesMore') : undefined}
                   slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }}
                   sx={{ gridColumn: '1 / -1' }}
                 />
                 <TextField
-                  label="Gauge at, m"
+                  label={say('line.gaugeAtM')}
                   value={s.gauge}
                   onChange={change('gauge')}
                   placeholder={s.from}
                   slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }}
                 />
                 <TextField
-                  label="Water, °C"
+                  label={say('line.waterC')}
                   value={s.water}
                   onChange={change('water')}
                   slotProps={{ htmlInput: { inputMode: 'decimal' } }}
                 />
                 <TextField
-                  label="Fill at, L/s"
+                  label={say('line.fillAtLS')}
                   value={s.fill}
                   onChange={change('fill')}
                   slotProps={{ htmlInput: { inputMode: 'decimal' } }}
@@ -317,7 +319,7 @@ export default function NewLine(): ReactElement {
                 ...all,
                 {
                   ...(all[all.length - 1] ?? EMPTY),
-                  name: `Section ${all.length + 1}`,
+                  name: say('line.section', { count: all.length + 1 }),
                   from: all[all.length - 1]?.to ?? '',
                   to: '',
                   gauge: '',
@@ -325,7 +327,7 @@ export default function NewLine(): ReactElement {
               ])
             }
           >
-            Another section
+            {say('line.anotherSection')}
           </Button>
           {Object.entries(faults)
             .filter(([k]) => !(k in f) && !['procedure_hash', 'centre_line'].includes(k) && !/^sections\.\d+$/.test(k))
@@ -335,7 +337,7 @@ export default function NewLine(): ReactElement {
               </Typography>
             ))}
           <Button variant="contained" type="submit" disabled={projects.length === 0 || send.busy}>
-            Make the line
+            {say('line.makeTheLine')}
           </Button>
         </Box>
       </Box>

@@ -3,6 +3,7 @@ import type { ReactElement } from 'react'
 import { useMe } from '../api/queries'
 import type { Waiting, WaitingPhoto } from './db'
 import { claim } from './outbox'
+import { say } from '../texts/say'
 
 /** What an entry on this device waits for: the network, or the person whose it is. */
 export function Whose({ row }: { row: Waiting | WaitingPhoto }): ReactElement {
@@ -10,14 +11,16 @@ export function Whose({ row }: { row: Waiting | WaitingPhoto }): ReactElement {
   if (!row.by) {
     return (
       <>
-        recorded before anybody was signed in here
+        {say('outbox.recordedBeforeAnybodyWasSignedIn')}
         {me.data && (
           <Button onClick={() => void claim(row)} sx={{ ml: 1 }}>
-            It was me, {me.data.name}
+            {say('outbox.itWasMe', { name: me.data.name })}
           </Button>
         )}
       </>
     )
   }
-  return <>{row.by.id === me.data?.id ? 'waits for the network' : `recorded by ${row.by.name}, waits until ${row.by.name} signs in here`}</>
+  return (
+    <>{row.by.id === me.data?.id ? say('outbox.waitsForTheNetwork') : say('outbox.recordedByWaitsUntilSignsIn', { name: row.by.name })}</>
+  )
 }

@@ -1,5 +1,6 @@
 import { api, Refusal, Unreachable, type NewFact, type Recorded } from '../api/client'
 import { store, type Person, type Waiting, type WaitingPhoto } from './db'
+import { say } from '../texts/say'
 
 /**
  * Facts are written to the device's own database first and sent in order, each until the server says it is stored.
@@ -156,7 +157,7 @@ async function sendPhotos(): Promise<void> {
   for (const photo of await store.photos.filter((p) => p.refused === undefined && isTheirs(p)).toArray()) {
     if (!(photo.picture instanceof Blob)) {
       // A database that lost the bytes must not hold up what comes after.
-      await store.photos.update(photo.id, { refused: 'The picture cannot be read on this device any more: take it again.' })
+      await store.photos.update(photo.id, { refused: say('outbox.thePictureCannotBeReadOn') })
       tell()
       continue
     }

@@ -7,6 +7,7 @@ import { useShow } from '../ui/units'
 import { PipeSheet } from './PipeSheet'
 import { SayOfPipe } from './SayOfPipe'
 import { sizeOf, STATE } from './words'
+import { say } from '../texts/say'
 
 /** One pipe: what is known of it, what was said of it, and what may be done. */
 export function OnePipe({
@@ -26,15 +27,15 @@ export function OnePipe({
   if (doing === 'change') return <PipeSheet line={line} pipe={pipe} onClose={onClose} />
   const rejected = pipe.state === 'rejected'
   const rows: [string, string][] = [
-    ['Pipe', sizeOf(pipe.pipe)],
-    ['State', STATE[pipe.state]],
-    ['Length', pipe.length_m === null ? 'not known' : show('x_m', 'length', pipe.length_m)],
-    ['Joints', pipe.joints.join(', ') || 'none'],
-    ...(pipe.serial ? [['Serial', pipe.serial] as [string, string]] : []),
-    ...(pipe.source ? [['From', pipe.source] as [string, string]] : []),
+    [say('common.pipe'), sizeOf(pipe.pipe)],
+    [say('common.state'), STATE[pipe.state]],
+    [say('pipes.length'), pipe.length_m === null ? say('common.notKnown') : show('x_m', 'length', pipe.length_m)],
+    [say('common.joints'), pipe.joints.join(', ') || say('common.none')],
+    ...(pipe.serial ? [[say('pipes.serial'), pipe.serial] as [string, string]] : []),
+    ...(pipe.source ? [[say('pipes.from'), pipe.source] as [string, string]] : []),
   ]
   return (
-    <Sheet open onClose={onClose} title={`Pipe ${pipe.number}`}>
+    <Sheet open onClose={onClose} title={say('pipes.pipe', { number: pipe.number })}>
       <Box
         component="dl"
         sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.75, m: 0, '& dd': { m: 0, fontWeight: 700 } }}
@@ -43,18 +44,23 @@ export function OnePipe({
       </Box>
       {pipe.said.map((s) => (
         <Typography key={s.at} sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>
-          {s.state === 'rejected' ? 'Rejected' : 'Accepted again'} by {s.by}, {dayAndTime(s.at, line.time_zone)}: {s.reason}
+          {say('pipes.wordOfPipe', {
+            what: s.state === 'rejected' ? say('pipes.rejected') : say('pipes.acceptedAgain'),
+            by: s.by,
+            at: dayAndTime(s.at, line.time_zone),
+            reason: s.reason,
+          })}
         </Typography>
       ))}
       <Box sx={{ display: 'grid', gap: 1, mt: 2 }}>
         {(!rejected || plans) && (
           <Button variant="outlined" onClick={() => setDoing('say')}>
-            {rejected ? 'Accept it again' : 'Reject this pipe'}
+            {rejected ? say('pipes.acceptItAgain') : say('pipes.rejectThisPipe')}
           </Button>
         )}
         {plans && (
           <Button variant="outlined" onClick={() => setDoing('change')}>
-            Change what it is
+            {say('pipes.changeWhatItIs')}
           </Button>
         )}
       </Box>

@@ -4,8 +4,13 @@ import { api, type LineFull, type LinePipe } from '../api/client'
 import { useVerb } from '../api/useVerb'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { Sheet } from '../ui/Sheet'
+import { say } from '../texts/say'
 
-const SERIES: Record<string, string> = { metric: 'metric', ips: 'inch, iron-pipe size', dips: 'inch, ductile-iron size' }
+const SERIES: Record<string, string> = {
+  metric: say('pipes.metric'),
+  ips: say('pipes.inchIronPipeSize'),
+  dips: say('pipes.inchDuctileIronSize'),
+}
 const FIGURES = ['nominal', 'sdr', 'length_m'] as const
 
 interface Form {
@@ -52,7 +57,7 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
         return why ? [[key, why]] : []
       }),
     )
-    if (!pipe && form.number.trim() === '') wrong['number'] = 'Give the number that is painted on it.'
+    if (!pipe && form.number.trim() === '') wrong['number'] = say('pipes.giveTheNumberThatIsPainted')
     setFaults(wrong)
     if (Object.keys(wrong).length === 0) keep.run()
   }
@@ -81,22 +86,22 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
     <Sheet
       open
       onClose={onClose}
-      title={pipe ? `Pipe ${pipe.number}` : 'Add a pipe'}
+      title={pipe ? say('pipes.pipe', { number: pipe.number }) : say('pipes.addAPipe')}
       actions={
         <Button variant="contained" disabled={keep.busy} onClick={save}>
-          {pipe ? 'Keep it so' : 'Add it'}
+          {pipe ? say('pipes.keepItSo') : say('common.addIt')}
         </Button>
       }
     >
       <Box sx={{ display: 'grid', gap: 2, mt: 1, gridTemplateColumns: '1fr 1fr' }}>
-        {!pipe && field('number', 'Number on the pipe')}
-        {field('serial', 'Serial, if any')}
-        {choice('material', 'Material', { PE100: 'PE100', 'PVC-U': 'PVC-U' })}
-        {choice('series', 'Series', SERIES)}
-        {field('nominal', form.series === 'metric' ? 'Diameter, mm' : 'Nominal size, in', true)}
+        {!pipe && field('number', say('pipes.numberOnThePipe'))}
+        {field('serial', say('pipes.serialIfAny'))}
+        {choice('material', say('common.material'), { PE100: 'PE100', 'PVC-U': 'PVC-U' })}
+        {choice('series', say('pipes.series'), SERIES)}
+        {field('nominal', form.series === 'metric' ? say('pipes.diameterMm') : say('pipes.nominalSizeIn'), true)}
         {field('sdr', 'SDR', true)}
-        {field('length_m', 'Length, m', true)}
-        {field('source', 'Where from')}
+        {field('length_m', say('pipes.lengthM'), true)}
+        {field('source', say('pipes.whereFrom'))}
       </Box>
       {rest.map(([key, message]) => (
         <Typography key={key} role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 1 }}>

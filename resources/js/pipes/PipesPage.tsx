@@ -9,6 +9,8 @@ import { useShow } from '../ui/units'
 import { OnePipe } from './OnePipe'
 import { PipeSheet } from './PipeSheet'
 import { sizeOf, STATE } from './words'
+import { say } from '../texts/say'
+import { listed } from '../texts/listed'
 
 /** More rows than these help nobody: the search is narrowed. */
 const SHOWN = 100
@@ -27,19 +29,20 @@ export default function PipesPage(): ReactElement {
       [p.number, p.number.replace(/^0+/, ''), p.serial ?? '', sizeOf(p.pipe)].some((t) => t.toLowerCase().includes(words))
     return (pipes.data ?? []).filter((p) => (state === 'all' || p.state === state) && (words === '' || named(p)))
   }, [pipes.data, text, state])
-  if (!pipes.data || !line.data) return <Loading query={pipes.error ? pipes : line} up={{ to: `/lines/${id}`, label: 'Line' }} />
+  if (!pipes.data || !line.data)
+    return <Loading query={pipes.error ? pipes : line} up={{ to: `/lines/${id}`, label: say('common.line') }} />
   const plans = line.data.role === 'engineer' || line.data.role === 'foreman'
   return (
-    <Page wide title="Pipes" up={{ to: `/lines/${id}`, label: line.data.name }}>
+    <Page wide title={say('common.pipes')} up={{ to: `/lines/${id}`, label: line.data.name }}>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 2, alignItems: 'center' }}>
         <TextField
-          label="Number, serial, size"
+          label={say('pipes.numberSerialSize')}
           value={text}
           onChange={(e) => setText(e.target.value)}
           sx={{ width: { xs: '100%', sm: 300 } }}
         />
-        <TextField select label="Show" value={state} onChange={(e) => setState(e.target.value)} sx={{ width: 180 }}>
-          <MenuItem value="all">all pipes</MenuItem>
+        <TextField select label={say('common.show')} value={state} onChange={(e) => setState(e.target.value)} sx={{ width: 180 }}>
+          <MenuItem value="all">{say('pipes.allPipes')}</MenuItem>
           {Object.entries(STATE).map(([value, said]) => (
             <MenuItem key={value} value={value}>
               {said}
@@ -49,7 +52,7 @@ export default function PipesPage(): ReactElement {
         <Box sx={{ flexGrow: 1 }} />
         {plans && (
           <Button variant="outlined" onClick={() => setOpen('new')}>
-            Add a pipe
+            {say('pipes.addAPipe')}
           </Button>
         )}
       </Box>
@@ -59,8 +62,10 @@ export default function PipesPage(): ReactElement {
           <Row key={p.id} pipe={p} planned={sizeOf(line.data.pipe) === sizeOf(p.pipe)} onOpen={() => setOpen(p)} />
         ))}
       </Box>
-      {found.length === 0 && <Typography sx={{ my: 2 }}>No pipe of this line is called so.</Typography>}
-      {found.length > SHOWN && <Typography sx={{ my: 2 }}>{found.length - SHOWN} more: type a number to find one.</Typography>}
+      {found.length === 0 && <Typography sx={{ my: 2 }}>{say('pipes.noPipeOfThisLineIs')}</Typography>}
+      {found.length > SHOWN && (
+        <Typography sx={{ my: 2 }}>{say('pipes.moreTypeANumberToFind', { count: found.length - SHOWN })}</Typography>
+      )}
       {open === 'new' && <PipeSheet line={line.data} pipe={null} onClose={() => setOpen(null)} />}
       {open !== null && open !== 'new' && <OnePipe line={line.data} pipe={open} plans={plans} onClose={() => setOpen(null)} />}
     </Page>
@@ -70,9 +75,13 @@ export default function PipesPage(): ReactElement {
 function count(pipes: LinePipe[], line: LineFull): string {
   const of = (state: LinePipe['state']): number => pipes.filter((p) => p.state === state).length
   const other = pipes.filter((p) => sizeOf(p.pipe) !== sizeOf(line.pipe)).length
-  const said = [`${of('laid')} laid`, `${of('to-hand')} to hand`, ...(of('rejected') > 0 ? [`${of('rejected')} rejected`] : [])]
-  const others = other > 0 ? `; ${other} ${other === 1 ? 'is' : 'are'} another` : ''
-  return `${pipes.length} pipes: ${said.join(', ')}. Planned as ${sizeOf(line.pipe)}${others}.`
+  const said = [
+    say('pipes.countLaid', { count: of('laid') }),
+    say('pipes.countToHand', { count: of('to-hand') }),
+    ...(of('rejected') > 0 ? [say('pipes.countRejected', { count: of('rejected') })] : []),
+  ]
+  const others = other > 0 ? say('pipes.others', { other }) : ''
+  return say('pipes.allOfThem', { count: pipes.length, said: said.join(', '), pipe: sizeOf(line.pipe), others })
 }
 
 function Row({ pipe, planned, onOpen }: { pipe: LinePipe; planned: boolean; onOpen: () => void }): ReactElement {
@@ -81,7 +90,7 @@ function Row({ pipe, planned, onOpen }: { pipe: LinePipe; planned: boolean; onOp
   const facts = [
     pipe.length_m === null ? '' : show('x_m', 'length', pipe.length_m),
     pipe.serial ?? '',
-    pipe.joints.length > 0 ? `joint${pipe.joints.length > 1 ? 's' : ''} ${pipe.joints.join(' and ')}` : 'in no joint',
+    pipe.joints.length > 0 ? say('pipes.inJoints', { count: pipe.joints.length, joints: listed(pipe.joints) }) : say('pipes.inNoJoint'),
   ]
   return (
     <Box component="li" sx={{ borderTop: 1, borderColor: 'divider' }}>
@@ -89,7 +98,7 @@ function Row({ pipe, planned, onOpen }: { pipe: LinePipe; planned: boolean; onOp
         component="button"
         type="button"
         onClick={onOpen}
-        aria-label={`Pipe ${pipe.number}, ${STATE[pipe.state]}`}
+        aria-label={say('pipes.pipeAndState', { number: pipe.number, state: STATE[pipe.state] })}
         sx={{
           all: 'unset',
           cursor: 'pointer',
@@ -118,7 +127,9 @@ function Row({ pipe, planned, onOpen }: { pipe: LinePipe; planned: boolean; onOp
             fontWeight: rejected ? 700 : 400,
           }}
         >
-          {rejected ? `Rejected: ${pipe.reason ?? ''}` : [STATE[pipe.state], ...facts].filter(Boolean).join(' · ')}
+          {rejected
+            ? say('pipes.rejectedBecause', { reason: pipe.reason ?? '' })
+            : [STATE[pipe.state], ...facts].filter(Boolean).join(' · ')}
         </Box>
       </Box>
     </Box>

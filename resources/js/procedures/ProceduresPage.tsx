@@ -5,12 +5,13 @@ import { useMe, useProcedures } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
+import { say } from '../texts/say'
 
 const CERTAINTY: Record<string, string> = {
-  std: 'standard',
-  practice: 'common practice',
-  memory: 'from memory, confirm it',
-  project: 'project',
+  std: say('procedures.standard'),
+  practice: say('procedures.commonPractice'),
+  memory: say('procedures.fromMemoryConfirmIt'),
+  project: say('procedures.project'),
 }
 
 /** The schools side by side, each limit with where it comes from. */
@@ -21,7 +22,7 @@ export default function ProceduresPage(): ReactElement {
   const [chosenType, setType] = useState<string | null>(null)
   const load = useVerb(async (chosen: File) => api.post('/procedures', { project_id: project!.id, file: await textOf(chosen) }))
   const file = useRef<HTMLInputElement>(null)
-  if (!procedures.data) return <Loading query={procedures} up={{ to: '/', label: 'Lines' }} />
+  if (!procedures.data) return <Loading query={procedures} up={{ to: '/', label: say('common.lines') }} />
   const types = [...new Set(procedures.data.map((p) => p.joint_type))]
   // The kind of which there are most to compare stands first.
   const most = (t: string): number => procedures.data!.filter((p) => p.joint_type === t).length
@@ -29,9 +30,9 @@ export default function ProceduresPage(): ReactElement {
   const shown = procedures.data.filter((p) => p.joint_type === type)
   const names = [...new Set(shown.flatMap((p) => Object.keys(p.parameters ?? {})))]
   return (
-    <Page wide title="Procedures and limits" up={{ to: '/', label: 'Lines' }}>
+    <Page wide title={say('common.proceduresAndLimits')} up={{ to: '/', label: say('common.lines') }}>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', my: 2, alignItems: 'center' }}>
-        <TextField select label="Kind" value={type} onChange={(e) => setType(e.target.value)} sx={{ width: 300 }}>
+        <TextField select label={say('procedures.kind')} value={type} onChange={(e) => setType(e.target.value)} sx={{ width: 300 }}>
           {types.map((t) => (
             <MenuItem key={t} value={t}>
               {t.replace(/-/g, ' ')}
@@ -40,7 +41,7 @@ export default function ProceduresPage(): ReactElement {
         </TextField>
         {project && (
           <Button variant="outlined" onClick={() => file.current?.click()}>
-            Load a procedure file
+            {say('procedures.loadAProcedureFile')}
           </Button>
         )}
         <input
@@ -48,7 +49,7 @@ export default function ProceduresPage(): ReactElement {
           type="file"
           hidden
           accept=".json"
-          aria-label="Procedure file"
+          aria-label={say('procedures.procedureFile')}
           onChange={(e) => {
             const chosen = e.target.files?.[0]
             e.target.value = ''
@@ -57,7 +58,7 @@ export default function ProceduresPage(): ReactElement {
         />
       </Box>
       {load.said.length > 0 && <Faults faults={load.said} />}
-      <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Limits by school">
+      <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={say('procedures.limitsBySchool')}>
         <Box
           component="table"
           sx={{
@@ -69,13 +70,13 @@ export default function ProceduresPage(): ReactElement {
         >
           <thead>
             <tr>
-              <th scope="col">Limit</th>
+              <th scope="col">{say('procedures.limit')}</th>
               {shown.map((p) => (
                 <th scope="col" key={p.hash}>
                   {p.title}
                   {p.own ? ' (own)' : ''}
                   <Typography variant="body2" sx={{ fontWeight: 400 }}>
-                    {p.school}. Version {p.version}, text {p.hash.slice(0, 8)}
+                    {say('procedures.versionText', { school: p.school, version: p.version, hash: p.hash.slice(0, 8) })}
                   </Typography>
                 </th>
               ))}
@@ -93,7 +94,9 @@ export default function ProceduresPage(): ReactElement {
                     <td key={p.hash}>
                       {q ? (
                         <>
-                          <strong>{typeof q.value === 'boolean' ? (q.value ? 'yes' : 'no') : `${String(q.value)} ${unit(n)}`}</strong>
+                          <strong>
+                            {typeof q.value === 'boolean' ? say(q.value ? 'common.yes' : 'common.no') : `${String(q.value)} ${unit(n)}`}
+                          </strong>
                           <Typography variant="body2">
                             {[...new Set([q.source, CERTAINTY[q.certainty] ?? q.certainty])].join(' · ')}
                           </Typography>
@@ -118,7 +121,7 @@ async function textOf(file: File): Promise<string> {
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer())
   } catch {
-    throw new Error('The file is not in UTF-8; save it anew in that encoding.')
+    throw new Error(say('procedures.theFileIsNotInUtf'))
   }
 }
 
@@ -126,9 +129,7 @@ async function textOf(file: File): Promise<string> {
 function Faults({ faults }: { faults: string[] }): ReactElement {
   return (
     <Box role="alert" sx={{ mb: 3, borderLeft: 6, borderColor: 'secondary.main', pl: 2 }}>
-      <Typography sx={{ fontWeight: 700 }}>
-        Not loaded. {faults.length === 1 ? 'One place' : `${faults.length} places`} to put right:
-      </Typography>
+      <Typography sx={{ fontWeight: 700 }}>{say('procedures.notLoadedToPutRight', { count: faults.length })}</Typography>
       <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5, maxHeight: '50vh', overflowY: 'auto' }}>
         {faults.map((f) => (
           <li key={f}>{f}</li>

@@ -6,6 +6,8 @@ import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
 import { VerdictMark, WORD } from '../ui/Verdict'
+import { say } from '../texts/say'
+import { stateWord } from '../texts/words'
 
 const ROW = 48
 const VIEW = 560
@@ -32,7 +34,7 @@ export default function RegisterPage(): ReactElement {
         ),
     )
   }, [register.data, text, state])
-  if (!register.data) return <Loading query={register} up={{ to: `/lines/${id}`, label: 'Line' }} />
+  if (!register.data) return <Loading query={register} up={{ to: `/lines/${id}`, label: say('common.line') }} />
   const { data } = register
   const from = Math.max(0, Math.floor(top / ROW) - 6)
   const seen = rows.slice(from, from + Math.ceil(VIEW / ROW) + 12)
@@ -41,10 +43,10 @@ export default function RegisterPage(): ReactElement {
   const columns = `90px 100px 120px 150px 110px ${'150px '.repeat(told.length)}150px minmax(200px, 1fr)`
   const width = 930 + 150 * told.length
   return (
-    <Page wide title="Register" up={{ to: `/lines/${id}`, label: data.line['name'] ?? 'Line' }}>
+    <Page wide title={say('records.register')} up={{ to: `/lines/${id}`, label: data.line['name'] ?? say('common.line') }}>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 2, alignItems: 'center' }}>
         <TextField
-          label="Joint, pipe, serial, name …"
+          label={say('records.jointPipeSerialName')}
           value={text}
           onChange={(e) => {
             setText(e.target.value)
@@ -52,15 +54,15 @@ export default function RegisterPage(): ReactElement {
           }}
           sx={{ width: { xs: '100%', sm: 320 } }}
         />
-        <TextField select label="Show" value={state} onChange={(e) => setState(e.target.value)} sx={{ width: 180 }}>
+        <TextField select label={say('common.show')} value={state} onChange={(e) => setState(e.target.value)} sx={{ width: 180 }}>
           {[
-            ['all', 'all joints'],
-            ['accepted', 'accepted'],
-            ['made', 'made, unsigned'],
-            ['begun', 'begun'],
-            ['planned', 'planned'],
-            ['bad', 'bad'],
-            ['cut-out', 'cut out'],
+            ['all', say('records.allJoints')],
+            ['accepted', stateWord('accepted')],
+            ['made', say('records.madeUnsigned')],
+            ['begun', stateWord('begun')],
+            ['planned', stateWord('planned')],
+            ['bad', WORD.bad.toLowerCase()],
+            ['cut-out', say('common.cutOut')],
           ].map(([v, l]) => (
             <MenuItem key={v} value={v}>
               {l}
@@ -69,21 +71,24 @@ export default function RegisterPage(): ReactElement {
         </TextField>
         <Box sx={{ flexGrow: 1 }} />
         <Button variant="outlined" component="a" href={`/api/v1/lines/${id}/register.csv`}>
-          CSV
+          {say('records.csv')}
         </Button>
         <Button variant="outlined" component="a" href={`/api/v1/lines/${id}/line.geojson`}>
-          GeoJSON
+          {say('records.geojson')}
         </Button>
       </Box>
       <Typography sx={{ mb: 1 }}>
-        {rows.length} of {data.joints.length} joints.{' '}
-        {data.chain_broken.length === 0 ? 'The chain of seals is unbroken.' : data.chain_broken.join(' ')}
+        {say('records.ofJoints', {
+          found: rows.length,
+          all: data.joints.length,
+          seals: data.chain_broken.length === 0 ? say('records.theChainOfSealsIsUnbroken') : data.chain_broken.join(' '),
+        })}
       </Typography>
       <Box
         ref={scroller}
         tabIndex={0}
         role="table"
-        aria-label="Joints"
+        aria-label={say('common.joints')}
         aria-rowcount={rows.length + 1}
         onScroll={(e) => setTop(e.currentTarget.scrollTop)}
         sx={{ height: Math.min(VIEW, rows.length * ROW + 60), overflow: 'auto', border: 1, borderColor: 'divider' }}
@@ -104,7 +109,16 @@ export default function RegisterPage(): ReactElement {
             zIndex: 1,
           }}
         >
-          {['Joint', 'Chainage', 'Pipes', 'State', 'Verdict', ...told.map(([, label]) => label), 'Signed by', 'Remark'].map((h) => (
+          {[
+            say('records.joint'),
+            say('records.chainage'),
+            say('common.pipes'),
+            say('common.state'),
+            say('records.verdict'),
+            ...told.map(([, label]) => label),
+            say('records.signedBy'),
+            say('records.remark'),
+          ].map((h) => (
             <span key={h} role="columnheader">
               {h}
             </span>
@@ -139,8 +153,8 @@ export default function RegisterPage(): ReactElement {
                 {r.pipe_a} → {r.pipe_b}
               </span>
               <span role="cell">
-                {r.state}
-                {r.replaces ? `, for ${r.replaces}` : ''}
+                {stateWord(r.state)}
+                {r.replaces ? say('records.inPlaceOf', { replaces: r.replaces }) : ''}
               </span>
               <span role="cell" style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
                 {r.state !== 'planned' && <VerdictMark verdict={r.verdict} size={18} />} {r.state === 'planned' ? '' : WORD[r.verdict]}
@@ -160,23 +174,21 @@ export default function RegisterPage(): ReactElement {
       </Box>
       {data.tests.length > 0 && (
         <Box sx={{ mt: 4 }}>
-          <Typography variant="h2">Tests</Typography>
+          <Typography variant="h2">{say('records.tests')}</Typography>
           {data.tests.map((t) => (
             <Box
               key={t.id}
               sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}
             >
               <VerdictMark verdict={t.verdict} />
-              <Link to={`/tests/${t.id}`}>
-                {t.section}, test {t.number}
-              </Link>
+              <Link to={`/tests/${t.id}`}>{say('records.test', { section: t.section, number: t.number })}</Link>
               <span>
                 {WORD[t.verdict]}
-                {t.state === 'accepted' ? ', signed' : ''}
+                {t.state === 'accepted' ? say('records.andSigned') : ''}
               </span>
               <Typography variant="body2">{t.headline}</Typography>
               <a href={`/api/v1/tests/${t.id}/pack.pdf`} target="_blank" rel="noopener">
-                Test pack
+                {say('records.testPack')}
               </a>
             </Box>
           ))}

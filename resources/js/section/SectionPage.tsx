@@ -10,6 +10,8 @@ import { Refused } from '../ui/Refused'
 import { useShow } from '../ui/units'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence, WORD } from '../ui/Verdict'
+import { say } from '../texts/say'
+import { stateWord } from '../texts/words'
 
 /** Plan a test: what is missing, heads, water, vents, thrust. */
 export default function SectionPage(): ReactElement {
@@ -22,54 +24,72 @@ export default function SectionPage(): ReactElement {
     () => api.post<{ id: string }>(`/sections/${id}/tests`),
     (made) => void navigate(`/tests/${made.id}`),
   )
-  if (!section.data) return <Loading query={section} up={{ to: '/', label: 'Lines' }} />
+  if (!section.data) return <Loading query={section} up={{ to: '/', label: say('common.lines') }} />
   const { data } = section
   const { plan } = data
   const kpa = (of: number): string => show('x_kpa', 'pressure', of)
   const { gauge } = plan
-  const room = gauge.max_kpa - gauge.min_kpa < 1 ? 'neither more nor less' : `may show ${kpa(gauge.min_kpa)} to ${kpa(gauge.max_kpa)}`
-  const filling = plan.fill.fill_h < 1 ? `${Math.round(plan.fill.fill_h * 60)} min` : `${plan.fill.fill_h.toFixed(1)} h`
+  const room =
+    gauge.max_kpa - gauge.min_kpa < 1
+      ? say('section.neitherMoreNorLess')
+      : say('section.mayShowTo', { min: kpa(gauge.min_kpa), max: kpa(gauge.max_kpa) })
+  const filling =
+    plan.fill.fill_h < 1 ? say('section.minutes', { minutes: Math.round(plan.fill.fill_h * 60) }) : `${plan.fill.fill_h.toFixed(1)} h`
   const rows: [string, string, string?][] = [
-    ['At the gauge', show('x_kpa', 'pressure', plan.gauge.target_kpa), `chainage ${show('x_m', 'length', gauge.gauge_m)}; ${room}`],
     [
-      'Lowest point sees',
+      say('section.atTheGauge'),
+      show('x_kpa', 'pressure', plan.gauge.target_kpa),
+      say('section.chainage', { gauge: show('x_m', 'length', gauge.gauge_m), room }),
+    ],
+    [
+      say('section.lowestPointSees'),
       show('x_kpa', 'pressure', plan.stp_kpa),
-      `system test pressure, at ${show('x_m', 'length', plan.gauge.lowest_m)}`,
+      say('section.systemTestPressureAt', { lowest: show('x_m', 'length', plan.gauge.lowest_m) }),
     ],
     [
-      'Weakest part may see',
-      plan.gauge.pipe_max_stated ? show('x_kpa', 'pressure', plan.gauge.pipe_max_kpa) : 'not stated',
-      plan.gauge.pipe_max_stated ? undefined : 'so no point sees more than the test pressure',
+      say('section.weakestPartMaySee'),
+      plan.gauge.pipe_max_stated ? show('x_kpa', 'pressure', plan.gauge.pipe_max_kpa) : say('common.notStated'),
+      plan.gauge.pipe_max_stated ? undefined : say('section.soNoPointSeesMoreThan'),
     ],
     [
-      'Water to fill',
+      say('section.waterToFill'),
       show('x_m3', 'volume', plan.fill.water_m3, 1),
-      `${filling} at the planned rate${plan.fill.velocity_ok === false ? '; too fast, fill slower' : ''}`,
+      say('section.atThePlannedRate', { filling, tooFast: plan.fill.velocity_ok === false ? say('section.tooFastFillSlower') : '' }),
     ],
     [
-      'Water to raise',
+      say('section.waterToRaise'),
       show('x_l', 'volume', plan.raise.total_l),
-      `with 4 % of air ${show('x_l', 'volume', plan.raise_with_air.total_l, 0)}`,
+      say('section.with4OfAir', { total: show('x_l', 'volume', plan.raise_with_air.total_l, 0) }),
     ],
-    ['One bar takes', show('x_l', 'volume', plan.compliance.compliance_l_per_bar, 2)],
-    ['Thrust on the ends', show('x_kn', 'force', plan.thrust.force_kn), 'ends must be braced for it'],
-    ['Vents', plan.vents.vents_m.length ? plan.vents.vents_m.map((m) => show('x_m', 'length', m, 0)).join(', ') : 'none'],
-    ['Drains', plan.vents.drains_m.length ? plan.vents.drains_m.map((m) => show('x_m', 'length', m, 0)).join(', ') : 'none'],
+    [say('section.oneBarTakes'), show('x_l', 'volume', plan.compliance.compliance_l_per_bar, 2)],
+    [say('section.thrustOnTheEnds'), show('x_kn', 'force', plan.thrust.force_kn), say('section.endsMustBeBracedForIt')],
     [
-      'Earliest start',
+      say('section.vents'),
+      plan.vents.vents_m.length ? plan.vents.vents_m.map((m) => show('x_m', 'length', m, 0)).join(', ') : say('common.none'),
+    ],
+    [
+      say('section.drains'),
+      plan.vents.drains_m.length ? plan.vents.drains_m.map((m) => show('x_m', 'length', m, 0)).join(', ') : say('common.none'),
+    ],
+    [
+      say('section.earliestStart'),
       plan.earliest ? clockAndCountdown(plan.earliest.earliest_at, now, data.line.time_zone) : '–',
-      plan.earliest ? `joint ${plan.earliest.governing} is the last to cool` : 'no joint has a clock yet',
+      plan.earliest ? say('section.jointIsTheLastToCool', { governing: plan.earliest.governing }) : say('section.noJointHasAClockYet'),
     ],
   ]
   return (
     <Page
       up={{ to: `/lines/${data.line.id}`, label: data.line.name }}
-      title={`${data.name}, ${show('x_m', 'length', data.from_m, 0)} to ${show('x_m', 'length', data.to_m, 0)}`}
+      title={say('section.nameFromTo', {
+        name: data.name,
+        from: show('x_m', 'length', data.from_m, 0),
+        to: show('x_m', 'length', data.to_m, 0),
+      })}
     >
       <Profile plan={plan} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1.2fr 1fr' }, columnGap: 5, rowGap: 3, mt: 2 }}>
         <Box>
-          <Typography variant="h2">Before the test</Typography>
+          <Typography variant="h2">{say('section.beforeTheTest')}</Typography>
           <Box
             component="table"
             sx={{
@@ -104,47 +124,44 @@ export default function SectionPage(): ReactElement {
               verdict={plan.verdict}
               act={
                 plan.gauge.feasible
-                  ? 'A test may be tried, but not signed, before these are done.'
+                  ? say('section.aTestMayBeTriedBut')
                   : plan.gauge.pipe_max_stated
-                    ? 'No gauge pressure suits both the lowest and the highest point: split the section.'
-                    : 'With no more than the test pressure at the lowest point, the highest is not tested. ' +
-                      'State what the weakest part may see, or split the section.'
+                    ? say('section.noGaugePressureSuitsBothThe')
+                    : say('section.withNoMoreThanTheTest') + say('section.stateWhatTheWeakestPartMay')
               }
             >
               {plan.missing.length === 0
-                ? 'the section is too high for one test.'
-                : plan.missing.length === 1
-                  ? 'one thing is missing.'
-                  : `${plan.missing.length} things are missing.`}
+                ? say('section.theSectionIsTooHighFor')
+                : say('section.thingsAreMissing', { count: plan.missing.length })}
             </Sentence>
           ) : (
-            <Sentence verdict="good">all {plan.joint_count} joints are accepted.</Sentence>
+            <Sentence verdict="good">{say('section.allJointsAreAccepted', { count: plan.joint_count })}</Sentence>
           )}
           <Box component="ul" sx={{ pl: 2.5, my: 1, maxHeight: 260, overflowY: 'auto' }}>
             {plan.missing.map((m) => (
               <li key={m}>{m}</li>
             ))}
           </Box>
-          <Typography sx={{ my: 1.5 }}>Method: {data.method.title}</Typography>
+          <Typography sx={{ my: 1.5 }}>{say('section.method', { title: data.method.title })}</Typography>
           {data.tests.map((t) => (
             <Typography key={t.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.25 }}>
               <MuiLink component={Link} to={`/tests/${t.id}`}>
-                Test {t.number}
+                {say('section.test', { number: t.number })}
               </MuiLink>{' '}
-              · {WORD[t.verdict]} · {t.state === 'accepted' ? 'signed' : t.state}
+              · {WORD[t.verdict]} · {t.state === 'accepted' ? say('section.signed') : stateWord(t.state)}
             </Typography>
           ))}
           <Button variant="contained" fullWidth sx={{ mt: 1 }} onClick={() => begin.run()} disabled={data.role === 'joiner' || begin.busy}>
-            {data.tests.length > 0 ? 'Begin another test' : 'Begin the test'}
+            {data.tests.length > 0 ? say('section.beginAnotherTest') : say('section.beginTheTest')}
           </Button>
           {data.role === 'joiner' && (
             <Typography variant="body2" sx={{ mt: 1 }}>
-              A foreman, an inspector or an engineer begins a test.
+              {say('section.aForemanAnInspectorOrAn')}
             </Typography>
           )}
           <Refused why={begin.fault} />
           <Typography variant="body2" sx={{ mt: 2 }}>
-            Stored energy: nobody in line with an end or cap. Follow your local code and your licensed supervisor.
+            {say('section.storedEnergyNobodyInLineWith')}
           </Typography>
         </Box>
       </Box>
@@ -173,8 +190,8 @@ function Profile({ plan }: { plan: SectionPlan['plan'] }): ReactElement {
   }
   const head = (m: number): number => plan.heads.reduce((best, p) => (Math.abs(p[0]! - m) < Math.abs(best[0]! - m) ? p : best))[1]!
   const marks: [number, string][] = [
-    [plan.gauge.lowest_m, 'lowest'],
-    [plan.gauge.highest_m, 'highest'],
+    [plan.gauge.lowest_m, say('section.lowest')],
+    [plan.gauge.highest_m, say('section.highest')],
   ]
   return (
     <Box sx={{ overflowX: 'auto' }}>
@@ -182,7 +199,7 @@ function Profile({ plan }: { plan: SectionPlan['plan'] }): ReactElement {
         viewBox={`0 0 ${w} ${h}`}
         style={{ width: '100%', minWidth: 620, display: 'block' }}
         role="img"
-        aria-label="Profile of the section with the pressure at its low and high point"
+        aria-label={say('section.profileOfTheSectionWithThe')}
       >
         <polyline
           fill="none"
@@ -201,7 +218,7 @@ function Profile({ plan }: { plan: SectionPlan['plan'] }): ReactElement {
               fontSize={14}
               textAnchor={m > last - (last - first) * 0.15 ? 'end' : 'start'}
             >
-              vent {show('x_m', 'length', m, 0)}
+              {say('section.vent', { m: show('x_m', 'length', m, 0) })}
             </text>
           </g>
         ))}
@@ -214,7 +231,7 @@ function Profile({ plan }: { plan: SectionPlan['plan'] }): ReactElement {
               fontSize={14}
               textAnchor={m > last - (last - first) * 0.15 ? 'end' : 'start'}
             >
-              drain {show('x_m', 'length', m, 0)}
+              {say('section.drain', { m: show('x_m', 'length', m, 0) })}
             </text>
           </g>
         ))}
@@ -234,7 +251,7 @@ function Profile({ plan }: { plan: SectionPlan['plan'] }): ReactElement {
         <g fill={c.accent}>
           <circle cx={x(plan.gauge.gauge_m)} cy={y(level(plan.gauge.gauge_m))} r={9} />
           <text x={x(plan.gauge.gauge_m) - 12} y={y(level(plan.gauge.gauge_m)) + 5} fontSize={16} fontWeight={700} textAnchor="end">
-            gauge
+            {say('section.gauge')}
           </text>
         </g>
       </svg>

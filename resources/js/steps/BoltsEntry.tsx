@@ -9,8 +9,9 @@ import { Sentence } from '../ui/Verdict'
 import { figure as written } from '../ui/units'
 import { badBolts, progressOf, readingsOf, type PlanStep, type Progress } from './bolts'
 import { complaint, shownField, toValue } from './entry'
+import { say } from '../texts/say'
 
-const TORQUE: FieldSpec = { key: 'torque_nm', label: 'Torque', quantity: 'torque', min: 0, max: 5000 }
+const TORQUE: FieldSpec = { key: 'torque_nm', label: say('steps.torque'), quantity: 'torque', min: 0, max: 5000 }
 
 interface Props {
   path: string
@@ -28,8 +29,7 @@ export function BoltsEntry({ path, state, facts, onRecord }: Props): ReactElemen
   const [typing, setTyping] = useState(wrench === 'reads')
   const wanted = picked === null ? progress.next : (plan.find((s) => s.pass === progress.pass && s.bolt === picked) ?? progress.next)
   const shown = useTorque()
-  if (plan.length === 0)
-    return <Typography sx={{ my: 2 }}>Which bolt comes first is not known yet: what the plan rests on is not recorded.</Typography>
+  if (plan.length === 0) return <Typography sx={{ my: 2 }}>{say('steps.whichBoltComesFirstIsNot')}</Typography>
   const record = (value: Record<string, unknown>): void => {
     setPicked(null)
     onRecord({ bolt: wanted!.bolt, pass: wanted!.pass, ...value })
@@ -49,7 +49,7 @@ export function BoltsEntry({ path, state, facts, onRecord }: Props): ReactElemen
             </Sentence>
           ))}
       {wanted === null ? (
-        <Typography sx={{ fontWeight: 700 }}>Every bolt is read. Tap one to go over it again.</Typography>
+        <Typography sx={{ fontWeight: 700 }}>{say('steps.everyBoltIsReadTapOne')}</Typography>
       ) : typing ? (
         <Figure key={picked ?? 'next'} wanted={wanted} onRecord={record} />
       ) : (
@@ -59,15 +59,15 @@ export function BoltsEntry({ path, state, facts, onRecord }: Props): ReactElemen
             sx={{ minHeight: 96, display: 'block', fontSize: '1.5rem', lineHeight: 1.3 }}
             onClick={() => record({ torque_nm: wanted.torque_nm, turned: true })}
           >
-            Bolt {wanted.bolt} is at {shown.text(wanted.torque_nm)}
+            {say('steps.boltIsAt', { bolt: wanted.bolt, torque: shown.text(wanted.torque_nm) })}
             {then && (
               <Box component="span" sx={{ display: 'block', fontSize: '1rem', fontWeight: 400 }}>
-                then bolt {then.bolt}
+                {say('steps.thenBolt', { bolt: then.bolt })}
               </Box>
             )}
           </Button>
           <Button variant="outlined" onClick={() => setTyping(true)}>
-            Another figure
+            {say('steps.anotherFigure')}
           </Button>
         </Box>
       )}
@@ -98,11 +98,9 @@ function Passes({ progress }: { progress: Progress }): ReactElement {
   return (
     <Box sx={{ mb: 1 }}>
       <Typography sx={{ display: 'flex', justifyContent: 'space-between', fontWeight: 700 }}>
-        <span>
-          Pass {progress.pass} of {progress.passes}
-        </span>
+        <span>{say('steps.passOf', { pass: progress.pass, passes: progress.passes })}</span>
         <Box component="span" sx={{ fontWeight: 400 }}>
-          {progress.inPass} of {progress.bolts} bolts
+          {say('steps.ofBolts', { done: progress.inPass, bolts: progress.bolts })}
         </Box>
       </Typography>
       <Box aria-hidden sx={{ display: 'grid', gridAutoFlow: 'column', gap: 0.5, mt: 0.5 }}>
@@ -150,11 +148,13 @@ function Circle({
         bad={badBolts(state)}
         onPick={onPick}
         centre={
-          wanted ? [`bolt ${wanted.bolt} to`, torque.text(wanted.torque_nm), torque.symbol] : ['all bolts', String(progress.bolts), 'read']
+          wanted
+            ? [say('steps.boltTo', { bolt: wanted.bolt }), torque.text(wanted.torque_nm), torque.symbol]
+            : [say('steps.allBolts'), String(progress.bolts), say('steps.boltsRead')]
         }
       />
       <Typography variant="body2" sx={{ textAlign: 'center' }}>
-        Seen from the nuts, bolt 1 right of the top.
+        {say('steps.seenFromTheNutsBolt1')}
       </Typography>
     </Box>
   )
@@ -200,7 +200,7 @@ function Figure({ wanted, onRecord }: { wanted: PlanStep; onRecord: (value: Reco
         }}
       >
         <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1 }}>
-          Bolt {wanted.bolt} to {aim}
+          {say('steps.turnBoltTo', { bolt: wanted.bolt, aim })}
         </Typography>
         <input
           ref={(el) => el?.focus({ preventScroll: true })}
@@ -208,7 +208,7 @@ function Figure({ wanted, onRecord }: { wanted: PlanStep; onRecord: (value: Reco
           autoComplete="off"
           value={text}
           onChange={(e) => set(e.target.value)}
-          aria-label={`Torque of bolt ${wanted.bolt}, ${shown.symbol}`}
+          aria-label={say('steps.torqueOfBolt', { bolt: wanted.bolt, symbol: shown.symbol })}
           aria-invalid={fault !== null}
           style={{
             width: 110,
@@ -235,7 +235,7 @@ function Figure({ wanted, onRecord }: { wanted: PlanStep; onRecord: (value: Reco
         onBack={() => set(text.slice(0, -1))}
         next={
           <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>
-            Next ↻
+            {say('steps.nextRound')}
           </Button>
         }
       />

@@ -12,6 +12,7 @@ import { useCalled } from './called'
 import { FusionChart } from './charts'
 import { FileEntry } from './FileEntry'
 import { useRun } from './useRun'
+import { say } from '../texts/say'
 
 interface Props {
   subject: string
@@ -68,11 +69,8 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, o
   if (begun) {
     return (
       <Box sx={{ my: 2 }}>
-        <Typography sx={{ fontWeight: 700 }}>It was begun here, and its end has not come yet.</Typography>
-        <Typography sx={{ mt: 0.5 }}>
-          Another device may still run it. If the device was lost, load the trace from the box: it completes what has come. Never start it a
-          second time.
-        </Typography>
+        <Typography sx={{ fontWeight: 700 }}>{say('steps.itWasBegunHereAndIts')}</Typography>
+        <Typography sx={{ mt: 0.5 }}>{say('steps.anotherDeviceMayStillRunIt')}</Typography>
         <BoxFile subject={subject} stepKey={stepKey} begun={begun} onDone={onDone} />
       </Box>
     )
@@ -92,18 +90,24 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, o
         <thead>
           <tr>
             <th scope="col">
-              <span style={{ position: 'absolute', left: -9999 }}>What</span>
+              <span style={{ position: 'absolute', left: -9999 }}>{say('steps.what')}</span>
             </th>
-            <th scope="col">Code</th>
-            <th scope="col">Label</th>
+            <th scope="col">{say('steps.code')}</th>
+            <th scope="col">{say('steps.label')}</th>
             <th scope="col">
-              <span style={{ position: 'absolute', left: -9999 }}>Agree</span>
+              <span style={{ position: 'absolute', left: -9999 }}>{say('steps.agree')}</span>
             </th>
           </tr>
         </thead>
         <tbody>
-          <Pair what="Voltage" unit="V" code={num(device['code_u_v'])} label={volts} differ={differ('voltage_v')} />
-          <Pair what="Time" unit="s" code={num(device['code_t_s'])} label={num(device['label_t_s'])} differ={differ('time_s')} />
+          <Pair what={say('steps.voltage')} unit="V" code={num(device['code_u_v'])} label={volts} differ={differ('voltage_v')} />
+          <Pair
+            what={say('steps.time')}
+            unit="s"
+            code={num(device['code_t_s'])}
+            label={num(device['label_t_s'])}
+            differ={differ('time_s')}
+          />
         </tbody>
       </Box>
       <Box
@@ -118,19 +122,21 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, o
           '& dd': { m: 0, fontWeight: 700, fontSize: '1.2rem' },
         }}
       >
-        <dt>Box sets</dt>
+        <dt>{say('steps.boxSets')}</dt>
         <dd>
-          {planned === null ? 'not known yet' : `${planned} s`}
-          <Small>{planned !== null && fitting !== null && planned !== num(device['label_t_s']) ? ` for ${fitting} °C` : ''}</Small>
+          {planned === null ? say('common.notKnownYet') : `${planned} s`}
+          <Small>
+            {planned !== null && fitting !== null && planned !== num(device['label_t_s']) ? say('steps.forC', { fitting }) : ''}
+          </Small>
         </dd>
-        <dt>Supply</dt>
+        <dt>{say('steps.supply')}</dt>
         <dd>
           {supply === null ? '–' : `${supply} V`}
           <Small>{between(device['supply_min_v'], device['supply_max_v'], 0)}</Small>
         </dd>
-        <dt>Winding</dt>
+        <dt>{say('steps.winding')}</dt>
         <dd>
-          {cold === null ? 'not known' : `${cold.toFixed(2)} Ω`}
+          {cold === null ? say('common.notKnown') : `${cold.toFixed(2)} Ω`}
           <Small>{between(device['r_min_ohm'], device['r_max_ohm'], 2)}</Small>
         </dd>
       </Box>
@@ -156,23 +162,24 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, o
       </Button>
       {!samples && (
         <Typography sx={{ mt: 1 }}>
-          The box cannot be set:{' '}
-          {ohms === null ? 'the resistance of the fitting is not known. Enter it at the label.' : 'voltage or time is not known yet.'}
+          {say('steps.theBoxCannotBeSet', {
+            why: ohms === null ? say('steps.theResistanceOfTheFittingIs') : say('steps.voltageOrTimeIsNotKnown'),
+          })}
         </Typography>
       )}
       <BoxFile subject={subject} stepKey={stepKey} begun={null} onDone={onDone} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mt: 3 }}>
-        <TextField select label="Stand-in for the box plays" value={fault} onChange={(e) => setFault(e.target.value)}>
+        <TextField select label={say('steps.standInForTheBoxPlays')} value={fault} onChange={(e) => setFault(e.target.value)}>
           {Object.entries(box.data ?? {}).map(([id, p]) => (
             <MenuItem key={id} value={id}>
               {p.about}
             </MenuItem>
           ))}
         </TextField>
-        <TextField select label="Speed" value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
+        <TextField select label={say('steps.speed')} value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
           {[1, 20, 100].map((s) => (
             <MenuItem key={s} value={s}>
-              {s === 1 ? 'as in the trench' : `${s} times`}
+              {s === 1 ? say('steps.asInTheTrench') : say('steps.times', { speed: s })}
             </MenuItem>
           ))}
         </TextField>
@@ -190,7 +197,9 @@ function Small({ children }: { children: string }): ReactElement {
 }
 
 const between = (low: unknown, high: unknown, decimals: number): string =>
-  num(low) !== null && num(high) !== null ? `${num(low)!.toFixed(decimals)} to ${num(high)!.toFixed(decimals)}` : ''
+  num(low) !== null && num(high) !== null
+    ? say('steps.lowToHigh', { low: num(low)!.toFixed(decimals), high: num(high)!.toFixed(decimals) })
+    : ''
 
 /** One figure as the code has it and as the label has it; whether they differ, the core says. */
 function Pair({
@@ -254,27 +263,29 @@ function Running({
         {Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}
       </Typography>
       <Typography sx={{ fontSize: '1.3rem', fontWeight: 700, color: inside ? 'text.primary' : 'secondary.main' }}>
-        {last ? `${last[1]!.toFixed(1)} V, ${last[2]!.toFixed(1)} A` : 'Begins'}
+        {last ? `${last[1]!.toFixed(1)} V, ${last[2]!.toFixed(1)} A` : say('steps.begins')}
         <Small>
           {band
             ? inside
-              ? `inside ${band[0]!.toFixed(1)} to ${band[1]!.toFixed(1)} V`
-              : `outside ${band[0]!.toFixed(1)} to ${band[1]!.toFixed(1)} V`
+              ? say('steps.insideToV', { low: band[0]!.toFixed(1), high: band[1]!.toFixed(1) })
+              : say('steps.outsideToV', { low: band[0]!.toFixed(1), high: band[1]!.toFixed(1) })
             : ''}
         </Small>
       </Typography>
       <FusionChart rows={rows} volts={volts} tolerance={tolerance} planned={total} height={220} />
       <Typography sx={{ mt: 1 }}>
-        Then:{' '}
-        {cooling !== null
-          ? `${cooling} min in the clamp, untouched; off about ${hourMinute(after)}.`
-          : precool !== null
-            ? `${precool} min to cool, then feel the gap again.`
-            : 'let it cool.'}
-        {run.speed > 1 && ` Played ${run.speed} times as fast as real.`}
+        {say('steps.then', {
+          cooling:
+            cooling !== null
+              ? say('steps.minInTheClampUntouchedOff', { cooling, after: hourMinute(after) })
+              : precool !== null
+                ? say('steps.minToCoolThenFeelThe', { precool })
+                : say('steps.letItCool'),
+          played: run.speed > 1 ? say('steps.playedTimesAsFastAsReal', { speed: run.speed }) : '',
+        })}
       </Typography>
       <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => void store.runs.update(keyOf, { stopped: true })}>
-        Stop it
+        {say('steps.stopIt')}
       </Button>
     </Box>
   )
@@ -301,20 +312,20 @@ function BoxFile({
   return (
     <>
       <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => setOpen(true)}>
-        Load a trace from a file
+        {say('steps.loadATraceFromAFile')}
       </Button>
-      <Sheet open={open} onClose={() => setOpen(false)} title="A trace from the box">
+      <Sheet open={open} onClose={() => setOpen(false)} title={say('steps.aTraceFromTheBox')}>
         <Box sx={{ display: 'grid', gap: 2, mt: 1 }}>
           <TextField
             type="datetime-local"
-            label="Power went off at"
+            label={say('steps.powerWentOffAt')}
             value={end}
             onChange={(e) => setEnd(e.target.value)}
-            helperText="The cooling clock starts here."
+            helperText={say('steps.theCoolingClockStartsHere')}
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }}
           />
           <TextField
-            label="Supply before the fusion, V (if known)"
+            label={say('steps.supplyBeforeTheFusionVIf')}
             value={supply}
             onChange={(e) => setSupply(e.target.value)}
             error={!!wrong(supply)}
@@ -322,7 +333,7 @@ function BoxFile({
             slotProps={{ htmlInput: { inputMode: 'decimal' } }}
           />
           <TextField
-            label="Cold resistance by the box, Ω (if known)"
+            label={say('steps.coldResistanceByTheBoxIf')}
             value={ohms}
             onChange={(e) => setOhms(e.target.value)}
             error={!!wrong(ohms)}
@@ -339,7 +350,7 @@ function BoxFile({
               setOpen(false)
               onDone()
             }}
-            hold={end === '' ? 'Say first when the power went off.' : (wrong(supply) ?? wrong(ohms) ?? null)}
+            hold={end === '' ? say('steps.sayFirstWhenThePowerWent') : (wrong(supply) ?? wrong(ohms) ?? null)}
             extra={(rows) => {
               const ended = new Date(end)
               return {

@@ -6,6 +6,7 @@ import { Pad } from '../ui/Pad'
 import { complaint, shownField, toValue, type Entered } from './entry'
 import { ItemEntry, usedLast } from './ItemEntry'
 import { LayoutEntry } from './LayoutEntry'
+import { say } from '../texts/say'
 
 interface Props {
   step: Pick<StepText, 'fields'>
@@ -152,7 +153,7 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
             <Box component="label" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 56 }}>
               <Typography component="span" sx={{ flexGrow: 1, fontWeight: active === f.key ? 700 : 400 }}>
                 {f.label}
-                {f.optional ? ' (if known)' : ''}
+                {f.optional ? say('steps.suffixIfKnown') : ''}
               </Typography>
               <input
                 ref={(el) => {
@@ -216,7 +217,7 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
             </TextField>
           ) : (
             <TextField
-              label={f.label + (f.optional ? ' (if known)' : '')}
+              label={f.label + (f.optional ? say('steps.suffixIfKnown') : '')}
               name={f.key}
               type={f.type === 'day' ? 'date' : f.type === 'time' ? 'datetime-local' : 'text'}
               sx={{ my: 1 }}
@@ -242,11 +243,12 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
       ))}
       {fold && !more && shown.length < fields.length && (
         <Button onClick={() => setMore(true)} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary' }}>
-          If known:{' '}
-          {fields
-            .filter((f) => !shown.includes(f))
-            .map((f) => f.label.toLowerCase())
-            .join(', ')}
+          {say('steps.ifKnown', {
+            fields: fields
+              .filter((f) => !shown.includes(f))
+              .map((f) => f.label.toLowerCase())
+              .join(', '),
+          })}
         </Button>
       )}
       <Box ref={foot} sx={{ pt: 1.5, position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1, zIndex: 2 }}>
@@ -261,18 +263,18 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
             next={
               left > 0 && !(left === 1 && (values[active] ?? '') === '') ? (
                 <Button variant="contained" sx={{ minWidth: 0, px: 1 }} onClick={next}>
-                  Next
+                  {say('steps.next')}
                 </Button>
               ) : (
                 <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>
-                  {label ?? 'Record'}
+                  {label ?? say('steps.record')}
                 </Button>
               )
             }
           />
         ) : (
           <Button variant="contained" type="submit" fullWidth>
-            {label ?? 'Record'}
+            {label ?? say('steps.record')}
           </Button>
         )}
       </Box>
@@ -348,8 +350,8 @@ function YesNo({
       </Typography>
       {(
         [
-          ['Yes', true],
-          ['No', false],
+          [say('steps.yes'), true],
+          [say('steps.no'), false],
         ] as const
       ).map(([word, answer]) => (
         <Box

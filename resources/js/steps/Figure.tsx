@@ -2,6 +2,7 @@ import { Box } from '@mui/material'
 import type { ReactElement } from 'react'
 import { CouplerSection } from '../ui/CouplerSection'
 import { Round } from '../ui/Round'
+import { say } from '../texts/say'
 
 /** What a round shows: the value of each position that was read. */
 export const shown = (readings: Record<string, unknown>[], field: string): { clock: string; value: number | null }[] =>
@@ -21,7 +22,7 @@ export function Figure({ figure }: { figure: Record<string, unknown> }): ReactEl
         axisDeg={axis}
         jaws={axis !== null}
         readings={shown(readings, 'value_mm')}
-        centre={['jaws', axis === null ? 'no clear axis' : 'press here']}
+        centre={['jaws', axis === null ? say('steps.noClearAxis') : say('steps.pressHere')]}
       />
     </Box>
   )

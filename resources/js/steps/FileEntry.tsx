@@ -3,6 +3,7 @@ import { useRef, useState, type ReactElement } from 'react'
 import { api, Refusal, type FileSamples } from '../api/client'
 import { newId, record } from '../outbox/outbox'
 import { useCalled } from './called'
+import { say } from '../texts/say'
 
 interface FileProps {
   subject: string
@@ -24,7 +25,7 @@ export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, o
   const [said, setSaid] = useState<{ text: string; bad?: boolean } | null>(null)
   const [asking, setAsking] = useState<File | null>(null)
   const load = async (chosen: File, order?: 'DMY' | 'MDY'): Promise<void> => {
-    setSaid({ text: 'Reading the file.' })
+    setSaid({ text: say('steps.readingTheFile') })
     setAsking(null)
     const form = new FormData()
     form.append('file', chosen)
@@ -45,27 +46,27 @@ export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, o
         }).filter(([, v]) => v !== undefined),
       )
       await record(subject, { step: stepKey, value }, called)
-      const found = [`${read.samples.length} rows read`]
-      if (summary) found.push(`${summary.spikes ?? 0} spikes dropped`, `${summary.gaps ?? 0} gaps`)
-      if (apart > 0) found.push(`${apart} stretch${apart > 1 ? 'es' : ''} far from the rest kept`)
+      const found = [say('steps.rowsRead', { count: read.samples.length })]
+      if (summary) found.push(say('steps.spikesDropped', { spikes: summary.spikes ?? 0 }), say('steps.gaps', { gaps: summary.gaps ?? 0 }))
+      if (apart > 0) found.push(say('steps.stretchesApart', { apart }))
       setSaid({ text: `${found.join(', ')}.` })
       onDone()
     } catch (error) {
       if (error instanceof Refusal && error.errors.some((e) => e.field === 'date_order')) setAsking(chosen)
-      setSaid({ text: `Nothing was stored. ${(error as Error).message}`, bad: true })
+      setSaid({ text: say('steps.nothingWasStored', { message: (error as Error).message }), bad: true })
     }
   }
   return (
     <Box sx={{ mt: 1 }}>
       <Button variant="outlined" fullWidth onClick={() => (hold ? setSaid({ text: hold, bad: true }) : input.current?.click())}>
-        {hold === undefined ? `Load a ${what} from a file` : 'Choose the file'}
+        {hold === undefined ? say('steps.loadAFromAFile', { what }) : say('steps.chooseTheFile')}
       </Button>
       <input
         ref={input}
         type="file"
         hidden
         accept={accept}
-        aria-label={`File with the ${what}`}
+        aria-label={say('steps.fileWithThe', { what })}
         onChange={(e) => {
           const chosen = e.target.files?.[0]
           e.target.value = ''
@@ -83,10 +84,10 @@ export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, o
       {asking && (
         <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
           <Button variant="outlined" onClick={() => void load(asking, 'DMY')}>
-            Day first
+            {say('steps.dayFirst')}
           </Button>
           <Button variant="outlined" onClick={() => void load(asking, 'MDY')}>
-            Month first
+            {say('steps.monthFirst')}
           </Button>
         </Box>
       )}

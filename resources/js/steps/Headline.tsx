@@ -3,6 +3,7 @@ import type { ReactElement } from 'react'
 import type { Clock, Subject } from '../api/client'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence } from '../ui/Verdict'
+import { say } from '../texts/say'
 
 interface Props {
   data: Subject
@@ -31,11 +32,15 @@ export function Headline({ data, pendingCount, judgedHere, saidAbove }: Props): 
           </Sentence>
         ) : judgement.verdict === 'open' ? (
           <Sentence verdict="open" act={worst && worst.verdict === 'open' ? worst.do : undefined}>
-            {worst && worst.verdict === 'open' ? worst.text : next ? `next is "${next.title}".` : 'nothing is left to record here.'}
+            {worst && worst.verdict === 'open'
+              ? worst.text
+              : next
+                ? say('steps.nextIs', { title: next.title })
+                : say('steps.nothingIsLeftToRecordHere')}
           </Sentence>
         ) : (
           <Sentence verdict={judgement.verdict} limit={worst?.limit} act={worst?.do}>
-            {worst ? worst.text : 'every limit is met.'}
+            {worst ? worst.text : say('steps.everyLimitIsMet')}
           </Sentence>
         )}
       </Box>
@@ -48,11 +53,8 @@ export function Headline({ data, pendingCount, judgedHere, saidAbove }: Props): 
 }
 
 function unsent(count: number, judgedHere: boolean): string {
-  const entries = count === 1 ? 'One entry is' : `${count} entries are`
-  const judged = judgedHere
-    ? '; judged on this device by the same rules'
-    : `: ${count === 1 ? 'its' : 'their'} judgement waits for the server`
-  return `${entries} not yet sent${judged}.`
+  const judged = judgedHere ? say('steps.judgedOnThisDeviceByThe') : say('steps.judgementWaits', { count })
+  return say('steps.entriesNotYetSent', { count, judged })
 }
 
 /** Every clock of a joint, those that still run first. */

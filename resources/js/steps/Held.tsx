@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from '@mui/material'
 import type { ReactElement } from 'react'
 import type { LockHere } from './lockHere'
+import { say } from '../texts/say'
 
 /** Why it cannot be done now; with a clock when only time is missing. */
 export function Held({
@@ -17,7 +18,7 @@ export function Held({
   const left = opens === null ? 0 : Math.max(0, Math.ceil((opens - now) / 1000))
   const shown =
     left >= 3600
-      ? `${Math.floor(left / 3600)} h ${Math.floor((left % 3600) / 60)} min`
+      ? say('steps.hMin', { hours: Math.floor(left / 3600), minutes: Math.floor((left % 3600) / 60) })
       : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`
   return (
     <Box sx={{ my: 2 }}>
@@ -29,11 +30,11 @@ export function Held({
           {shown}
         </Typography>
       )}
-      {lock?.protects && <Typography sx={{ fontWeight: 700, color: 'secondary.main' }}>Shut so that nobody gets hurt.</Typography>}
+      {lock?.protects && <Typography sx={{ fontWeight: 700, color: 'secondary.main' }}>{say('steps.shutSoThatNobodyGetsHurt')}</Typography>}
       {lock && <Typography sx={{ fontWeight: 700 }}>{lock.text}</Typography>}
       {lock?.goTo && (
         <Button variant="outlined" sx={{ mt: 1.5 }} onClick={() => onGo(lock.goTo!.key)}>
-          Go to "{lock.goTo.title}"
+          {say('steps.goTo', { title: lock.goTo.title })}
         </Button>
       )}
     </Box>

@@ -4,6 +4,8 @@ import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 
 import { api } from '../api/client'
 import { askCore } from '../core/core'
 import type { Colours } from '../ui/theme'
+import { say } from '../texts/say'
+import { Message } from '../texts/Message'
 
 const Chart = lazy(() => import('../ui/Chart'))
 
@@ -34,10 +36,10 @@ interface Answer {
 
 const MELTS_C = 132
 const ASSUMED: Record<string, string> = {
-  zone_len_mm: 'heated length',
-  fitting_wall_mm: 'wall of the fitting',
-  wire_depth_mm: 'depth of the wires',
-  gap_mm: 'gap',
+  zone_len_mm: say('steps.heatedLength'),
+  fitting_wall_mm: say('steps.wallOfTheFitting'),
+  wire_depth_mm: say('steps.depthOfTheWires'),
+  gap_mm: say('steps.gap'),
 }
 
 /** By the server, or by the core on the device: nothing is stored, so either may answer. */
@@ -52,7 +54,9 @@ async function ask({ calc, in: of }: Model): Promise<Answer> {
 }
 
 const minutes = (s: number | null): string =>
-  s === null ? 'not within hours' : `${Math.floor(s / 60)}:${String(Math.round(s % 60)).padStart(2, '0')} min`
+  s === null
+    ? say('steps.notWithinHours')
+    : say('steps.minutesAndSeconds', { minutes: Math.floor(s / 60), seconds: String(Math.round(s % 60)).padStart(2, '0') })
 
 /** What happened inside a joint: a film along its radius, a chart, and what faults would have done. Understanding, never permission. */
 export function Inside({ model }: { model: Model }): ReactElement {
@@ -62,18 +66,18 @@ export function Inside({ model }: { model: Model }): ReactElement {
   if (!open)
     return (
       <Button variant="outlined" fullWidth sx={{ mt: 2 }} onClick={() => setOpen(true)}>
-        Look inside this joint
+        {say('steps.lookInsideThisJoint')}
       </Button>
     )
   return (
     <Box component="section" aria-labelledby="inside" sx={{ mt: 3, borderTop: 2, borderColor: 'text.primary', pt: 1.5 }}>
       <Typography id="inside" variant="h2">
-        Inside this joint
+        {say('steps.insideThisJoint')}
       </Typography>
-      <Typography variant="body2">A model for understanding. It never allows or forbids anything: the label's times rule.</Typography>
+      <Typography variant="body2">{say('steps.aModelForUnderstandingItNever')}</Typography>
       {answer.isPending && (
         <Typography role="status" sx={{ my: 2 }}>
-          The heat is worked out, five times over.
+          {say('steps.theHeatIsWorkedOutFive')}
         </Typography>
       )}
       {answer.error && (
@@ -91,40 +95,53 @@ function Seen({ answer, od, fusing }: { answer: Answer; od: number; fusing: numb
   const own = cases[0]!
   const lines = useMemo(
     () => [
-      { label: 'Skin of the pipe, °C', values: sim.history.map((h) => h[1]!) },
-      { label: 'Wire, °C', values: sim.history.map((h) => h[2]!) },
-      { label: 'Melt of the pipe, mm', values: sim.history.map((h) => h[3]!), axis: 'right' as const },
+      { label: say('steps.skinOfThePipeC'), values: sim.history.map((h) => h[1]!) },
+      { label: say('steps.wireC'), values: sim.history.map((h) => h[2]!) },
+      { label: say('steps.meltOfThePipeMm'), values: sim.history.map((h) => h[3]!), axis: 'right' as const },
     ],
     [sim],
   )
   const times = useMemo(() => sim.history.map((h) => h[0]! / 60), [sim])
   const bands = useMemo(
     () => [
-      { from: 0, to: fusing / 60, label: 'power' },
-      { from: fusing / 60, to: times[times.length - 1] ?? 1, label: 'cooling' },
+      { from: 0, to: fusing / 60, label: say('steps.power') },
+      { from: fusing / 60, to: times[times.length - 1] ?? 1, label: say('steps.cooling') },
     ],
     [fusing, times],
   )
   const marks = useMemo(
-    () => (answer.label_cooling_s === null ? [] : [{ x: (fusing + answer.label_cooling_s) / 60, label: 'clamps off by the label' }]),
+    () => (answer.label_cooling_s === null ? [] : [{ x: (fusing + answer.label_cooling_s) / 60, label: say('steps.clampsOffByTheLabel') }]),
     [answer, fusing],
   )
   return (
     <Box>
       <Typography sx={{ my: 1.5, fontSize: '1.1rem' }}>
         {own.t_melt_s === null ? (
-          <strong>The skin of the pipe never melts here.</strong>
+          <strong>{say('steps.theSkinOfThePipeNever')}</strong>
         ) : (
           <>
-            The skin of the pipe melts after <strong>{Math.round(own.t_melt_s)} s</strong> of {Math.round(fusing)} s; at the end{' '}
-            <strong>{own.pipe_melt_mm.toFixed(1)} mm</strong> of pipe and {own.fit_melt_mm.toFixed(1)} mm of fitting are molten.
+            <Message
+              id="steps.theSkinOfThePipeMelts"
+              values={{
+                tMelt: Math.round(own.t_melt_s),
+                fusing: Math.round(fusing),
+                pipeMelt: own.pipe_melt_mm.toFixed(1),
+                fitMelt: own.fit_melt_mm.toFixed(1),
+              }}
+              parts={[<strong />, <strong />]}
+            />
           </>
         )}{' '}
-        Both faces are below {answer.cool_to_c} °C after <strong>{minutes(own.cool_s)}</strong>
+        <Message id="steps.bothFacesAreBelowCAfter" values={{ coolTo: answer.cool_to_c, cool: minutes(own.cool_s) }} parts={[<strong />]} />
         {answer.label_cooling_s !== null && (
           <>
-            ; the label holds the clamps for {minutes(answer.label_cooling_s)}
-            {answer.faces_at_clamps_off_c !== null ? `, when it is about ${Math.round(answer.faces_at_clamps_off_c)} °C inside` : ''}
+            {say('steps.theLabelHoldsTheClampsFor', {
+              labelCooling: minutes(answer.label_cooling_s),
+              facesAtClampsOff:
+                answer.faces_at_clamps_off_c !== null
+                  ? say('steps.whenItIsAboutCInside', { facesAtClampsOff: Math.round(answer.faces_at_clamps_off_c) })
+                  : '',
+            })}
           </>
         )}
         .
@@ -132,7 +149,7 @@ function Seen({ answer, od, fusing }: { answer: Answer; od: number; fusing: numb
       <Film sim={sim} od={od} fusing={fusing} />
       <Suspense fallback={<Box sx={{ height: 250 }} />}>
         <Chart
-          title="Temperatures and melt inside the joint"
+          title={say('steps.temperaturesAndMeltInsideTheJoint')}
           x={times}
           xLabel="min"
           leftLabel="°C"
@@ -144,9 +161,9 @@ function Seen({ answer, od, fusing }: { answer: Answer; od: number; fusing: numb
         />
       </Suspense>
       <Typography variant="h3" component="h3" sx={{ mt: 2 }}>
-        What a fault would have done
+        {say('steps.whatAFaultWouldHaveDone')}
       </Typography>
-      <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="The joint as it was beside faults">
+      <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={say('steps.theJointAsItWasBeside')}>
         <Box
           component="table"
           sx={{
@@ -168,13 +185,13 @@ function Seen({ answer, od, fusing }: { answer: Answer; od: number; fusing: numb
         >
           <thead>
             <tr>
-              <th scope="col">Case</th>
-              <th scope="col">pipe melt</th>
+              <th scope="col">{say('steps.case')}</th>
+              <th scope="col">{say('steps.pipeMelt')}</th>
               <th scope="col" className="skin">
-                skin
+                {say('steps.skin')}
               </th>
-              <th scope="col">molten at</th>
-              <th scope="col">cool after</th>
+              <th scope="col">{say('steps.moltenAt')}</th>
+              <th scope="col">{say('steps.coolAfter')}</th>
             </tr>
           </thead>
           <tbody>
@@ -184,10 +201,10 @@ function Seen({ answer, od, fusing }: { answer: Answer; od: number; fusing: numb
                   {k.about}
                 </th>
                 <td style={{ fontWeight: 700, color: k.pipe_melt_mm < 0.3 * own.pipe_melt_mm ? 'var(--accent)' : 'inherit' }}>
-                  {k.pipe_melt_mm.toFixed(1)} mm
+                  {say('common.mm', { mm: k.pipe_melt_mm.toFixed(1) })}
                 </td>
                 <td className="skin">{Math.round(k.iface_c)} °C</td>
-                <td>{k.t_melt_s === null ? 'never' : `${Math.round(k.t_melt_s)} s`}</td>
+                <td>{k.t_melt_s === null ? say('steps.never') : `${Math.round(k.t_melt_s)} s`}</td>
                 <td>{minutes(k.cool_s)}</td>
               </tr>
             ))}
@@ -195,11 +212,16 @@ function Seen({ answer, od, fusing }: { answer: Answer; od: number; fusing: numb
         </Box>
       </Box>
       <Typography variant="body2" sx={{ mt: 1 }}>
-        One direction only, no flow of melt, typical PE.
-        {Object.keys(answer.assumed).length > 0 &&
-          ` Assumed, as the label does not say: ${Object.entries(answer.assumed)
-            .map(([k, v]) => `${ASSUMED[k] ?? k} ${v} mm`)
-            .join(', ')}.`}
+        {say('steps.oneDirectionOnlyNoFlowOf', {
+          assumed:
+            Object.keys(answer.assumed).length === 0
+              ? ''
+              : say('steps.assumedAsTheLabelDoesNot', {
+                  assumed: Object.entries(answer.assumed)
+                    .map(([k, v]) => say('steps.assumedMm', { what: ASSUMED[k] ?? k, mm: v }))
+                    .join(', '),
+                }),
+        })}
       </Typography>
     </Box>
   )
@@ -267,7 +289,7 @@ function Film({ sim, od, fusing }: { sim: Answer['sim']; od: number; fusing: num
         viewBox={`0 0 400 ${sunk + 44}`}
         style={{ width: '100%', maxWidth: 520, display: 'block', margin: '0 auto' }}
         role="img"
-        aria-label={`Cross-section ${Math.round(time)} seconds after power-on: skin of the pipe ${Math.round(skinC)} degrees`}
+        aria-label={say('steps.crossSectionSecondsAfterPowerOn', { time: Math.round(time), skinC: Math.round(skinC) })}
       >
         {radii.map((r, i) => (
           <path key={r} d={arc(...edge(i))} fill={shade(frame[i + 1]!, c)} stroke="none" />
@@ -278,18 +300,18 @@ function Film({ sim, od, fusing }: { sim: Answer['sim']; od: number; fusing: num
         <path d={line(skin)} fill="none" stroke={c.ink} strokeWidth={1.2} />
         <path d={arc(low, high)} fill="none" stroke={c.ink} strokeWidth={1.4} />
         <text x={8} y={16} fontSize={15} fill={c.ink}>
-          coupling
+          {say('steps.coupling')}
         </text>
         <text x={8} y={sunk + 40} fontSize={15} fill={c.ink}>
-          bore of the pipe
+          {say('steps.boreOfThePipe')}
         </text>
         <text x={392} y={16} fontSize={15} fontWeight={700} textAnchor="end" fill={c.ink}>
-          {time <= fusing ? `power, ${Math.round(time)} s` : `cooling, ${minutes(time - fusing)}`}
+          {time <= fusing ? say('steps.powerS', { time: Math.round(time) }) : say('steps.coolingFor', { time: minutes(time - fusing) })}
         </text>
       </svg>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 1.5 }}>
         <Button variant="outlined" onClick={() => setPlays((p) => !p)}>
-          {plays ? 'Hold' : 'Play'}
+          {plays ? say('steps.hold') : say('steps.play')}
         </Button>
         <Slider
           value={at}
@@ -299,7 +321,7 @@ function Film({ sim, od, fusing }: { sim: Answer['sim']; od: number; fusing: num
             setPlays(false)
             setAt(v as number)
           }}
-          aria-label="Time in the film"
+          aria-label={say('steps.timeInTheFilm')}
           valueLabelDisplay="off"
           sx={{ color: 'text.primary' }}
         />
@@ -308,7 +330,7 @@ function Film({ sim, od, fusing }: { sim: Answer['sim']; od: number; fusing: num
         {[20, 80, 131, 133, 200, 300].map((t) => (
           <Box key={t} sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
             <span style={{ width: 18, height: 18, background: shade(t, c), border: `1px solid ${c.ink}`, display: 'inline-block' }} />
-            {t === 131 ? 'below 132' : t === 133 ? 'molten' : `${t} °C`}
+            {t === 131 ? say('steps.below132') : t === 133 ? say('steps.molten') : `${t} °C`}
           </Box>
         ))}
       </Box>

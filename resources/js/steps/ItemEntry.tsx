@@ -4,6 +4,7 @@ import type { FieldSpec, StoreItem } from '../api/client'
 import { useStores } from '../api/queries'
 import { Sheet } from '../ui/Sheet'
 import { VerdictMark } from '../ui/Verdict'
+import { say } from '../texts/say'
 
 type Chosen = Record<string, unknown> & { id: string; name: string }
 
@@ -47,7 +48,7 @@ export function ItemEntry({
         component="button"
         type="button"
         onClick={() => setOpen(true)}
-        aria-label={`${field.label}: ${value?.name ?? 'choose'}`}
+        aria-label={`${field.label}: ${value?.name ?? say('steps.choose')}`}
         sx={{
           all: 'unset',
           cursor: 'pointer',
@@ -62,10 +63,10 @@ export function ItemEntry({
       >
         <Typography component="span" sx={{ flexGrow: 1 }}>
           {field.label}
-          {field.optional ? ' (if any)' : ''}
+          {field.optional ? say('steps.suffixIfAny') : ''}
         </Typography>
         <Typography component="span" sx={{ fontWeight: 700, textAlign: 'right', color: value ? 'text.primary' : 'text.secondary' }}>
-          {value?.name ?? (field.optional ? 'none' : 'choose')}
+          {value?.name ?? say(field.optional ? 'common.none' : 'steps.choose')}
         </Typography>
         {current && current.verdict !== 'good' && <VerdictMark verdict={current.verdict} />}
         <span aria-hidden="true">›</span>
@@ -76,7 +77,7 @@ export function ItemEntry({
         </Typography>
       )}
       <Sheet open={open} onClose={() => setOpen(false)} title={field.label}>
-        {items.length > 7 && <TextField label="Find" value={find} onChange={(e) => setFind(e.target.value)} sx={{ mt: 1 }} />}
+        {items.length > 7 && <TextField label={say('steps.find')} value={find} onChange={(e) => setFind(e.target.value)} sx={{ mt: 1 }} />}
         {shown.map((item) => (
           <Box
             key={item.id}
@@ -115,7 +116,7 @@ export function ItemEntry({
         ))}
         {items.length === 0 && (
           <Typography sx={{ my: 2 }}>
-            {stores.data ? 'There is none in the stores yet. Put it there first: menu, Stores.' : 'The stores cannot be read now.'}
+            {stores.data ? say('steps.thereIsNoneInTheStores') : say('steps.theStoresCannotBeReadNow')}
           </Typography>
         )}
         {field.optional && value && (
@@ -128,7 +129,7 @@ export function ItemEntry({
               setOpen(false)
             }}
           >
-            None
+            {say('steps.none')}
           </Button>
         )}
       </Sheet>

@@ -2,20 +2,21 @@ import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import type { CodeLayout } from '../api/client'
 import { figureOf } from '../ui/figureOf'
+import { say } from '../texts/say'
 
 /** What a fitting code may hold, in the order in which a person thinks of it; the first four are always wanted. */
 const KNOWN: [string, string][] = [
-  ['dn_mm', 'Size, mm'],
-  ['voltage_v', 'Voltage, V'],
-  ['resistance_mantissa', 'Resistance, digits'],
-  ['time', 'Fusion time'],
-  ['resistance_exponent', 'Resistance, divided by ten to the power of'],
-  ['resistance_tol_pct', 'Tolerance of the resistance, %'],
-  ['time_unit', 'Unit of the time'],
-  ['correction_pct_per_k', 'Change of the time, % per K'],
-  ['cooling_min', 'Cooling time, min'],
-  ['kind', 'Kind of fitting'],
-  ['maker', 'Maker'],
+  ['dn_mm', say('steps.sizeMm')],
+  ['voltage_v', say('steps.voltageV')],
+  ['resistance_mantissa', say('steps.resistanceDigits')],
+  ['time', say('steps.fusionTime')],
+  ['resistance_exponent', say('steps.resistanceDividedByTenToThe')],
+  ['resistance_tol_pct', say('steps.toleranceOfTheResistance')],
+  ['time_unit', say('steps.unitOfTheTime')],
+  ['correction_pct_per_k', say('steps.changeOfTheTimePerK')],
+  ['cooling_min', say('steps.coolingTimeMin')],
+  ['kind', say('steps.kindOfFitting')],
+  ['maker', say('steps.maker')],
 ]
 const DIGITS = Array.from({ length: 24 }, (_, i) => i + 1)
 
@@ -57,15 +58,15 @@ export function LayoutEntry({
     try {
       const read = JSON.parse(await file.text()) as CodeLayout & Record<string, unknown>
       onChange({ fields: read.fields ?? (read as unknown as CodeLayout['fields']) })
-      setSaid(`${file.name} read.`)
+      setSaid(say('steps.read', { name: file.name }))
     } catch {
-      setSaid('The file is no JSON: nothing was taken over.')
+      setSaid(say('steps.theFileIsNoJsonNothing'))
     }
   }
   const left = KNOWN.filter(([name]) => !(name in fields))
   return (
     <Box sx={{ py: 1 }}>
-      <Typography sx={{ mb: 1 }}>Which digits hold what</Typography>
+      <Typography sx={{ mb: 1 }}>{say('steps.whichDigitsHoldWhat')}</Typography>
       <LayoutStrip layout={{ fields }} />
       {KNOWN.filter(([name]) => name in fields).map(([name, label]) => {
         const f = fields[name]!
@@ -87,10 +88,10 @@ export function LayoutEntry({
               <TextField
                 key={end}
                 select
-                label={`${end} digit`}
+                label={say('steps.lastDigit', { end })}
                 value={f[end]}
                 onChange={(e) => put(name, { [end]: Number(e.target.value) })}
-                slotProps={{ htmlInput: { 'aria-label': `${label}, ${end} digit` } }}
+                slotProps={{ htmlInput: { 'aria-label': say('steps.lastDigitOf', { label, end }) } }}
               >
                 {DIGITS.slice(0, 23).map((d) => (
                   <MenuItem key={d} value={d}>
@@ -102,14 +103,14 @@ export function LayoutEntry({
             ))}
             {name === 'time_unit' ? (
               <TextField
-                label="digit = seconds"
+                label={say('steps.digitSeconds')}
                 defaultValue={listOf(f.seconds)}
                 onBlur={(e) => put(name, { seconds: parsed(e.target.value) })}
                 placeholder="0 = 1, 1 = 10"
               />
             ) : (
               <TextField
-                label="times, or a list"
+                label={say('steps.timesOrAList')}
                 defaultValue={f.values ? listOf(f.values) : String(f.scale ?? 1)}
                 onBlur={(e) =>
                   put(
@@ -119,11 +120,16 @@ export function LayoutEntry({
                       : { scale: figureOf(e.target.value) ?? (e.target.value as unknown as number), values: undefined },
                   )
                 }
-                placeholder="0.1, or 01 = 110, 02 = 160"
+                placeholder={say('steps.exampleOfList')}
               />
             )}
-            <Button variant="outlined" onClick={() => put(name, null)} aria-label={`Remove ${label}`} sx={{ minWidth: 56, px: 1 }}>
-              Remove
+            <Button
+              variant="outlined"
+              onClick={() => put(name, null)}
+              aria-label={say('steps.removeOne', { label })}
+              sx={{ minWidth: 56, px: 1 }}
+            >
+              {say('steps.remove')}
             </Button>
           </Box>
         )
@@ -142,12 +148,12 @@ export function LayoutEntry({
           </Button>
         ))}
         <Button variant="outlined" component="label">
-          Load a file
+          {say('steps.loadAFile')}
           <input
             type="file"
             hidden
             accept=".json"
-            aria-label="File with the layout"
+            aria-label={say('steps.fileWithTheLayout')}
             onChange={(e) => {
               const file = e.target.files?.[0]
               e.target.value = ''
@@ -171,17 +177,17 @@ export function LayoutEntry({
 }
 
 const SHORT: Record<string, string> = {
-  dn_mm: 'size',
-  voltage_v: 'volt',
-  resistance_mantissa: 'ohm',
-  resistance_exponent: 'exp',
-  resistance_tol_pct: 'tol',
-  time: 'time',
-  time_unit: 'unit',
+  dn_mm: say('steps.shortSize'),
+  voltage_v: say('steps.shortVolt'),
+  resistance_mantissa: say('steps.shortOhm'),
+  resistance_exponent: say('steps.shortExp'),
+  resistance_tol_pct: say('steps.shortTol'),
+  time: say('steps.shortTime'),
+  time_unit: say('steps.shortUnit'),
   correction_pct_per_k: '%/K',
-  cooling_min: 'cool',
-  kind: 'kind',
-  maker: 'maker',
+  cooling_min: say('steps.shortCool'),
+  kind: say('steps.shortKind'),
+  maker: say('steps.shortMaker'),
 }
 
 /** The digits of a code with what each holds; the last is the check digit. */
@@ -199,7 +205,7 @@ export function LayoutStrip({ layout, code }: { layout: CodeLayout; code?: strin
       sx={{ overflowX: 'auto', pb: 1 }}
       tabIndex={0}
       role="img"
-      aria-label={runs.map((r) => `digits ${r.from} to ${r.to}: ${r.name ?? 'free'}`).join('; ')}
+      aria-label={runs.map((r) => say('steps.digitsTo', { from: r.from, to: r.to, name: r.name ?? say('steps.freeDigits') })).join('; ')}
     >
       <Box
         sx={{
@@ -241,7 +247,7 @@ export function LayoutStrip({ layout, code }: { layout: CodeLayout; code?: strin
               whiteSpace: 'nowrap',
             }}
           >
-            {r.name === 'check' ? 'check' : r.name ? (SHORT[r.name] ?? r.name) : ''}
+            {r.name === 'check' ? say('steps.checkDigit') : r.name ? (SHORT[r.name] ?? r.name) : ''}
           </Box>
         ))}
       </Box>

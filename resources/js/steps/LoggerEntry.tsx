@@ -10,6 +10,7 @@ import { useCalled } from './called'
 import { LogChart } from './charts'
 import { FileEntry } from './FileEntry'
 import { useRun } from './useRun'
+import { say } from '../texts/say'
 
 /** A test log, live from the stand-in for pump and logger or from a logger's file. */
 export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; stepKey: string; onDone: () => void }): ReactElement {
@@ -38,14 +39,18 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
     return (
       <Box>
         <Typography role="timer" sx={{ fontSize: { xs: '2.6rem', md: '3.4rem' }, fontWeight: 700, lineHeight: 1 }}>
-          {last ? `${Math.round(last[1]!)} kPa` : 'Pump starts'}
+          {last ? say('steps.kpa', { kpa: Math.round(last[1]!) }) : say('steps.pumpStarts')}
         </Typography>
         <Typography variant="body2">
-          minute {Math.floor(last?.[0] ?? 0)} of {Math.ceil(run.samples[run.samples.length - 1]![0]!)} · {run.speed} times as fast as real
+          {say('steps.minuteOf', {
+            minute: Math.floor(last?.[0] ?? 0),
+            of: Math.ceil(run.samples[run.samples.length - 1]![0]!),
+            speed: run.speed,
+          })}
         </Typography>
         <LogChart rows={rows} />
         <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => void store.runs.update(key, { stopped: true })}>
-          Stop the test
+          {say('steps.stopTheTest')}
         </Button>
       </Box>
     )
@@ -53,33 +58,33 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
   return (
     <Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mb: 1 }}>
-        <TextField select label="Stand-in for pump and logger plays" value={fault} onChange={(e) => setFault(e.target.value)}>
+        <TextField select label={say('steps.standInForPumpAndLogger')} value={fault} onChange={(e) => setFault(e.target.value)}>
           {[
-            ['none', 'a tight section'],
-            ['leak', 'a small hole'],
-            ['air', 'trapped air'],
-            ['sun', 'sun on the pipe'],
-            ['closed-valve', 'a closed valve inside'],
+            ['none', say('steps.aTightSection')],
+            ['leak', say('steps.aSmallHole')],
+            ['air', say('steps.trappedAir')],
+            ['sun', say('steps.sunOnThePipe')],
+            ['closed-valve', say('steps.aClosedValveInside')],
           ].map(([id, about]) => (
             <MenuItem key={id} value={id}>
               {about}
             </MenuItem>
           ))}
         </TextField>
-        <TextField select label="Speed" value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
+        <TextField select label={say('steps.speed')} value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
           {[1, 60, 1200].map((s) => (
             <MenuItem key={s} value={s}>
-              {s === 1 ? 'as in the trench' : `${s} times`}
+              {s === 1 ? say('steps.asInTheTrench') : say('steps.times', { speed: s })}
             </MenuItem>
           ))}
         </TextField>
       </Box>
       <Button variant="contained" fullWidth disabled={begin.busy} onClick={() => begin.run()}>
-        Start pump and logger
+        {say('steps.startPumpAndLogger')}
       </Button>
       {begin.busy && (
         <Typography role="status" sx={{ mt: 1 }}>
-          The stand-in is made ready.
+          {say('steps.theStandInIsMadeReady')}
         </Typography>
       )}
       <Refused why={begin.fault} />

@@ -5,6 +5,7 @@ import { keepPhoto } from '../outbox/outbox'
 import { useWaitingPhotos } from '../outbox/usePhotos'
 import { Sheet } from '../ui/Sheet'
 import { useCalled } from './called'
+import { say } from '../texts/say'
 
 const LONGEST_SIDE = 1600
 
@@ -16,7 +17,7 @@ async function smaller(file: Blob): Promise<Blob> {
   canvas.width = Math.max(1, Math.round(image.width * scale))
   canvas.height = Math.max(1, Math.round(image.height * scale))
   canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
-  return new Promise((done, fail) => canvas.toBlob((b) => (b ? done(b) : fail(new Error('no picture'))), 'image/jpeg', 0.85))
+  return new Promise((done, fail) => canvas.toBlob((b) => (b ? done(b) : fail(new Error(say('steps.noPicture')))), 'image/jpeg', 0.85))
 }
 
 /** The button that takes a picture for a step that is not recorded yet. */
@@ -40,7 +41,7 @@ export function PhotoEntry({
     <Box sx={{ my: 1.5 }}>
       <PhotoStrip subject={subject} ids={taken} photos={[]} />
       <Button variant="outlined" fullWidth onClick={() => input.current?.click()}>
-        {taken.length === 0 ? `Photo of ${of}` : 'Another photo'}
+        {taken.length === 0 ? say('steps.photoOf', { of }) : say('steps.anotherPhoto')}
       </Button>
       <input
         ref={input}
@@ -48,7 +49,7 @@ export function PhotoEntry({
         accept="image/*"
         capture="environment"
         hidden
-        aria-label={`Photo of ${of}`}
+        aria-label={say('steps.photoOf', { of })}
         onChange={async (e) => {
           const file = e.target.files?.[0]
           e.target.value = ''
@@ -57,7 +58,7 @@ export function PhotoEntry({
             onTaken(await keepPhoto(subject, step, await smaller(file), called))
             setSaid(null)
           } catch {
-            setSaid('That is no picture that can be opened here. Take a JPEG or PNG.')
+            setSaid(say('steps.thatIsNoPictureThatCan'))
           }
         }}
       />
@@ -87,8 +88,8 @@ export function PhotoStrip({ subject, ids, photos }: { subject: string; ids: str
     const late = waiting.find((w) => w.id === id)
     return late
       ? late.refused
-        ? `refused: ${late.refused}`
-        : 'not yet sent'
+        ? say('common.refused', { refused: late.refused })
+        : say('steps.notYetSent')
       : known
         ? `${known.by}, ${known.taken_at.slice(0, 16).replace('T', ' ')}`
         : ''
@@ -106,7 +107,7 @@ export function PhotoStrip({ subject, ids, photos }: { subject: string; ids: str
           <Box
             component="img"
             src={src(id)}
-            alt={`Photo ${i + 1} of this step`}
+            alt={say('steps.photoOfThisStep', { number: i + 1 })}
             sx={{ width: 112, height: 84, objectFit: 'cover', display: 'block', bgcolor: (t) => t.colours.raised, borderRadius: 0.5 }}
           />
           <Typography variant="body2" sx={{ maxWidth: 112, fontSize: 13 }}>
@@ -114,8 +115,8 @@ export function PhotoStrip({ subject, ids, photos }: { subject: string; ids: str
           </Typography>
         </Box>
       ))}
-      <Sheet open={open !== null} onClose={() => setOpen(null)} title="Photo">
-        {open && <img src={src(open)} alt="The photo of this step, large" style={{ width: '100%' }} />}
+      <Sheet open={open !== null} onClose={() => setOpen(null)} title={say('steps.photo')}>
+        {open && <img src={src(open)} alt={say('steps.thePhotoOfThisStepLarge')} style={{ width: '100%' }} />}
       </Sheet>
     </Box>
   )

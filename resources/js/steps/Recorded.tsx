@@ -7,6 +7,7 @@ import { Figure } from './Figure'
 import { Inside } from './Inside'
 import type { AtHand, KindView } from './kinds/kind'
 import { PhotoStrip } from './Photos'
+import { say } from '../texts/say'
 
 /** Fewer of its inputs than this, and the model says nothing worth looking at. */
 const LEAST_KNOWN = 7
@@ -37,15 +38,15 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
             </Sentence>
           </Box>
         ))}
-        {state.reasons.length === 0 && <Typography>{state.summary ? tight(state.summary) : 'Recorded.'}</Typography>}
+        {state.reasons.length === 0 && <Typography>{state.summary ? tight(state.summary) : say('steps.recorded')}</Typography>}
       </Box>
       {typed.length > 0 && (
         <Typography variant="body2" sx={{ mt: 1.5 }}>
-          Typed as {typed.join(', ')}.
+          {say('steps.typedAs', { typed: typed.join(', ') })}
         </Typography>
       )}
       <Typography variant="body2" sx={{ mt: typed.length > 0 ? 0 : 1.5 }}>
-        Recorded by {state.by || 'you'}, {state.at?.slice(0, 16).replace('T', ' ')}.
+        {say('steps.recordedBy', { by: state.by || say('steps.you'), at: state.at?.slice(0, 16).replace('T', ' ') })}
       </Typography>
       {state.model && Object.keys(state.model.in).length >= LEAST_KNOWN && <Inside model={state.model} />}
       {!data.closed && kind.again !== null && !signed && (

@@ -6,6 +6,7 @@ import { Pad } from '../ui/Pad'
 import { Round } from '../ui/Round'
 import { figureOf } from '../ui/figureOf'
 import { complaint, shownField, toValue } from './entry'
+import { say } from '../texts/say'
 
 const opposite = (clock: string): string => {
   const [h = '0', m = '00'] = clock.split(':')
@@ -51,7 +52,7 @@ export function RoundEntry({
       const why = complaint(field, text, shown)
       if (why) {
         setActive(i)
-        return setFault(`At ${positions[i]}: ${why}`)
+        return setFault(say('steps.at', { place: positions[i], why }))
       }
     }
     onRecord({ readings: positions.map((clock, i) => ({ clock, ...toValue(field, texts[i]!, shown) })) })
@@ -76,8 +77,8 @@ export function RoundEntry({
           limit={limit ?? null}
           centre={[
             step.across ? `${where} – ${opposite(where)}` : where,
-            step.across ? 'across' : 'at',
-            `${positions.length - left} of ${positions.length} read`,
+            say(step.across ? 'steps.across' : 'steps.atPlace'),
+            say('steps.ofRead', { read: positions.length - left, all: positions.length }),
           ]}
         />
       </Box>
@@ -93,7 +94,7 @@ export function RoundEntry({
         }}
       >
         <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1 }}>
-          {field.label} {step.across ? 'across' : 'at'} {where}
+          {say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where })}
         </Typography>
         <input
           ref={input}
@@ -101,7 +102,7 @@ export function RoundEntry({
           autoComplete="off"
           value={texts[active] ?? ''}
           onChange={(e) => set(e.target.value)}
-          aria-label={`${field.label} ${step.across ? 'across' : 'at'} ${where}, ${shown.symbol}`}
+          aria-label={`${say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where })}, ${shown.symbol}`}
           aria-invalid={fault !== null}
           onKeyDown={(e) => {
             if (e.key === 'Tab' && !e.shiftKey && active < positions.length - 1 && texts[active] !== '') {
@@ -135,7 +136,7 @@ export function RoundEntry({
           onBack={() => set((texts[active] ?? '').slice(0, -1))}
           next={
             <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>
-              {left === 0 || (left === 1 && texts[active] === '') ? 'Record' : 'Next ↻'}
+              {left === 0 || (left === 1 && texts[active] === '') ? say('steps.record') : say('steps.nextRound')}
             </Button>
           }
         />

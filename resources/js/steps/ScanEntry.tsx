@@ -4,6 +4,7 @@ import type { PracticeLabel, StepText } from '../api/client'
 import { useLabels } from '../api/queries'
 import { Sheet } from '../ui/Sheet'
 import { FieldsEntry } from './FieldsEntry'
+import { say } from '../texts/say'
 
 async function readCode(image: Blob | ImageData): Promise<string | null> {
   const { readBarcodes } = await import('./reader')
@@ -32,31 +33,27 @@ export function ScanEntry({
       extra={(set) => (
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', py: 1 }}>
           <Button variant="outlined" onClick={() => file.current?.click()}>
-            From a picture
+            {say('steps.fromAPicture')}
           </Button>
           <Button variant="outlined" onClick={() => setCamera(true)}>
-            Camera
+            {say('steps.camera')}
           </Button>
           <Button variant="outlined" onClick={() => setPractice(true)}>
-            Practice labels
+            {say('steps.practiceLabels')}
           </Button>
           <input
             ref={file}
             type="file"
             accept="image/*"
             hidden
-            aria-label="Picture of the bar code"
+            aria-label={say('steps.pictureOfTheBarCode')}
             onChange={async (e) => {
               const picture = e.target.files?.[0]
               e.target.value = ''
               if (!picture) return
-              setSaid('Reading the picture.')
+              setSaid(say('steps.readingThePicture'))
               const code = await readCode(picture).catch(() => null)
-              setSaid(
-                code
-                  ? `Read ${code.length} digits.`
-                  : 'No bar code found in that picture. Take it straight on, whole code in view, or type the digits.',
-              )
+              setSaid(code ? say('steps.readDigits', { count: code.length }) : say('steps.noBarCodeFoundInThat'))
               if (code) set({ code })
             }}
           />
@@ -71,7 +68,7 @@ export function ScanEntry({
             onCode={(code) => {
               set({ code })
               setCamera(false)
-              setSaid(`Read ${code.length} digits.`)
+              setSaid(say('steps.readDigits', { count: code.length }))
             }}
           />
           <PracticeSheet
@@ -80,7 +77,7 @@ export function ScanEntry({
             onPick={(l) => {
               set({ code: l.code, serial: l.serial })
               setPractice(false)
-              setSaid(`Practice label ${l.serial}: ${printed(l)}`)
+              setSaid(say('steps.practiceLabel', { serial: l.serial, printed: printed(l) }))
             }}
           />
         </Box>
@@ -124,7 +121,7 @@ function CameraSheet({ open, onClose, onCode }: { open: boolean; onClose: () => 
           if (code?.length === 24 && live) told.current(code)
         }, 400)
       } catch {
-        setFault('The camera cannot be used here. Take a picture instead, or type the digits.')
+        setFault(say('steps.theCameraCannotBeUsedHere'))
       }
     }
     void begin()
@@ -135,7 +132,7 @@ function CameraSheet({ open, onClose, onCode }: { open: boolean; onClose: () => 
     }
   }, [open])
   return (
-    <Sheet open={open} onClose={onClose} title="Hold the whole code in view">
+    <Sheet open={open} onClose={onClose} title={say('steps.holdTheWholeCodeInView')}>
       {fault ? <Typography>{fault}</Typography> : <video ref={video} muted playsInline style={{ width: '100%' }} />}
     </Sheet>
   )
@@ -143,12 +140,12 @@ function CameraSheet({ open, onClose, onCode }: { open: boolean; onClose: () => 
 
 const printed = (l: PracticeLabel): string =>
   [
-    `${l.dn_mm} mm`,
+    say('common.mm', { mm: l.dn_mm }),
     `${l.voltage_v} V`,
     `${l.time_s} s`,
-    `cooling ${l.cooling_min} min`,
-    `length ${l.coupling_mm} mm`,
-    `SDR ${l.sdr_min}–${l.sdr_max}`,
+    say('steps.coolingMin', { minutes: l.cooling_min }),
+    say('steps.lengthMm', { mm: l.coupling_mm }),
+    say('steps.sdrFromTo', { from: l.sdr_min, to: l.sdr_max }),
   ].join(' · ')
 
 /** A practice label cannot be held in the hand: what is printed on it stays in view where it is asked for. */
@@ -158,10 +155,10 @@ export function PrintedLabel({ code, serial }: { code: unknown; serial: unknown 
   return label ? (
     <Box
       role="note"
-      aria-label="Printed on the practice label"
+      aria-label={say('steps.printedOnThePracticeLabel')}
       sx={{ border: 2, borderColor: 'text.primary', borderRadius: 1, bgcolor: 'background.paper', px: 1.5, py: 1, my: 1.5 }}
     >
-      <Typography variant="body2">Practice label {label.serial}, printed on it:</Typography>
+      <Typography variant="body2">{say('steps.practiceLabelPrintedOnIt', { serial: label.serial })}</Typography>
       <Typography sx={{ fontWeight: 700 }}>{printed(label)}</Typography>
     </Box>
   ) : null
@@ -178,16 +175,16 @@ function PracticeSheet({
 }): ReactElement {
   const labels = useLabels()
   return (
-    <Sheet open={open} onClose={onClose} title="Made-up labels to practise on">
+    <Sheet open={open} onClose={onClose} title={say('steps.madeUpLabelsToPractiseOn')}>
       {(labels.data ?? []).map((l) => (
         <Box key={l.serial} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5 }}>
           <Drawn code={l.code} />
           <Typography>
             {printed(l)}
-            {l.trap ? ` · trap: ${l.trap}` : ''}
+            {l.trap ? say('steps.trap', { trap: l.trap }) : ''}
           </Typography>
           <Button variant="outlined" onClick={() => onPick(l)}>
-            Take {l.serial}
+            {say('steps.take', { serial: l.serial })}
           </Button>
         </Box>
       ))}
@@ -213,7 +210,11 @@ function Drawn({ code }: { code: string }): ReactElement {
     )
   }, [code])
   return svg ? (
-    <img alt={`Bar code ${code}`} src={`data:image/svg+xml;base64,${btoa(svg)}`} style={{ maxWidth: '100%', background: '#fff' }} />
+    <img
+      alt={say('steps.barCode', { code })}
+      src={`data:image/svg+xml;base64,${btoa(svg)}`}
+      style={{ maxWidth: '100%', background: '#fff' }}
+    />
   ) : (
     <span>{code}</span>
   )

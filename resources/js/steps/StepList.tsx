@@ -3,6 +3,7 @@ import type { ReactElement, ReactNode } from 'react'
 import type { StepState } from '../api/client'
 import type { Waiting } from '../outbox/db'
 import { tight, VerdictMark } from '../ui/Verdict'
+import { say } from '../texts/say'
 
 interface Props {
   steps: StepState[]
@@ -18,7 +19,7 @@ interface Props {
 export function StepList({ steps, current, pending, seen, onSelect }: Props): ReactElement {
   const numbers = new Map(steps.filter((s) => !s.optional).map((s, i) => [s.key, i + 1]))
   return (
-    <Box component="ol" aria-label="Steps" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+    <Box component="ol" aria-label={say('steps.steps')} sx={{ listStyle: 'none', p: 0, m: 0 }}>
       {steps.map((s) => {
         const late = pending.get(s.key)
         const here = current === s.key
@@ -46,7 +47,7 @@ export function StepList({ steps, current, pending, seen, onSelect }: Props): Re
             >
               <Box sx={{ width: 26, display: 'grid', placeItems: 'center' }}>
                 {late && !seen(s) ? (
-                  <span aria-label="not yet sent">●</span>
+                  <span aria-label={say('steps.notYetSent')}>●</span>
                 ) : s.status === 'done' ? (
                   <VerdictMark verdict={s.verdict} />
                 ) : s.optional ? (
@@ -69,7 +70,10 @@ export function StepList({ steps, current, pending, seen, onSelect }: Props): Re
   )
 }
 
-const said = (s: StepState): ReactNode => (s.summary ? tight(s.summary) : s.status === 'running' ? 'running' : s.optional ? 'if any' : '')
+const said = (s: StepState): ReactNode =>
+  s.summary ? tight(s.summary) : s.status === 'running' ? say('steps.running') : s.optional ? say('steps.ifAny') : ''
 
-const unsent = (s: StepState, late: Waiting, seen: boolean): ReactNode =>
-  late.refused ? 'refused' : seen && s.summary ? <>{tight(s.summary)} · not yet sent</> : 'not yet sent'
+function unsent(s: StepState, late: Waiting, seen: boolean): ReactNode {
+  if (late.refused) return say('steps.isRefused')
+  return seen && s.summary ? tight(say('steps.summaryNotYetSent', { summary: s.summary })) : say('steps.notYetSent')
+}

@@ -14,6 +14,7 @@ import type { LockHere } from './lockHere'
 import { PhotoEntry } from './Photos'
 import { Recorded } from './Recorded'
 import { useRun } from './useRun'
+import { say } from '../texts/say'
 
 interface Props extends Omit<AtHand, 'limit'> {
   waiting: Waiting | undefined
@@ -37,7 +38,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
   const called = `${data.name} · ${state.title}`
   const inParts = kind.inParts === true
   const save = async (value: Record<string, unknown>): Promise<void> => {
-    const supersedes = again && !inParts ? { supersedes: state.fact_id, reason: reason || 'measured again' } : {}
+    const supersedes = again && !inParts ? { supersedes: state.fact_id, reason: reason || say('steps.measuredAgain') } : {}
     await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...supersedes }, called)
     setAgain(false)
     onMoved()
@@ -79,7 +80,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
             {state.figure && <Figure figure={state.figure} />}
             {again && !inParts && (
               <TextField
-                label="Why does the earlier entry not count?"
+                label={say('steps.whyDoesTheEarlierEntryNot')}
                 value={reason}
                 onChange={(e) => setReason(e.target.value)}
                 sx={{ my: 1.5 }}
@@ -99,7 +100,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
         )}
         {recorded && state.again && !data.closed && (
           <Box sx={{ mt: 2 }}>
-            <Typography sx={{ fontWeight: 700, mb: 1 }}>A permit allows one repeat. It is marked for the life of the joint.</Typography>
+            <Typography sx={{ fontWeight: 700, mb: 1 }}>{say('steps.aPermitAllowsOneRepeatIt')}</Typography>
             {entry}
           </Box>
         )}
@@ -133,15 +134,15 @@ function Unsent({ waiting, wouldRefuse }: { waiting: Waiting; wouldRefuse: strin
     <Box sx={{ my: 2 }}>
       <Typography sx={{ fontWeight: 700 }}>
         {waiting.refused
-          ? `Refused: ${waiting.refused}`
+          ? say('steps.refusedBecause', { refused: waiting.refused })
           : wouldRefuse
-            ? `This will be refused: ${wouldRefuse}`
-            : `Recorded ${theirs ? `by ${waiting.by!.name} ` : ''}on this device, not yet sent.`}
+            ? say('steps.thisWillBeRefused', { wouldRefuse })
+            : say('steps.recordedOnThisDeviceNotYet', { name: theirs ? say('steps.by', { name: waiting.by!.name }) : '' })}
       </Typography>
-      {theirs && stuck && <Typography>{waiting.by!.name} recorded it and can take it back, signed in here.</Typography>}
+      {theirs && stuck && <Typography>{say('steps.recordedItAndCanTakeIt', { name: waiting.by!.name })}</Typography>}
       {!theirs && stuck && (
         <Button variant="contained" sx={{ mt: 1 }} onClick={() => void drop(waiting.seq!)}>
-          Enter it again
+          {say('steps.enterItAgain')}
         </Button>
       )}
     </Box>

@@ -10,6 +10,7 @@ import { lockHere } from './lockHere'
 import { StepList } from './StepList'
 import { StepPane } from './StepPane'
 import { asFact, currentValues } from './values'
+import { say } from '../texts/say'
 
 interface Props {
   /** address of the subject, {@see subjectAt} */
@@ -91,8 +92,12 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
       <Box sx={{ gridArea: 'list' }}>
         <StepList steps={steps} current={state.key} pending={pending} seen={(s) => here !== null && judged(s)} onSelect={select} />
         <Typography variant="body2" sx={{ mt: 1 }}>
-          {steps.filter(isDone).length} of {steps.filter((s) => !s.optional || isDone(s)).length} steps. {procedure.title}, version{' '}
-          {procedure.version}.
+          {say('steps.ofStepsVersion', {
+            done: steps.filter(isDone).length,
+            total: steps.filter((s) => !s.optional || isDone(s)).length,
+            title: procedure.title,
+            version: procedure.version,
+          })}
         </Typography>
       </Box>
     </Box>

@@ -2,6 +2,7 @@ import type { ReactElement } from 'react'
 import type { StepText } from '../api/client'
 import { BoxEntry } from './BoxEntry'
 import { LoggerEntry } from './LoggerEntry'
+import { say } from '../texts/say'
 
 interface Props {
   subject: string
@@ -16,5 +17,9 @@ interface Props {
 
 /** A trace comes from the device that the procedure names. */
 export function TraceEntry({ step, begun, ...rest }: Props): ReactElement {
-  return step.device === 'pump-logger' ? <LoggerEntry {...rest} /> : <BoxEntry {...rest} begun={begun} action={step.action ?? 'Fuse'} />
+  return step.device === 'pump-logger' ? (
+    <LoggerEntry {...rest} />
+  ) : (
+    <BoxEntry {...rest} begun={begun} action={step.action ?? say('steps.fuse')} />
+  )
 }

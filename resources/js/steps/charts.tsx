@@ -1,5 +1,6 @@
 import { Box } from '@mui/material'
 import { lazy, Suspense, useMemo, type ReactElement } from 'react'
+import { say } from '../texts/say'
 
 const Chart = lazy(() => import('../ui/Chart'))
 
@@ -10,19 +11,19 @@ export interface TraceEvent {
 
 /** How the analysis names what it found, in a word on the chart. */
 const EVENT: Record<string, string> = {
-  'under-voltage': 'voltage low',
-  'over-voltage': 'voltage high',
-  'supply-lost': 'supply lost',
-  'open-circuit': 'circuit open',
-  'turn-short': 'turns touch',
-  'wrong-fitting-suspected': 'wrong fitting',
-  'resistance-out-of-window': 'resistance',
-  'early-end': 'early end',
-  'late-end': 'late end',
-  'energy-low': 'energy low',
-  'energy-high': 'energy high',
-  'no-power': 'no power',
-  'data-gap': 'gap in the log',
+  'under-voltage': say('steps.voltageLow'),
+  'over-voltage': say('steps.voltageHigh'),
+  'supply-lost': say('steps.supplyLost'),
+  'open-circuit': say('steps.circuitOpen'),
+  'turn-short': say('steps.turnsTouch'),
+  'wrong-fitting-suspected': say('steps.wrongFitting'),
+  'resistance-out-of-window': say('steps.resistanceOff'),
+  'early-end': say('steps.earlyEnd'),
+  'late-end': say('steps.lateEnd'),
+  'energy-low': say('steps.energyLow'),
+  'energy-high': say('steps.energyHigh'),
+  'no-power': say('steps.noPower'),
+  'data-gap': say('steps.gapInTheLog'),
 }
 
 /** Voltage with its tolerance as a band, seen close enough to tell; current beside it; what was found at its second. */
@@ -44,8 +45,8 @@ export function FusionChart({
   const x = useMemo(() => rows.map((r) => r[0]!), [rows])
   const lines = useMemo(
     () => [
-      { label: 'Voltage, V', values: rows.map((r) => r[1]!) },
-      { label: 'Current, A', values: rows.map((r) => r[2]!), axis: 'right' as const },
+      { label: say('steps.voltageV'), values: rows.map((r) => r[1]!) },
+      { label: say('steps.currentA'), values: rows.map((r) => r[2]!), axis: 'right' as const },
     ],
     [rows],
   )
@@ -53,7 +54,7 @@ export function FusionChart({
   return (
     <Suspense fallback={<Box sx={{ height }} />}>
       <Chart
-        title="Voltage and current of the fusion"
+        title={say('steps.voltageAndCurrentOfTheFusion')}
         x={x}
         xLabel="s"
         leftLabel="V"
@@ -70,23 +71,23 @@ export function FusionChart({
 }
 
 const PHASE: Record<string, string> = {
-  raise_from_min: 'raise',
-  stable_from_min: 'settle',
-  hold_from_min: 'hold',
-  hold_to_min: 'let down',
-  creep_from_min: 'shut',
+  raise_from_min: say('steps.phaseRaise'),
+  stable_from_min: say('steps.phaseSettle'),
+  hold_from_min: say('steps.phaseHold'),
+  hold_to_min: say('steps.letDown'),
+  creep_from_min: say('steps.phaseShut'),
   reduce_from_min: '',
-  main_from_min: 'main',
-  main_to_min: 'let down',
+  main_from_min: say('steps.phaseMain'),
+  main_to_min: say('steps.letDown'),
 }
 
 export function LogChart({ rows, marks }: { rows: number[][]; marks?: Record<string, unknown> | undefined }): ReactElement {
   const x = useMemo(() => rows.map((r) => r[0]!), [rows])
   const lines = useMemo(
     () => [
-      { label: 'Pressure, kPa', values: rows.map((r) => r[1]!) },
+      { label: say('steps.pressureKpa'), values: rows.map((r) => r[1]!) },
       ...(rows[0]?.[2] !== undefined
-        ? [{ label: 'Water pumped in, L', values: rows.map((r) => r[2] ?? null), axis: 'right' as const }]
+        ? [{ label: say('steps.waterPumpedInL'), values: rows.map((r) => r[2] ?? null), axis: 'right' as const }]
         : []),
     ],
     [rows],
@@ -100,7 +101,7 @@ export function LogChart({ rows, marks }: { rows: number[][]; marks?: Record<str
   return (
     <Suspense fallback={<Box sx={{ height: 320 }} />}>
       <Chart
-        title="Pressure of the test"
+        title={say('steps.pressureOfTheTest')}
         x={x}
         xLabel="min"
         leftLabel="kPa"

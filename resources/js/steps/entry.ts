@@ -2,6 +2,7 @@ import type { FieldSpec } from '../api/client'
 import type { Units } from '../api/queries'
 import { figureOf, hasTwoReadings, noFigure } from '../ui/figureOf'
 import { shownAs, type Shown } from '../ui/units'
+import { say } from '../texts/say'
 
 export type System = 'metric' | 'us'
 /** As entered: text, an answer, or something out of the stores. */
@@ -20,7 +21,7 @@ export function toValue(field: FieldSpec, entered: Entered, shown: Shown): Recor
 
 /** Echoes the range that the procedure states, before anything is stored; the server decides. */
 export function complaint(field: FieldSpec, entered: Entered, shown: Shown): string | null {
-  if (entered === null || entered === '') return field.optional ? null : `${field.label} is missing.`
+  if (entered === null || entered === '') return field.optional ? null : say('steps.isMissing', { label: field.label })
   if (typeof entered !== 'string' || (field.type && !['quantity', 'number'].includes(field.type))) return null
   const text = entered.trim()
   const number = figureOf(text)
@@ -28,9 +29,9 @@ export function complaint(field: FieldSpec, entered: Entered, shown: Shown): str
   const low = field.min === undefined ? -Infinity : shown.fromKey(field.min)
   const high = field.max === undefined ? Infinity : shown.fromKey(field.max)
   if (number < low - 1e-9 || number > high + 1e-9) {
-    const round = (n: number): string => (Number.isFinite(n) ? String(Math.round(n * 100) / 100) : 'any value')
+    const round = (n: number): string => (Number.isFinite(n) ? String(Math.round(n * 100) / 100) : say('steps.anyValue'))
     const unit = shown.symbol === '' ? '' : ` ${shown.symbol}`
-    return `${field.label}: ${text}${unit} is outside ${round(low)} to ${round(high)}${unit}.`
+    return say('steps.isOutsideTo', { label: field.label, text, unit, low: round(low), high: round(high) })
   }
   return null
 }

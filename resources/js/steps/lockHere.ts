@@ -1,4 +1,5 @@
 import type { StepState } from '../api/client'
+import { say } from '../texts/say'
 
 /** A lock as it stands on this device. */
 export interface LockHere {
@@ -26,7 +27,7 @@ export function lockHere(state: StepState, steps: StepState[], unsent: ReadonlyM
   if (unjudged)
     return {
       code: 'waits-here',
-      text: `"${step(unjudged)?.title ?? unjudged}" must be good first: its judgement waits for the server.`,
+      text: say('steps.mustBeGoodFirstItsJudgement', { title: step(unjudged)?.title ?? unjudged }),
       protects,
       goTo: undefined,
     }

@@ -11,6 +11,8 @@ import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { Sheet } from '../ui/Sheet'
 import { VerdictMark } from '../ui/Verdict'
+import { say } from '../texts/say'
+import { Message } from '../texts/Message'
 
 /** Cards, boxes, tools, power, code layouts: what there is, and until when each may be used. */
 export default function StoresPage(): ReactElement {
@@ -22,18 +24,25 @@ export default function StoresPage(): ReactElement {
   const [looked, setLooked] = useState<StoreItem | null>(null)
   const projects = me.data?.projects ?? []
   const project = projects.find((p) => String(p.id) === params.get('project')) ?? projects[0]
-  if (!stores.data || !kinds.data || !project) return <Loading query={stores.error ? stores : kinds} up={{ to: '/', label: 'Lines' }} />
+  if (!stores.data || !kinds.data || !project)
+    return <Loading query={stores.error ? stores : kinds} up={{ to: '/', label: say('common.lines') }} />
   const items = stores.data.filter((i) => i.project_id === project.id)
   const due = items.filter((i) => i.verdict === 'bad')
   return (
-    <Page wide title="Stores" up={{ to: '/', label: 'Lines' }}>
+    <Page wide title={say('stores.stores')} up={{ to: '/', label: say('common.lines') }}>
       <Typography sx={{ fontSize: '1.15rem', my: 1.5 }}>
         {due.length === 0 ? (
-          'Everything with a date is in date.'
+          say('stores.everythingWithADateIsIn')
         ) : (
           <>
-            <strong>{due.length === 1 ? 'One is' : `${due.length} are`} out of date:</strong> {due.map((i) => i.name).join(', ')}. No joint
-            is made with {due.length === 1 ? 'it' : 'them'}.
+            <Message
+              id="stores.outOfDate"
+              values={{
+                due: due.map((i) => i.name).join(', '),
+                count: due.length,
+              }}
+              parts={[<strong />]}
+            />
           </>
         )}
       </Typography>
@@ -65,16 +74,18 @@ export default function StoresPage(): ReactElement {
                     component="button"
                     onClick={() => setOpen({ kind, item: null })}
                     sx={{ font: 'inherit', py: 1, whiteSpace: 'nowrap' }}
-                    aria-label={`Add: ${kind.title}`}
+                    aria-label={say('stores.addOne', { title: kind.title })}
                   >
-                    Add
+                    {say('stores.add')}
                   </MuiLink>
                 )}
               </Box>
               <Typography variant="body2" sx={{ mb: 0.5 }}>
                 {kind.note}
               </Typography>
-              {here.length === 0 && <Typography sx={{ borderTop: 1, borderColor: 'divider', py: 1.25 }}>None yet.</Typography>}
+              {here.length === 0 && (
+                <Typography sx={{ borderTop: 1, borderColor: 'divider', py: 1.25 }}>{say('stores.noneYet')}</Typography>
+              )}
               {here.map((item) => (
                 <Box
                   key={item.id}
@@ -111,9 +122,9 @@ export default function StoresPage(): ReactElement {
                       component="button"
                       onClick={() => setOpen({ kind, item })}
                       sx={{ font: 'inherit', py: 0.5 }}
-                      aria-label={`Change ${item.name}`}
+                      aria-label={say('stores.changeOne', { name: item.name })}
                     >
-                      Change
+                      {say('stores.change')}
                     </MuiLink>
                   )}
                 </Box>
@@ -185,29 +196,29 @@ function KeepSheet({
   )
   const save = (values: Record<string, unknown>): void => {
     const lacking = [
-      ...(name.trim() === '' ? [`${kind.named} is missing.`] : []),
-      ...(item && reason.trim() === '' ? ['Say what has changed.'] : []),
+      ...(name.trim() === '' ? [say('stores.isMissing', { named: kind.named })] : []),
+      ...(item && reason.trim() === '' ? [say('stores.sayWhatHasChanged')] : []),
     ]
     setMissing(lacking)
     if (lacking.length === 0) keep.run(values)
   }
   const faults = missing.length > 0 ? missing : keep.said
   return (
-    <Sheet open onClose={onClose} title={item ? `${kind.title}: ${item.name}` : `Add: ${kind.title}`}>
+    <Sheet open onClose={onClose} title={item ? `${kind.title}: ${item.name}` : say('stores.addOne', { title: kind.title })}>
       <TextField label={kind.named} value={name} onChange={(e) => setName(e.target.value)} sx={{ mt: 1, mb: 1 }} />
       {item && (
         <TextField
-          label="What has changed"
+          label={say('stores.whatHasChanged')}
           value={reason}
           onChange={(e) => setReason(e.target.value)}
-          placeholder="calibrated, renewed, blade changed"
+          placeholder={say('stores.calibratedRenewedBladeChanged')}
           sx={{ mb: 1 }}
         />
       )}
       {item && (
         <Box component="label" sx={{ display: 'flex', gap: 1, alignItems: 'center', minHeight: 56 }}>
           <Switch checked={retired} onChange={(e) => setRetired(e.target.checked)} />
-          Take it out of the stores
+          {say('stores.takeItOutOfTheStores')}
         </Box>
       )}
       {faults.length > 0 && (
@@ -217,7 +228,7 @@ function KeepSheet({
           ))}
         </Box>
       )}
-      <FieldsEntry step={{ fields: kind.fields }} project={project} start={start} label="Keep" onRecord={save} />
+      <FieldsEntry step={{ fields: kind.fields }} project={project} start={start} label={say('stores.keep')} onRecord={save} />
     </Sheet>
   )
 }
@@ -230,8 +241,16 @@ function LookSheet({ item, kind, onClose }: { item: StoreItem; kind: StoreKind; 
   const decode = async (): Promise<void> => {
     try {
       const out = await api.post<Record<string, number | null>>('/calculations/fitting-code', { code, layout })
-      const corrected = out['correction_pct_per_k'] ? [`${out['correction_pct_per_k']} % per K`] : []
-      setRead([`${out['dn_mm']} mm`, `${out['voltage_v']} V`, `${out['time_s']} s`, `${out['resistance_ohm']} Ω`, ...corrected].join(', '))
+      const corrected = out['correction_pct_per_k'] ? [say('stores.perK', { correctionPctPerK: out['correction_pct_per_k'] })] : []
+      setRead(
+        [
+          say('common.mm', { mm: out['dn_mm'] }),
+          `${out['voltage_v']} V`,
+          `${out['time_s']} s`,
+          `${out['resistance_ohm']} Ω`,
+          ...corrected,
+        ].join(', '),
+      )
     } catch (error) {
       setRead((error as Error).message)
     }
@@ -257,7 +276,7 @@ function LookSheet({ item, kind, onClose }: { item: StoreItem; kind: StoreKind; 
           .map((f) => [
             <dt key={f.key}>{f.label}</dt>,
             <dd key={`${f.key}=`}>
-              {typeof item.values[f.key] === 'boolean' ? (item.values[f.key] ? 'yes' : 'no') : String(item.values[f.key])}
+              {typeof item.values[f.key] === 'boolean' ? say(item.values[f.key] ? 'common.yes' : 'common.no') : String(item.values[f.key])}
             </dd>,
           ])}
       </Box>
@@ -266,13 +285,13 @@ function LookSheet({ item, kind, onClose }: { item: StoreItem; kind: StoreKind; 
           <LayoutStrip layout={layout} {...(code.length === 24 ? { code } : {})} />
           <Box sx={{ display: 'flex', gap: 1, my: 1 }}>
             <TextField
-              label="Read a code by it: 24 digits"
+              label={say('stores.readACodeByIt24')}
               value={code}
               onChange={(e) => setCode(e.target.value.replace(/\s/g, ''))}
               slotProps={{ htmlInput: { inputMode: 'numeric' } }}
             />
             <Button variant="outlined" onClick={() => void decode()}>
-              Read
+              {say('stores.read')}
             </Button>
           </Box>
           {read && (
@@ -282,15 +301,13 @@ function LookSheet({ item, kind, onClose }: { item: StoreItem; kind: StoreKind; 
           )}
         </>
       )}
-      <Typography variant="body2">
-        Entered by {item.by}, {item.at.slice(0, 10)}.
-      </Typography>
+      <Typography variant="body2">{say('stores.enteredBy', { by: item.by, at: item.at.slice(0, 10) })}</Typography>
       {history === null ? (
         <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void api.get<StoreItem[]>(`/stores/${item.id}/history`).then(setHistory)}>
-          What was known before
+          {say('stores.whatWasKnownBefore')}
         </Button>
       ) : history.length < 2 ? (
-        <Typography sx={{ mt: 1 }}>Nothing else was known before.</Typography>
+        <Typography sx={{ mt: 1 }}>{say('stores.nothingElseWasKnownBefore')}</Typography>
       ) : (
         history.slice(1).map((h) => (
           <Typography key={h.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1 }}>

@@ -7,6 +7,7 @@ import { StepRunner } from '../steps/StepRunner'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
+import { say } from '../texts/say'
 
 /** What is recorded of a stretch or a point of a line. */
 export default function StretchPage(): ReactElement {
@@ -15,13 +16,15 @@ export default function StretchPage(): ReactElement {
   const line = useLine(stretch.data?.line.id ?? '')
   const procedure = useProcedure(stretch.data?.procedure_hash)
   const show = useShow()
-  if (!stretch.data || !procedure.data) return <Loading query={stretch.error ? stretch : procedure} up={{ to: '/', label: 'Lines' }} />
+  if (!stretch.data || !procedure.data)
+    return <Loading query={stretch.error ? stretch : procedure} up={{ to: '/', label: say('common.lines') }} />
   const { data } = stretch
   const from = show('x_m', 'length', data.chainage_m)
   return (
     <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={data.name}>
       <Typography>
-        {procedure.data.title} · {typeof data.to_m === 'number' ? `from ${from} to ${show('x_m', 'length', data.to_m)}` : `at ${from}`}
+        {procedure.data.title} ·{' '}
+        {typeof data.to_m === 'number' ? say('stretch.fromTo', { from, to: show('x_m', 'length', data.to_m) }) : say('common.at', { from })}
       </Typography>
       <StepRunner key={id} path={subjectAt('stretch', id)} data={data} procedure={procedure.data} role={line.data?.role} />
     </Page>

@@ -1,5 +1,6 @@
 import { useTheme } from '@mui/material'
 import type { ReactElement } from 'react'
+import { say } from '../texts/say'
 
 interface Props {
   /** how many there are; numbered clockwise as the wrench sees them, 1 right of the top */
@@ -32,7 +33,7 @@ export function BoltCircle({ bolts, done, figure, lit, bad, onPick, centre }: Pr
     <svg
       viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`}
       role="group"
-      aria-label={`${bolts} bolts`}
+      aria-label={say('ui.bolts', { bolts })}
       style={{ width: '100%', display: 'block' }}
     >
       <circle r={CIRCLE} fill="none" stroke={c.raised} strokeWidth={2 * r + 14} />
@@ -40,7 +41,12 @@ export function BoltCircle({ bolts, done, figure, lit, bad, onPick, centre }: Pr
         const [x, y] = at(bolt, CIRCLE)
         const isLit = bolt === lit
         const isBad = bad.has(bolt)
-        const text = `Bolt ${bolt}${isLit ? ', next' : ''}${isBad ? ', bad' : ''}${figure(bolt) === null ? '' : `, ${figure(bolt)!}`}`
+        const text = say('ui.boltAndFigure', {
+          bolt,
+          next: isLit ? say('ui.andNext') : '',
+          bad: isBad ? say('ui.andBad') : '',
+          figure: figure(bolt) === null ? '' : `, ${figure(bolt)!}`,
+        })
         return (
           <g
             key={bolt}

@@ -1,6 +1,7 @@
 import { useTheme } from '@mui/material'
 import type { ReactElement } from 'react'
 import { useShow } from './units'
+import { say } from '../texts/say'
 
 const WIDTH = 440
 const MARGIN = 14
@@ -109,10 +110,10 @@ export function CouplerSection({ of }: { of: Record<string, unknown> }): ReactEl
   }
   const mid = (topFace + top + thick + bottomFace - bottom - thick) / 2
   const length = (mm: number): string => show('x_mm', 'length', mm, 0)
-  const said = [`Coupling of ${length(coupling)} over two pipe ends`]
-  if (left.mark !== null) said.push(`mark on the left at ${length(left.mark)}`)
-  if (right.mark !== null) said.push(`mark on the right at ${length(right.mark)}`)
-  if (gapMax !== null) said.push(`gap up to ${show('x_mm', 'length', gapMax, 2)} at ${at ?? ''}`)
+  const said = [say('ui.couplingOfOverTwoPipeEnds', { coupling: length(coupling) })]
+  if (left.mark !== null) said.push(say('ui.markOnTheLeftAt', { mark: length(left.mark) }))
+  if (right.mark !== null) said.push(say('ui.markOnTheRightAt', { mark: length(right.mark) }))
+  if (gapMax !== null) said.push(say('ui.gapUpToAt', { gap: show('x_mm', 'length', gapMax, 2), at: at ?? '' }))
   return (
     <figure style={{ margin: '8px auto 4px', maxWidth: 560 }}>
       <svg viewBox={`0 0 ${WIDTH} ${height}`} role="img" style={{ width: '100%', display: 'block' }} aria-label={said.join(', ')}>
@@ -120,10 +121,10 @@ export function CouplerSection({ of }: { of: Record<string, unknown> }): ReactEl
         {strip(bottomFace, bottom, -1)}
         <line x1={6} x2={WIDTH - 6} y1={mid} y2={mid} stroke={c.rule} strokeWidth={1.2} strokeDasharray="14 4 3 4" />
         <text x={WIDTH / 2} y={mid - 6} fontSize={15} textAnchor="middle" fill={c.ink}>
-          {show('x_mm', 'length', od, 0)} pipe
+          {say('ui.pipe', { od: show('x_mm', 'length', od, 0) })}
         </text>
         <text x={WIDTH / 2} y={mid + 18} fontSize={15} textAnchor="middle" fill={c.faint}>
-          coupling {length(coupling)}
+          {say('ui.coupling', { coupling: length(coupling) })}
         </text>
         {(
           [
@@ -142,17 +143,17 @@ export function CouplerSection({ of }: { of: Record<string, unknown> }): ReactEl
                 fill={c.accent}
                 fontWeight={700}
               >
-                mark {length(s.mark)}
+                {say('ui.mark', { mark: length(s.mark) })}
               </text>
             ),
         )}
         {gapMax !== null && (
           <>
             <text x={WIDTH - 6} y={topFace + top + thick + 20} fontSize={15} textAnchor="end" fill={c.ink}>
-              top {show('x_mm', 'length', onTop ? gapMax : gapMin, 2)}
+              {say('ui.top', { gap: show('x_mm', 'length', onTop ? gapMax : gapMin, 2) })}
             </text>
             <text x={WIDTH - 6} y={bottomFace - bottom - thick - 9} fontSize={15} textAnchor="end" fill={c.ink}>
-              bottom {show('x_mm', 'length', onTop ? gapMin : gapMax, 2)}
+              {say('ui.bottom', { gap: show('x_mm', 'length', onTop ? gapMin : gapMax, 2) })}
             </text>
           </>
         )}
@@ -162,8 +163,9 @@ export function CouplerSection({ of }: { of: Record<string, unknown> }): ReactEl
         </text>
       </svg>
       <figcaption style={{ color: c.faint, textAlign: 'center' }}>
-        Lengths to scale{factor !== null && factor > 1 ? `; gap drawn ${factor} times as wide` : ''}. Dashed: peeled. Dots: windings,
-        schematic.
+        {say('ui.lengthsToScaleDashedPeeledDots', {
+          gap: factor !== null && factor > 1 ? say('ui.gapDrawnTimesAsWide', { factor }) : '',
+        })}
       </figcaption>
     </figure>
   )

@@ -2,6 +2,8 @@ import { Box, useTheme } from '@mui/material'
 import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
 import type { Clock, JointShort, SectionShort } from '../api/client'
 import { useShow } from './units'
+import { say } from '../texts/say'
+import { stateWord } from '../texts/words'
 
 interface Props {
   joints: JointShort[]
@@ -153,7 +155,7 @@ export function LineString(props: Props): ReactElement {
       onScroll={(e) => setScrolled(snapped(e.currentTarget.scrollLeft))}
       tabIndex={0}
       role="region"
-      aria-label="The string"
+      aria-label={say('ui.theString')}
     >
       <Box sx={{ width: inner, height, position: 'relative' }}>
         <svg
@@ -161,7 +163,7 @@ export function LineString(props: Props): ReactElement {
           height={height}
           viewBox={`${from} 0 ${to - from} ${height}`}
           role="group"
-          aria-label={`Line with ${joints.length} joints`}
+          aria-label={say('ui.lineWithJoints', { count: joints.length })}
           style={{ display: 'block', position: 'absolute', left: from }}
         >
           {!compact && (
@@ -205,7 +207,7 @@ export function LineString(props: Props): ReactElement {
             <g aria-hidden="true" fill={c.accent}>
               <path d={`M${places[index.get(face.id)!]! - 7} ${y - 27} h14 l-7 9z`} />
               <text x={places[index.get(face.id)!]!} y={y - 31} fontSize={14} fontWeight={700} textAnchor="middle">
-                face
+                {say('ui.face')}
               </text>
             </g>
           )}
@@ -226,11 +228,11 @@ export function LineString(props: Props): ReactElement {
                   >
                     {s.name}
                     {done
-                      ? ' · tested good'
+                      ? say('ui.testedGood')
                       : test
                         ? test.verdict === 'bad'
-                          ? ` · test ${test.number} bad`
-                          : ` · test ${test.number} open`
+                          ? say('ui.testBad', { number: test.number })
+                          : say('ui.testOpen', { number: test.number })
                         : ''}
                   </text>
                 </g>
@@ -269,13 +271,13 @@ function Ring({
   const closed = joint.state === 'made' || joint.state === 'accepted'
   const circumference = 2 * Math.PI * RING
   const stroke = here ? c.accent : c.ink
-  const what = joint.state === 'cut-out' ? 'cut out' : until ? 'cooling' : bad ? 'bad' : joint.state
+  const what = until ? say('ui.isCooling') : bad ? say('ui.isBad') : stateWord(joint.state)
   return (
     <g
       transform={`translate(${x} ${y})`}
       role={onOpen ? 'link' : 'img'}
       tabIndex={onOpen ? (here ? 0 : -1) : undefined}
-      aria-label={`Joint ${joint.number}, ${what}`}
+      aria-label={say('ui.jointIs', { number: joint.number, what })}
       onClick={() => onOpen?.(joint.id)}
       onKeyDown={(e) => e.key === 'Enter' && onOpen?.(joint.id)}
       style={{ cursor: onOpen ? 'pointer' : 'default' }}

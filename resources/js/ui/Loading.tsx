@@ -3,6 +3,7 @@ import type { ReactElement } from 'react'
 import { Navigate, useLocation } from 'react-router'
 import { Refusal, Unreachable } from '../api/client'
 import { Page } from './Page'
+import { say } from '../texts/say'
 
 /** While something comes, or when it does not: what is the matter and what to do. */
 export function Loading({
@@ -18,19 +19,15 @@ export function Loading({
   return (
     <Page
       coming={!error}
-      title={!error ? 'A moment' : error instanceof Unreachable ? 'No connection' : 'That did not come'}
+      title={!error ? say('ui.aMoment') : error instanceof Unreachable ? say('ui.noConnection') : say('ui.thatDidNotCome')}
       {...(up ? { up } : {})}
     >
       <Typography sx={{ my: 2 }}>
-        {!error
-          ? 'Coming.'
-          : error instanceof Unreachable
-            ? 'The server does not answer. What is recorded on this device is kept.'
-            : error.message}
+        {!error ? say('ui.coming') : error instanceof Unreachable ? say('ui.theServerDoesNotAnswerWhat') : error.message}
       </Typography>
       {error && (
         <Button variant="outlined" onClick={() => query.refetch()}>
-          Try again
+          {say('ui.tryAgain')}
         </Button>
       )}
     </Page>

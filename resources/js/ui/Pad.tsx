@@ -1,5 +1,6 @@
 import { Box, Button } from '@mui/material'
 import type { ReactElement, ReactNode } from 'react'
+import { say } from '../texts/say'
 
 /** Figures for a gloved thumb. Typing on keys works beside it. */
 export function Pad({
@@ -17,7 +18,7 @@ export function Pad({
 }): ReactElement {
   const keys = ['1', '2', '3', '4', '5', '6', '7', '8', '9', minus ? '-' : slash ? '/' : '', '0', '.']
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(4, 1fr)', gap: 0.75 }} aria-label="Number pad" role="group">
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(4, 1fr)', gap: 0.75 }} aria-label={say('ui.numberPad')} role="group">
       <Box sx={{ gridColumn: '1 / 4', display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 0.75 }}>
         {keys.map((k) =>
           k === '' ? (
@@ -45,7 +46,7 @@ export function Pad({
       <Box sx={{ display: 'grid', gridTemplateRows: '1fr 3fr', gap: 0.75 }}>
         <Button
           tabIndex={-1}
-          aria-label="Delete last figure"
+          aria-label={say('ui.deleteLastFigure')}
           onClick={onBack}
           sx={{
             bgcolor: (t) => t.colours.raised,

@@ -10,6 +10,7 @@ import { useWaitingPhotos } from '../outbox/usePhotos'
 import { Sheet } from './Sheet'
 import { useLook } from './settings'
 import { useOnline } from './useOnline'
+import { say } from '../texts/say'
 
 /** Little chrome: where I am, what is not yet sent, units, light, who I am. */
 export function Page({
@@ -85,20 +86,20 @@ export function Page({
       <Box component="main" sx={{ px: { xs: 2, md: 3.5 }, pb: 3, flexGrow: 1, width: '100%', maxWidth: wide ? 'none' : 1500, mx: 'auto' }}>
         {children}
       </Box>
-      <Sheet open={help} onClose={() => setHelp(false)} title="Keys">
+      <Sheet open={help} onClose={() => setHelp(false)} title={say('ui.keys')}>
         <Box
           component="dl"
           sx={{ display: 'grid', gridTemplateColumns: '110px 1fr', rowGap: 1, m: 0, '& dt': { fontWeight: 700 }, '& dd': { m: 0 } }}
         >
           {[
-            ['← →', 'walk along the string'],
-            ['Enter', 'open, record'],
-            ['Esc', 'go up'],
-            ['digits', 'type into the figure at hand'],
-            ['Tab', 'next position or field'],
-            ['/', 'find a joint'],
-            ['u', 'metric or US units'],
-            ['?', 'this list'],
+            ['← →', say('ui.walkAlongTheString')],
+            ['Enter', say('ui.openRecord')],
+            ['Esc', say('ui.goUp')],
+            [say('ui.digits'), say('ui.typeIntoTheFigureAtHand')],
+            ['Tab', say('ui.nextPositionOrField')],
+            ['/', say('ui.findAJoint')],
+            ['u', say('ui.metricOrUsUnits')],
+            ['?', say('ui.thisList')],
           ].map(([k, what]) => [<dt key={k}>{k}</dt>, <dd key={what}>{what}</dd>])}
         </Box>
       </Sheet>
@@ -124,24 +125,24 @@ function Status(): ReactElement | null {
   return (
     <>
       <Button onClick={() => setOpen(true)} aria-live="polite" sx={{ minHeight: 44, px: 1, color: 'secondary.main', fontSize: '1rem' }}>
-        {!online && 'No network'}
+        {!online && say('ui.noNetwork')}
         {!online && count > 0 && ' · '}
-        {count > 0 && `${count} not yet sent`}
-        {refused.length > 0 && ` · ${refused.length} refused`}
+        {count > 0 && say('ui.notYetSent', { count })}
+        {refused.length > 0 && say('ui.countRefused', { count: refused.length })}
       </Button>
-      <Sheet open={open} onClose={() => setOpen(false)} title="On this device, not yet sent">
-        {count === 0 && <Typography>Everything is sent. What you record now is kept here until there is a network.</Typography>}
+      <Sheet open={open} onClose={() => setOpen(false)} title={say('ui.onThisDeviceNotYetSent')}>
+        {count === 0 && <Typography>{say('ui.everythingIsSentWhatYouRecord')}</Typography>}
         {waiting.map((w) => (
           <Box key={w.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>
             <Box sx={{ flexGrow: 1 }}>
               <Typography>{w.title ?? w.body.step}</Typography>
               <Typography variant="body2">
-                {w.body.recorded_at.slice(11, 16)} · {w.refused ? `refused: ${w.refused}` : <Whose row={w} />}
+                {w.body.recorded_at.slice(11, 16)} · {w.refused ? say('common.refused', { refused: w.refused }) : <Whose row={w} />}
               </Typography>
             </Box>
             {w.refused && isMine(w) && (
               <Button variant="outlined" onClick={() => void drop(w.seq!)}>
-                Drop it
+                {say('ui.dropIt')}
               </Button>
             )}
           </Box>
@@ -149,14 +150,14 @@ function Status(): ReactElement | null {
         {photos.map((p) => (
           <Box key={p.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>
             <Box sx={{ flexGrow: 1 }}>
-              <Typography>{p.title ?? p.step} · photo</Typography>
+              <Typography>{say('ui.photo', { title: p.title ?? p.step })}</Typography>
               <Typography variant="body2">
-                {p.takenAt.slice(11, 16)} · {p.refused ? `refused: ${p.refused}` : <Whose row={p} />}
+                {p.takenAt.slice(11, 16)} · {p.refused ? say('common.refused', { refused: p.refused }) : <Whose row={p} />}
               </Typography>
             </Box>
             {p.refused && isMine(p) && (
               <Button variant="outlined" onClick={() => void dropPhoto(p.id)}>
-                Drop it
+                {say('ui.dropIt')}
               </Button>
             )}
           </Box>
@@ -192,7 +193,7 @@ function Person(): ReactElement | null {
         aria-haspopup="menu"
         sx={{ minHeight: 44, px: 1, color: 'text.secondary', fontWeight: 400, fontSize: '1rem' }}
       >
-        {me.data.units === 'us' ? 'in psi' : 'mm bar'} · {me.data.name.split(' ')[0]}
+        {me.data.units === 'us' ? say('ui.inPsi') : say('ui.mmBar')} · {me.data.name.split(' ')[0]}
         <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
           &nbsp;{me.data.name.split(' ').slice(1).join(' ')}
         </Box>
@@ -204,7 +205,7 @@ function Person(): ReactElement | null {
             void changeUnits(me.data.units === 'us' ? 'metric' : 'us')
           }}
         >
-          {me.data.units === 'us' ? 'Read and type metric units' : 'Read and type US units'}
+          {me.data.units === 'us' ? say('ui.readAndTypeMetricUnits') : say('ui.readAndTypeUsUnits')}
         </MenuItem>
         {(['day', 'glare', 'night'] as const).map((mode) => (
           <MenuItem
@@ -215,7 +216,7 @@ function Person(): ReactElement | null {
               look.setMode(mode)
             }}
           >
-            {{ day: 'Daylight', glare: 'Glare: highest contrast', night: 'Night' }[mode]}
+            {{ day: say('ui.daylight'), glare: say('ui.glareHighestContrast'), night: say('ui.night') }[mode]}
           </MenuItem>
         ))}
         <MenuItem
@@ -224,7 +225,7 @@ function Person(): ReactElement | null {
             void navigate('/stores')
           }}
         >
-          Stores: cards, boxes, tools
+          {say('ui.storesCardsBoxesTools')}
         </MenuItem>
         <MenuItem
           onClick={() => {
@@ -232,7 +233,7 @@ function Person(): ReactElement | null {
             void navigate('/procedures')
           }}
         >
-          Procedures and limits
+          {say('common.proceduresAndLimits')}
         </MenuItem>
         <MenuItem
           onClick={() => {
@@ -240,7 +241,7 @@ function Person(): ReactElement | null {
             void navigate('/bench')
           }}
         >
-          Bench: quick sums
+          {say('ui.benchQuickSums')}
         </MenuItem>
         <MenuItem
           onClick={() => {
@@ -249,24 +250,20 @@ function Person(): ReactElement | null {
             else void leave()
           }}
         >
-          Sign out
+          {say('ui.signOut')}
         </MenuItem>
       </Menu>
       <Sheet
         open={leaving}
         onClose={() => setLeaving(false)}
-        title={`${mine} of your entries ${mine === 1 ? 'is' : 'are'} not yet sent`}
+        title={say('ui.entriesNotYetSent', { mine })}
         actions={
           <Button variant="contained" onClick={() => void leave()}>
-            Sign out all the same
+            {say('ui.signOutAllTheSame')}
           </Button>
         }
       >
-        <Typography sx={{ pb: 1 }}>
-          {mine === 1
-            ? 'It stays on this device under your name, and goes out when you sign in here again. Nobody else can send it.'
-            : 'They stay on this device under your name, and go out when you sign in here again. Nobody else can send them.'}
-        </Typography>
+        <Typography sx={{ pb: 1 }}>{mine === 1 ? say('ui.itStaysOnThisDeviceUnder') : say('ui.theyStayOnThisDeviceUnder')}</Typography>
       </Sheet>
     </>
   )

@@ -1,5 +1,6 @@
 import { useTheme } from '@mui/material'
 import type { ReactElement } from 'react'
+import { say } from '../texts/say'
 
 export interface RoundReading {
   clock: string
@@ -58,14 +59,15 @@ export function Round({ readings, across, radii, active, onPick, limit, axisDeg,
   const complete = known.length === readings.length && shape.length >= 4
   const path = complete ? smooth(shape.map((d) => at(d.deg, radiusOf(d.value)))) : null
   const band = limit ? (limit / (shaped ? 4 : 1)) * scale * (shaped ? 1 : 0.9) : 0
-  const clamp = jaws && typeof axisDeg === 'number' ? `; jaws of the clamp at ${clockOf(axisDeg)} and ${clockOf(axisDeg + 180)}` : ''
+  const clamp =
+    jaws && typeof axisDeg === 'number' ? say('ui.jawsOfTheClampAtAnd', { one: clockOf(axisDeg), other: clockOf(axisDeg + 180) }) : ''
 
   return (
     <svg
       viewBox={complete && factor !== null && factor > 1 ? '-190 -190 380 404' : '-190 -190 380 380'}
       style={{ width: '100%', maxWidth: size, display: 'block', margin: '0 auto' }}
       role="group"
-      aria-label={`Readings round the pipe, seen in the laying direction, 12 at the top${clamp}`}
+      aria-label={say('ui.readingsRoundThePipeSeenIn', { clamp })}
     >
       <circle r={RADIUS + (shaped ? 0 : band / 2)} fill="none" stroke={c.raised} strokeWidth={Math.max(10, shaped ? 2 * band : band)} />
       <circle r={RADIUS} fill="none" stroke={c.rule} strokeWidth={1.5} />
@@ -144,7 +146,7 @@ export function Round({ readings, across, radii, active, onPick, limit, axisDeg,
       )}
       {factor !== null && complete && factor > 1 && (
         <text y={207} textAnchor="middle" fontSize={15} fill={c.faint}>
-          deviation drawn {factor} times as large
+          {say('ui.deviationDrawnTimesAsLarge', { factor })}
         </text>
       )}
     </svg>

@@ -1,5 +1,6 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material'
 import { useId, type ReactElement, type ReactNode } from 'react'
+import { say } from '../texts/say'
 
 /** A sheet over the page, for one small matter. */
 export function Sheet({
@@ -23,7 +24,7 @@ export function Sheet({
       <DialogContent sx={{ pb: 0 }}>{children}</DialogContent>
       <DialogActions sx={{ p: 2 }}>
         <Button variant="outlined" onClick={onClose}>
-          Close
+          {say('ui.close')}
         </Button>
         {actions}
       </DialogActions>

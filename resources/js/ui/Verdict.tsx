@@ -1,8 +1,9 @@
 import { Box, Typography } from '@mui/material'
 import type { ReactElement, ReactNode } from 'react'
 import type { Reason, Verdict } from '../api/client'
+import { say } from '../texts/say'
 
-export const WORD: Record<Verdict, string> = { good: 'Good', close: 'Close', bad: 'Bad', open: 'Open' }
+export const WORD: Record<Verdict, string> = { good: say('ui.good'), close: say('ui.close'), bad: say('ui.bad'), open: say('ui.open') }
 
 const FIGURE = /(\d[\d.,:]* (?:(?:mm|cm|m|km|in|ft|s|min|h|V|A|VA|W|kJ|J|K|bar|kPa|MPa|psi|L|gal|N·m|kg|g)\b|%\/K|%|°C|°F|°|Ω))/
 
@@ -70,8 +71,15 @@ export function Sentence({
       )}
       {limit && (
         <Typography variant="body2" sx={{ mt: 0.5 }}>
-          Limit: {limit.label} {limit.shown ?? String(limit.value)}. Source: {limit.source}
-          {{ memory: ' (from memory: confirm it)', practice: ' (common practice)', std: '', project: ' (project)' }[limit.certainty] ?? ''}.
+          {say('ui.limitSource', {
+            label: limit.label,
+            shown: limit.shown ?? String(limit.value),
+            source: limit.source,
+            certainty:
+              { memory: say('ui.fromMemoryConfirmIt'), practice: say('ui.commonPractice'), std: '', project: say('ui.ofTheProject') }[
+                limit.certainty
+              ] ?? '',
+          })}
         </Typography>
       )}
     </Box>

@@ -1,3 +1,4 @@
+import { say } from '../texts/say'
 /**
  * What a person typed as a plain figure, by the grammar of the core: ASCII digits and one decimal mark. Text with two
  * readings (1,234 is 1234 or 1.234) is no figure, and neither is anything else.
@@ -16,6 +17,6 @@ export const hasTwoReadings = (text: string): boolean => /^[+-]?(?!0,)\d{1,3},\d
 export function noFigure(text: string): string | null {
   const typed = text.trim()
   if (hasTwoReadings(typed))
-    return `${typed} could be ${typed.replace(',', '')} or ${typed.replace(',', '.')}: write it without the comma, or with a point.`
-  return figureOf(typed) === null ? `"${typed}" is no number.` : null
+    return say('ui.couldBeOrWriteItWithout', { typed, without: typed.replace(',', ''), point: typed.replace(',', '.') })
+  return figureOf(typed) === null ? say('ui.isNoNumber', { typed }) : null
 }

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
 import { hourMinute } from './clock'
+import { say } from '../texts/say'
 
 /** The time of the device, renewed every so many ms. */
 export function useNow(every = 1000): number {
@@ -16,10 +17,10 @@ export function clockAndCountdown(iso: string, now: number, zone: string): strin
   const at = Date.parse(iso)
   const clock = hourMinute(at, zone)
   const left = Math.ceil((at - now) / 60_000)
-  if (left <= 0) return `${clock}, free`
+  if (left <= 0) return say('ui.free', { clock })
   return left > 90
-    ? `${clock} (in ${Math.floor(left / 60)} h ${left % 60} min)`
+    ? say('ui.inHMin', { clock, hours: Math.floor(left / 60), minutes: left % 60 })
     : left > 1
-      ? `${clock} (in ${left} min)`
-      : `${clock} (in ${Math.max(0, Math.ceil((at - now) / 1000))} s)`
+      ? say('ui.inMin', { clock, minutes: left })
+      : say('ui.inS', { clock, seconds: Math.max(0, Math.ceil((at - now) / 1000)) })
 }

@@ -3,6 +3,9 @@ import { useState, type ReactElement } from 'react'
 import { Sheet } from '../../ui/Sheet'
 import { FieldsEntry } from '../FieldsEntry'
 import type { Entering, KindView } from './kind'
+import { say } from '../../texts/say'
+import { oneOf } from '../../texts/listed'
+import { roleWord } from '../../texts/words'
 
 function Enter({ text, data, role, onRecord }: Entering): ReactElement {
   const [refusing, setRefusing] = useState(false)
@@ -11,7 +14,7 @@ function Enter({ text, data, role, onRecord }: Entering): ReactElement {
   if (!may)
     return (
       <Typography sx={{ my: 2 }}>
-        This is signed by {text.roles!.join(' or ')}. You are signed in as {role}.
+        {say('steps.thisIsSignedByYouAre', { roles: oneOf(text.roles!.map(roleWord)), role: roleWord(role ?? '') })}
       </Typography>
     )
   const stands = data.judgement.steps
@@ -20,21 +23,26 @@ function Enter({ text, data, role, onRecord }: Entering): ReactElement {
     .filter(Boolean)
   return (
     <Box sx={{ my: 2, display: 'grid', gap: 1 }}>
-      <Typography>Your name stands under: {stands.join('; ')}.</Typography>
+      <Typography>{say('steps.yourNameStandsUnder', { stands: stands.join('; ') })}</Typography>
       {(text.fields ?? []).length > 0 ? (
-        <FieldsEntry step={text} project={data.line.project_id} label="Sign" onRecord={(v) => onRecord({ ...v, signed: true })} />
+        <FieldsEntry
+          step={text}
+          project={data.line.project_id}
+          label={say('steps.sign')}
+          onRecord={(v) => onRecord({ ...v, signed: true })}
+        />
       ) : (
         <Button variant="contained" onClick={() => onRecord({ signed: true })}>
-          Sign
+          {say('steps.sign')}
         </Button>
       )}
       <Button variant="outlined" onClick={() => setRefusing(true)}>
-        Refuse to sign
+        {say('steps.refuseToSign')}
       </Button>
       <Sheet
         open={refusing}
         onClose={() => setRefusing(false)}
-        title="Why is it not signed?"
+        title={say('steps.whyIsItNotSigned')}
         actions={
           <Button
             variant="contained"
@@ -44,14 +52,14 @@ function Enter({ text, data, role, onRecord }: Entering): ReactElement {
               onRecord({ signed: false, remark })
             }}
           >
-            Record the refusal
+            {say('steps.recordTheRefusal')}
           </Button>
         }
       >
-        <TextField autoFocus label="Reason" value={remark} onChange={(e) => setRemark(e.target.value)} sx={{ mt: 1 }} />
+        <TextField autoFocus label={say('steps.reason')} value={remark} onChange={(e) => setRemark(e.target.value)} sx={{ mt: 1 }} />
       </Sheet>
     </Box>
   )
 }
 
-export const hold: KindView = { Enter, again: 'Decide again' }
+export const hold: KindView = { Enter, again: say('steps.decideAgain') }

@@ -6,13 +6,14 @@ import { scan } from './scan'
 import { timer } from './timer'
 import { trace } from './trace'
 import type { KindView } from './kind'
+import { say } from '../../texts/say'
 
 /** The kinds of steps, by the name that a procedure has for them. */
 export const KINDS: Record<string, KindView> = {
-  check: fields('Correct this'),
-  choice: fields('Correct this'),
-  note: fields('Correct this'),
-  number: fields('Measure again'),
+  check: fields(say('steps.correctThis')),
+  choice: fields(say('steps.correctThis')),
+  note: fields(say('steps.correctThis')),
+  number: fields(say('steps.measureAgain')),
   round,
   scan,
   trace,

@@ -3,6 +3,7 @@ import { degreesOf, Round } from '../../ui/Round'
 import { shown } from '../Figure'
 import { RoundEntry } from '../RoundEntry'
 import type { AtHand, KindView } from './kind'
+import { say } from '../../texts/say'
 
 function Shown({ state, text, values, limit }: AtHand): ReactElement {
   const field = text.fields![0]!.key
@@ -19,8 +20,8 @@ function Shown({ state, text, values, limit }: AtHand): ReactElement {
     typeof result[text.drawing?.['value'] ?? ''] === 'number' && radii ? (said.split(',')[0] ?? said).replace(' oval', '') : said
   const middle: [string, string, string] = [
     large,
-    text.across || radii ? 'out of round' : text.fields![0]!.label.toLowerCase(),
-    limit === null ? '' : `limit ${Math.round(limit * 100) / 100} mm`,
+    text.across || radii ? say('steps.outOfRound') : text.fields![0]!.label.toLowerCase(),
+    limit === null ? '' : say('steps.limitMm', { mm: Math.round(limit * 100) / 100 }),
   ]
   return (
     <Round
@@ -39,5 +40,5 @@ function Shown({ state, text, values, limit }: AtHand): ReactElement {
 export const round: KindView = {
   Enter: ({ text, limit, onRecord }) => <RoundEntry step={text} limit={limit} onRecord={onRecord} />,
   Shown,
-  again: 'Measure again',
+  again: say('steps.measureAgain'),
 }

@@ -3,6 +3,7 @@ import { useState, type ReactElement } from 'react'
 import { deviceTime } from '../../outbox/outbox'
 import { useNow } from '../../ui/useNow'
 import type { Entering, KindView } from './kind'
+import { say } from '../../texts/say'
 
 const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`
 
@@ -24,32 +25,32 @@ function Enter({ text, state, data, onRecord }: Entering): ReactElement {
           color: left === 0 ? 'text.primary' : 'secondary.main',
         }}
       >
-        {left === null ? '–' : left === 0 ? 'Free' : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`}
+        {left === null ? '–' : left === 0 ? say('steps.free') : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`}
       </Typography>
       <Typography variant="body2" sx={{ mb: 1.5 }}>
         {left === null
-          ? 'The clock starts when what comes before is sent and judged.'
+          ? say('steps.theClockStartsWhenWhatComes')
           : left === 0
-            ? sentence(clock?.free ?? 'the time is over')
-            : sentence(clock?.meanwhile ?? 'leave it as it is')}
+            ? sentence(clock?.free ?? say('common.theTimeIsOver'))
+            : sentence(clock?.meanwhile ?? say('steps.leaveItAsItIs'))}
       </Typography>
       <Button variant={left === 0 ? 'contained' : 'outlined'} fullWidth onClick={() => onRecord({ [field.key]: deviceTime() })}>
-        {field.label.replace(/ at$/, '')} now{left === 0 ? '' : ', before its time'}
+        {say('steps.now', { label: field.label.replace(/ at$/, ''), early: left === 0 ? '' : say('steps.beforeItsTime') })}
       </Button>
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
         <TextField
           type="datetime-local"
-          label="or at"
+          label={say('steps.orAt')}
           value={time}
           onChange={(e) => setTime(e.target.value)}
           slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }}
         />
         <Button variant="outlined" disabled={!time} onClick={() => onRecord({ [field.key]: deviceTime(new Date(time)) })}>
-          Record
+          {say('steps.record')}
         </Button>
       </Box>
     </Box>
   )
 }
 
-export const timer: KindView = { Enter, again: 'Correct this' }
+export const timer: KindView = { Enter, again: say('steps.correctThis') }

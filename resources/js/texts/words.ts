@@ -1,0 +1,26 @@
+import { say, type MessageId } from './say'
+
+/** Words that the server knows as codes; one that is not known here yet stands as it came. */
+const among =
+  (words: Record<string, MessageId>) =>
+  (code: string): string =>
+    words[code] ? say(words[code]) : code
+
+/** Of a joint, test or stretch. */
+export const stateWord = among({
+  planned: 'words.planned',
+  begun: 'words.begun',
+  made: 'words.made',
+  accepted: 'words.accepted',
+  'cut-out': 'words.cutOut',
+})
+
+export const roleWord = among({
+  joiner: 'words.joiner',
+  foreman: 'words.foreman',
+  inspector: 'words.inspector',
+  engineer: 'words.engineer',
+})
+
+/** What a line carries. */
+export const serviceWord = among({ water: 'words.water', sewer: 'words.sewer', gas: 'words.gas' })
