@@ -101,11 +101,11 @@ it('checks a file at the command line', function () {
     $slip = tempnam(sys_get_temp_dir(), 'slip');
     file_put_contents($slip, str_replace('"joint_type"', '"joint_typ"', (string) file_get_contents($file)));
     expect(console(['check', $file]))
-        ->toBe([0, "pvc-spigot-socket 1.5: 9 steps, nothing wrong.\n", ''])
+        ->toBe([0, "pvc-spigot-socket 1.6: 9 steps, nothing wrong.\n", ''])
         ->and(console(['check', $slip]))
         ->toMatchArray([
             0 => 2,
-            1 => "line 1: joint_type: is missing.\nline 6: joint_typ: \"joint_typ\" is not known here; did you mean \"joint_type\"?\n",
+            1 => "line 1: joint_type: is missing.\nline 7: joint_typ: \"joint_typ\" is not known here; did you mean \"joint_type\"?\n",
         ])
         ->and(console(['check'])[0])
         ->toBe(64)

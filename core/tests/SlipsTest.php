@@ -226,6 +226,10 @@ dataset('slips of form', [
     ],
     'text for a number' => [slipped('steps.1.fields.0.max', '50'), 'steps[1].fields[0].max: must be a number.'],
     'a parameter without source' => [slipped('parameters.range_mm.source', null), 'parameters.range_mm.source: is missing.'],
+    'language by its name' => [
+        slipped('language', 'German'),
+        'language: "German" must be a language such as en or pt-BR.',
+    ],
     'an empty say' => [slipped('steps.1.judge.1.say', []), RULE.'.say: is empty: leave it out, or say something.'],
     'no steps' => [slipped('steps', []), 'steps: is empty: leave it out, or say something.'],
 ]);
@@ -548,4 +552,16 @@ it('judges by a text frozen before its rules were closed, and takes the same tex
         ->toThrow(Refused::class, 'remark: "remark" is not known here')
         ->and(fn () => $judged(['frozen' => Procedure::hash(sound())]))
         ->toThrow(Refused::class);
+});
+
+it('does not mix the English sentences of the library into a text in another language', function () {
+    $text = fn (string $language) => slipped('language', $language);
+    expect(refusedFor(['steps' => [...$text('de')['steps'], ['use' => 'electrofusion/wipe']]] + $text('de')))
+        ->toContain('steps: takes sentences of the library, which are English, into a text in "de": write them out.')
+        ->and(Procedure::from($text('de'))->language)
+        ->toBe('de')
+        ->and(Procedure::from($text('en-GB'))->language)
+        ->toBe('en-GB')
+        ->and(Procedure::from(sound())->language)
+        ->toBe('en');
 });

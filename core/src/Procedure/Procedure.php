@@ -16,6 +16,9 @@ use Diastoma\Core\Refused;
  */
 final readonly class Procedure
 {
+    /** In which a text is written that does not say it, and the library of steps. */
+    public const ENGLISH = 'en';
+
     /** @var array<string, Step> */
     private array $byKey;
 
@@ -23,6 +26,7 @@ final readonly class Procedure
      * @param  string  $hash  of the text
      * @param  'joint'|'test'|'stretch'  $family
      * @param  'in-line'|'on-pipe'|'restraint'  $place  where such a joint sits
+     * @param  string  $language  in which its sentences are written: en, pt-BR
      * @param  list<Step>  $steps  sided steps expanded
      * @param  array<string, Parameter>  $parameters  by name
      * @param  Tells  $tells  what the rest of the product is told of such a joint
@@ -37,6 +41,7 @@ final readonly class Procedure
         public string $family,
         public string $place,
         public string $school,
+        public string $language,
         public array $steps,
         public array $parameters,
         public Tells $tells,

@@ -79,6 +79,8 @@ export interface ProcedureText {
   id: string
   title: string
   school?: string
+  /** in which its sentences are written; without it English */
+  language?: string
   version: string
   hash: string
   kit?: string[]

@@ -30,6 +30,7 @@ interface Props extends Omit<AtHand, 'limit'> {
 /** One step: what it asks for, or what was recorded. */
 export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ...at }: Props): ReactElement {
   const { path, data, state, text } = at
+  const lang = at.procedure.language ?? 'en'
   const kind = KINDS[state.kind]!
   const [again, setAgain] = useState(false)
   const [reason, setReason] = useState('')
@@ -54,16 +55,22 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
   return (
     <Called value={called}>
       <Box component="section" aria-labelledby="step-title">
-        <Typography id="step-title" variant="h2" tabIndex={-1} sx={{ fontSize: '1.35rem', outline: 'none', scrollMarginTop: 12 }}>
+        <Typography
+          id="step-title"
+          lang={lang}
+          variant="h2"
+          tabIndex={-1}
+          sx={{ fontSize: '1.35rem', outline: 'none', scrollMarginTop: 12 }}
+        >
           {state.title}
         </Typography>
         {text.why && !recorded && (
-          <Typography variant="body2" sx={{ mb: 0.5 }}>
+          <Typography lang={lang} variant="body2" sx={{ mb: 0.5 }}>
             {text.why}
           </Typography>
         )}
         {state.guide.map((g) => (
-          <Typography key={g} sx={{ fontWeight: 700 }}>
+          <Typography key={g} lang={lang} sx={{ fontWeight: 700 }}>
             {tight(g)}
           </Typography>
         ))}

@@ -81,7 +81,7 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
           onGo={select}
         />
       </Box>
-      <Box sx={{ gridArea: 'headline' }}>
+      <Box lang={procedure.language ?? 'en'} sx={{ gridArea: 'headline' }}>
         <Headline
           data={seen}
           pendingCount={pending.size}
@@ -89,7 +89,7 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
           saidAbove={judgement.reasons[0]?.step === state.key && state.status === 'done'}
         />
       </Box>
-      <Box sx={{ gridArea: 'list' }}>
+      <Box lang={procedure.language ?? 'en'} sx={{ gridArea: 'list' }}>
         <StepList steps={steps} current={state.key} pending={pending} seen={(s) => here !== null && judged(s)} onSelect={select} />
         <Typography variant="body2" sx={{ mt: 1 }}>
           {say('steps.ofStepsVersion', {

@@ -55,7 +55,7 @@ namespace Diastoma\Core\Procedure\Compile;
  * @phpstan-type ParameterText array{value: int|float|string|bool, label?: string, source: string, certainty: string}
  * @phpstan-type ProcedureText array{
  *     id?: string, version?: string, title?: string, joint_type?: string, family?: 'joint'|'test'|'stretch',
- *     place?: 'in-line'|'on-pipe'|'restraint', school?: string,
+ *     place?: 'in-line'|'on-pipe'|'restraint', school?: string, language?: string,
  *     clocks?: array<string, string>, tells?: TellsText, parameters?: array<string, ParameterText>,
  *     steps?: array<int, StepText>
  * }

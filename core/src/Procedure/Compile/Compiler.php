@@ -79,6 +79,7 @@ final readonly class Compiler
             family: $shape['family'] ?? 'joint',
             place: $place,
             school: $shape['school'] ?? '',
+            language: $shape['language'] ?? Procedure::ENGLISH,
             steps: $compiled,
             parameters: $parameters,
             tells: $tells,

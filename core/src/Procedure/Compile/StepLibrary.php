@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Diastoma\Core\Procedure\Compile;
 
 use Diastoma\Core\Data;
+use Diastoma\Core\Procedure\Procedure;
 
 /**
  * Writes a procedure out in full. A file may take steps from the library (`{"use": "electrofusion/wipe"}`) and repeat a
@@ -53,9 +54,28 @@ final class StepLibrary
             }
         }
 
+        $this->mustSpeakOneLanguage($text);
         $text = $this->told($text);
 
         return new Written($origins === [] ? $text : ['steps' => $steps] + $text, $origins, $this->faults);
+    }
+
+    /**
+     * Sentences of the library are English: a procedure in another language writes its own.
+     *
+     * @param  array<string, mixed>  $text
+     */
+    private function mustSpeakOneLanguage(array $text): void
+    {
+        $language = $text['language'] ?? Procedure::ENGLISH;
+        if (! is_string($language) || explode('-', $language)[0] === Procedure::ENGLISH) {
+            return;
+        }
+        foreach (['steps', 'tells'] as $part) {
+            if (preg_match('/"use":/', (string) json_encode($text[$part] ?? [])) === 1) {
+                $this->faults[$part] = "takes sentences of the library, which are English, into a text in \"{$language}\": write them out";
+            }
+        }
     }
 
     /**
