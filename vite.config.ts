@@ -39,5 +39,5 @@ export default defineConfig({
     chunkSizeWarningLimit: 1000,
     rollupOptions: { input: 'resources/js/main.tsx' },
   },
-  test: { environment: 'jsdom', include: ['resources/js/**/*.test.{ts,tsx}'] },
+  test: { environment: 'jsdom', maxWorkers: 2, include: ['resources/js/**/*.test.{ts,tsx}'] },
 } as import('vite').UserConfig)

@@ -1,3 +1,13 @@
 <?php
 
+// Tests that run side by side have a data folder each, as Laravel gives each a database.
+$token = getenv('TEST_TOKEN');
+if (is_string($token) && $token !== '' && is_string(getenv('DIASTOMA_HOME'))) {
+    $home = getenv('DIASTOMA_HOME')."/storage/testing-{$token}";
+    is_dir($home) || mkdir($home, 0o770, true);
+    touch("{$home}/.env");
+    putenv("DIASTOMA_HOME={$home}");
+    $_ENV['DIASTOMA_HOME'] = $_SERVER['DIASTOMA_HOME'] = $home;
+}
+
 uses(Tests\TestCase::class)->in('Feature', 'Fuzz/RoutesTest.php');

@@ -59,7 +59,11 @@ abstract class Subject extends Model
         if (! $this->relationLoaded('facts')) {
             $this->setRelation(
                 'facts',
-                $this->facts()->join('users', 'users.id', '=', 'facts.user_id')->select('facts.*', 'users.name as by')->get(),
+                // Joined, the names would be sorted together with the facts in a table of their own on the disk.
+                $this->facts()
+                    ->select('facts.*')
+                    ->addSelect(['by' => User::query()->select('name')->whereColumn('users.id', 'facts.user_id')])
+                    ->get(),
             );
         }
 

@@ -129,9 +129,12 @@ hold_folder() {
 # start_database FOLDER FIRST_PORT [durable|fast]; sets DB_PID and DB_PORT, the first port from there on that is free
 start_database() {
   local folder=$1 mode=${3:-durable} home=${1%/*}
+  # What it sorts on the disk lies with its data: in a folder that servers share, each that starts deletes what the others have there.
+  local scratch="$home/run/scratch"
+  (as_server "$home" mkdir -p "$scratch")
   if [ ! -d "$folder/mysql" ]; then
     (as_server "$home" mkdir -p "$folder")
-    (as_server "$home" mariadb-install-db --no-defaults --datadir="$folder" --auth-root-authentication-method=socket --auth-root-socket-user="$(id -un)" --skip-test-db >"$folder.log" 2>&1) \
+    (TMPDIR="$scratch" as_server "$home" mariadb-install-db --no-defaults --datadir="$folder" --auth-root-authentication-method=socket --auth-root-socket-user="$(id -un)" --skip-test-db >"$folder.log" 2>&1) \
       || { cat "$folder.log" >&2; die "The database could not be made in $folder."; }
   fi
   local tuning=(--innodb-flush-log-at-trx-commit=1 --sync-binlog=1)
@@ -141,7 +144,7 @@ start_database() {
   local waited=0
   for (( ; ; )); do
     DB_PORT=$(free_port "$DB_PORT")
-    as_server "$home" mariadbd --no-defaults --datadir="$folder" --socket="$DB_SOCKET_FILE" --port="$DB_PORT" --bind-address=127.0.0.1 \
+    as_server "$home" mariadbd --no-defaults --datadir="$folder" --socket="$DB_SOCKET_FILE" --tmpdir="$scratch" --port="$DB_PORT" --bind-address=127.0.0.1 \
       --innodb-buffer-pool-size=256M --max-allowed-packet=64M --skip-name-resolve "${tuning[@]}" >"$folder.log" 2>&1 9>&- &
     DB_PID=$!
     while kill -0 "$DB_PID" 2>/dev/null; do

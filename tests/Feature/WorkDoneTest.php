@@ -163,3 +163,18 @@ it('lists lines by counts: what it costs grows neither with the lines nor with t
         ->and($longer['joints']['made'])->toBe(0)
         ->and($longer['sections'])->toBe(['total' => 0, 'good' => 0]);
 });
+
+it('reads what was recorded without sorting it in a table of its own on the disk', function () {
+    $line = $this->makeLine('pvc-spigot-socket');
+    $path = 'subjects/joint/'.$line['joints'][0]['id'];
+    $this->record('joiner', $path, 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated();
+    $onDisk = fn (): int => (int) DB::selectOne("SHOW SESSION STATUS LIKE 'Created_tmp_disk_tables'")->Value;
+    $before = $onDisk();
+    $joint = Joint::query()->findOrFail($line['joints'][0]['id']);
+    expect($joint->recorded()->pluck('by')->all())
+        ->toBe(['Joiner'])
+        ->and($onDisk() - $before)
+        ->toBe(0);
+    $this->as('joiner')->getJson("/api/v1/{$path}")->assertOk();
+    expect($onDisk() - $before)->toBe(0);
+});

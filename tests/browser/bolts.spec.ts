@@ -4,6 +4,8 @@ import { readFileSync } from 'node:fs'
 import { someone } from './people'
 import { Trench } from './trench'
 
+test.use({ serviceWorkers: 'allow' })
+
 const PROCEDURE = readFileSync(new URL('../fixtures/bolts-practice.json', import.meta.url), 'utf8')
 /** The order of a cross pass of eight bolts. */
 const CROSS = [1, 5, 3, 7, 2, 6, 4, 8]

@@ -9,6 +9,8 @@ import { prepareCoupler } from './coupler'
 import { atStep, signIn } from './people'
 import { instruments, readyForPressure } from './section'
 
+test.use({ serviceWorkers: 'allow' })
+
 const ROOT = resolve(import.meta.dirname, '../..')
 
 const freePort = (): Promise<number> =>

@@ -91,3 +91,18 @@ test('nobody administers the database over the network, whatever the password', 
   ]).toString()
   expect(accounts).not.toMatch(/ALL PRIVILEGES ON \*\.\*|GRANT OPTION/)
 })
+
+test('what the database sorts on the disk lies in its own folder: another server that starts deletes it from a shared one', () => {
+  const told = execFileSync('mariadb', [
+    '--no-defaults',
+    '-N',
+    '-h127.0.0.1',
+    `-P${process.env['DB_PORT']}`,
+    '-udiastoma',
+    `-p${process.env['DB_PASSWORD']}`,
+    '-e',
+    'SELECT @@tmpdir',
+  ])
+  const scratch = told.toString().trim()
+  expect(scratch).toContain(join(home, 'run'))
+})

@@ -7,6 +7,8 @@ import { prepared } from './recorded'
 import { packText, testSection } from './section'
 import { Trench } from './trench'
 
+test.use({ serviceWorkers: 'allow' })
+
 /** The whole job with the network cut for its joints: a good one and one with a pulled lead, then back, signed and tested. */
 test('the whole job, the joints made without network', async ({ browser }, info) => {
   test.setTimeout(900_000)

@@ -88,11 +88,11 @@ async function place(crew: People, of: Example, begins: number): Promise<{ path:
 }
 
 for (const id of [
+  'ef-coupler-large',
   'ef-coupler-one-pass',
   'ef-coupler-groove',
   'ef-coupler-table',
   'ef-coupler-hand',
-  'ef-coupler-large',
   'ef-saddle-tapping',
   'ef-restraint',
   'pvc-spigot-socket',

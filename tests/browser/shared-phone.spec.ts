@@ -2,6 +2,8 @@ import { expect, test, type Page } from '@playwright/test'
 import { atStep, fill, recordStep, says, someone } from './people'
 import { Trench } from './trench'
 
+test.use({ serviceWorkers: 'allow' })
+
 const NAMES = { bram: 'Bram Ivesley', odile: 'Odile Fenner' }
 
 async function enter(page: Page, who: 'bram' | 'odile'): Promise<void> {

@@ -1,7 +1,7 @@
-import { Box, Button, TextField, Typography } from '@mui/material'
-import { useState, type ReactElement } from 'react'
+import { Box, Button, TextField, Typography, useMediaQuery, type Theme } from '@mui/material'
+import { useCallback, useMemo, useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { api, type Subject } from '../api/client'
+import { api, type SectionShort, type Subject } from '../api/client'
 import { idOf, subjectAt } from '../api/subject'
 import { useLine, useProcedure, useProcedures, useSubject } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
@@ -19,6 +19,9 @@ import { Refused } from '../ui/Refused'
 import { say } from '../texts/say'
 import { Message } from '../texts/Message'
 
+/** On the phone the string stands without its sections. */
+const NO_SECTIONS: SectionShort[] = []
+
 /** Make one joint. */
 export default function JointPage(): ReactElement {
   const { id = '' } = useParams()
@@ -29,6 +32,9 @@ export default function JointPage(): ReactElement {
   const show = useShow()
   const now = useNow(5000)
   const waiting = useOutbox()
+  const unsent = useMemo(() => new Set(waiting.map((w) => idOf(w.subject))), [waiting])
+  const open = useCallback((other: string) => void navigate(`/joints/${other}`), [navigate])
+  const wide = useMediaQuery<Theme>((theme) => theme.breakpoints.up('md'), { noSsr: true })
   if (!joint.data || !procedure.data)
     return <Loading query={joint.error ? joint : procedure} up={{ to: '/', label: say('common.lines') }} />
   const { data } = joint
@@ -50,36 +56,19 @@ export default function JointPage(): ReactElement {
       }
     >
       {line.data && (
-        <>
-          <Box sx={{ display: { xs: 'block', md: 'none' } }}>
-            <LineString
-              compact
-              joints={line.data.joints}
-              sections={[]}
-              startM={line.data.start_m}
-              lengthM={line.data.length_m}
-              service={line.data.service}
-              at={id}
-              now={now}
-              onOpen={(j) => void navigate(`/joints/${j}`)}
-              unsent={new Set(waiting.map((w) => idOf(w.subject)))}
-            />
-          </Box>
-          <Box sx={{ display: { xs: 'none', md: 'block' } }}>
-            <LineString
-              joints={line.data.joints}
-              sections={line.data.sections}
-              startM={line.data.start_m}
-              lengthM={line.data.length_m}
-              service={line.data.service}
-              profile={line.data.centre_line}
-              at={id}
-              now={now}
-              onOpen={(j) => void navigate(`/joints/${j}`)}
-              unsent={new Set(waiting.map((w) => idOf(w.subject)))}
-            />
-          </Box>
-        </>
+        <LineString
+          compact={!wide}
+          joints={line.data.joints}
+          sections={wide ? line.data.sections : NO_SECTIONS}
+          startM={line.data.start_m}
+          lengthM={line.data.length_m}
+          service={line.data.service}
+          profile={wide ? line.data.centre_line : undefined}
+          at={id}
+          now={now}
+          onOpen={open}
+          unsent={unsent}
+        />
       )}
       {data.replaces && (
         <Typography variant="body2">

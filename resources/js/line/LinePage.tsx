@@ -1,5 +1,5 @@
 import { Box, Button, Link as MuiLink, Switch, TextField, Typography } from '@mui/material'
-import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { type JointShort, type LineFull, type LogEntry, type StretchShort } from '../api/client'
 import { idOf, pageOf } from '../api/subject'
@@ -20,6 +20,9 @@ import { Sentence, VerdictMark } from '../ui/Verdict'
 import { say } from '../texts/say'
 import { Message } from '../texts/Message'
 
+/** A ring that cools shrinks more slowly than anybody sees: it is drawn anew no oftener. */
+const RINGS_MS = 5_000
+
 /** The day: where the face is, what comes next, which clocks run, what holds the next test up. */
 export default function LinePage(): ReactElement {
   const { id = '' } = useParams()
@@ -28,6 +31,8 @@ export default function LinePage(): ReactElement {
   const now = useNow(1000)
   const show = useShow()
   const waiting = useOutbox()
+  const unsent = useMemo(() => new Set(waiting.map((w) => idOf(w.subject))), [waiting])
+  const open = useCallback((joint: string) => void navigate(`/joints/${joint}`), [navigate])
   const [find, setFind] = useState(false)
   useEffect(() => {
     const keys = (e: KeyboardEvent): void => {
@@ -83,9 +88,9 @@ export default function LinePage(): ReactElement {
         lengthM={line.length_m}
         service={line.service}
         profile={line.centre_line}
-        now={now}
-        onOpen={(j) => void navigate(`/joints/${j}`)}
-        unsent={new Set(waiting.map((w) => idOf(w.subject)))}
+        now={now - (now % RINGS_MS)}
+        onOpen={open}
+        unsent={unsent}
       />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1fr 1fr' }, columnGap: 6, rowGap: 4, mt: 3 }}>
         <Box component="section" aria-labelledby="face">

@@ -17,10 +17,10 @@ interface Props {
 /** The one sentence: what is worst, or what comes next. */
 export function Headline({ data, pendingCount, judgedHere, saidAbove }: Props): ReactElement {
   const { judgement } = data
-  const now = useNow(1000)
   const worst = judgement.reasons[0]
   const next = judgement.steps.find((s) => s.key === judgement.next)
   const waits = judgement.clocks.length > 0 && data.state !== 'accepted' && data.state !== 'cut-out' && judgement.verdict !== 'bad'
+  const now = useNow(waits ? 1000 : null)
   return (
     <Box aria-live="polite">
       {data.closed && <Typography sx={{ fontWeight: 700, mb: 1 }}>{data.closed}</Typography>}

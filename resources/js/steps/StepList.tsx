@@ -1,5 +1,5 @@
 import { Box } from '@mui/material'
-import type { ReactElement, ReactNode } from 'react'
+import { memo, type ReactElement, type ReactNode } from 'react'
 import type { StepState } from '../api/client'
 import type { Waiting } from '../outbox/db'
 import { tight, VerdictMark } from '../ui/Verdict'
@@ -20,55 +20,75 @@ export function StepList({ steps, current, pending, seen, onSelect }: Props): Re
   const numbers = new Map(steps.filter((s) => !s.optional).map((s, i) => [s.key, i + 1]))
   return (
     <Box component="ol" aria-label={say('steps.steps')} sx={{ listStyle: 'none', p: 0, m: 0 }}>
-      {steps.map((s) => {
-        const late = pending.get(s.key)
-        const here = current === s.key
-        const faint = s.status === 'todo' && !here && !late
-        return (
-          <Box component="li" key={s.key} sx={{ borderTop: 1, borderColor: 'divider' }}>
-            <Box
-              component="button"
-              type="button"
-              onClick={() => onSelect(s.key)}
-              aria-current={here ? 'step' : undefined}
-              sx={{
-                all: 'unset',
-                cursor: 'pointer',
-                display: 'flex',
-                gap: 1.5,
-                alignItems: 'center',
-                width: '100%',
-                minHeight: 44,
-                boxSizing: 'border-box',
-                fontWeight: here ? 700 : 400,
-                color: faint ? 'text.secondary' : 'text.primary',
-                '&:focus-visible': { outline: '3px solid var(--accent)' },
-              }}
-            >
-              <Box sx={{ width: 26, display: 'grid', placeItems: 'center' }}>
-                {late && !seen(s) ? (
-                  <span aria-label={say('steps.notYetSent')}>●</span>
-                ) : s.status === 'done' ? (
-                  <VerdictMark verdict={s.verdict} />
-                ) : s.optional ? (
-                  '+'
-                ) : (
-                  numbers.get(s.key)
-                )}
-              </Box>
-              <Box component="span" sx={{ flexGrow: 1, py: 0.75 }}>
-                {s.title}
-              </Box>
-              <Box component="span" sx={{ textAlign: 'right', color: 'text.secondary', fontWeight: 400 }}>
-                {late ? unsent(s, late, seen(s)) : said(s)}
-              </Box>
-            </Box>
-          </Box>
-        )
-      })}
+      {steps.map((s) => (
+        <Row
+          key={s.key}
+          step={s}
+          number={numbers.get(s.key)}
+          here={current === s.key}
+          late={pending.get(s.key)}
+          seen={pending.has(s.key) && seen(s)}
+          onSelect={onSelect}
+        />
+      ))}
     </Box>
   )
 }
+
+interface RowProps {
+  step: StepState
+  number: number | undefined
+  here: boolean
+  late: Waiting | undefined
+  seen: boolean
+  onSelect: (key: string) => void
+}
+
+/** Of some twenty rows one or two change at a time. */
+const Row = memo(function Row({ step, number, here, late, seen, onSelect }: RowProps): ReactElement {
+  const faint = step.status === 'todo' && !here && !late
+  return (
+    <Box component="li" sx={{ borderTop: 1, borderColor: 'divider' }}>
+      <Box
+        component="button"
+        type="button"
+        onClick={() => onSelect(step.key)}
+        aria-current={here ? 'step' : undefined}
+        sx={{
+          all: 'unset',
+          cursor: 'pointer',
+          display: 'flex',
+          gap: 1.5,
+          alignItems: 'center',
+          width: '100%',
+          minHeight: 44,
+          boxSizing: 'border-box',
+          fontWeight: here ? 700 : 400,
+          color: faint ? 'text.secondary' : 'text.primary',
+          '&:focus-visible': { outline: '3px solid var(--accent)' },
+        }}
+      >
+        <Box sx={{ width: 26, display: 'grid', placeItems: 'center' }}>
+          {late && !seen ? (
+            <span aria-label={say('steps.notYetSent')}>●</span>
+          ) : step.status === 'done' ? (
+            <VerdictMark verdict={step.verdict} />
+          ) : step.optional ? (
+            '+'
+          ) : (
+            number
+          )}
+        </Box>
+        <Box component="span" sx={{ flexGrow: 1, py: 0.75 }}>
+          {step.title}
+        </Box>
+        <Box component="span" sx={{ textAlign: 'right', color: 'text.secondary', fontWeight: 400 }}>
+          {late ? unsent(step, late, seen) : said(step)}
+        </Box>
+      </Box>
+    </Box>
+  )
+})
 
 const said = (s: StepState): ReactNode =>
   s.summary ? tight(s.summary) : s.status === 'running' ? say('steps.running') : s.optional ? say('steps.ifAny') : ''

@@ -46,8 +46,8 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
   }
   const recorded = state.status === 'done' && !again && !(running && state.again) && !(inParts && state.verdict === 'bad')
   // A step that must wait is opened by the clock, not by the next look at the page.
-  const now = useNow(1000)
   const opens = state.opens_at ? Date.parse(state.opens_at) : null
+  const now = useNow(opens === null ? null : 1000)
   const early = opens !== null && now < opens
   const held = lock?.code === 'too-early' && !early ? null : lock
   const here: AtHand = { ...at, limit: limitOf(at) }

@@ -1,6 +1,6 @@
 import { Box, Typography } from '@mui/material'
-import { useEffect, useMemo, useRef, type ReactElement } from 'react'
-import { useSearchParams } from 'react-router'
+import { useCallback, useEffect, useMemo, useRef, type ReactElement } from 'react'
+import { useNavigate, useSearchParams } from 'react-router'
 import { textOf, type ProcedureText, type StepState, type Subject } from '../api/client'
 import { useOutbox } from '../outbox/useOutbox'
 import { Headline } from './Headline'
@@ -27,7 +27,8 @@ const URGENT = '"headline" "pane" "list"'
 /** Any procedure on any subject: one step at a time, judged as it is recorded. Knows kinds of steps, never kinds of joints. */
 export function StepRunner({ path, data, procedure, role }: Props): ReactElement {
   const waiting = useOutbox(path)
-  const [params, setParams] = useSearchParams()
+  const [params] = useSearchParams()
+  const navigate = useNavigate()
   const here = useJudgedHere(data, procedure, waiting)
   const seen = useMemo(
     () => (here ? { ...data, judgement: here.judgement, facts: [...data.facts, ...waiting.filter((w) => !w.refused).map(asFact)] } : data),
@@ -47,7 +48,10 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
   const state = atHand(steps, params.get('step'), judgement.next, judged, isDone)
   const late = pending.get(state.key)
   const values = useMemo(() => currentValues(data.facts, waiting), [data.facts, waiting])
-  const select = (key: string | null): void => setParams(key ? { step: key } : {}, { replace: true })
+  const select = useCallback(
+    (key: string | null): void => void navigate({ search: key ? `?${new URLSearchParams({ step: key })}` : '' }, { replace: true }),
+    [navigate],
+  )
   const urgent = judgement.verdict === 'bad' && judgement.reasons[0]?.step !== state.key
   useAnnounced(state.key)
 

@@ -20,8 +20,8 @@ export interface JudgedHere {
  */
 export function useJudgedHere(data: Subject, procedure: ProcedureText, waiting: Waiting[]): JudgedHere | null {
   const me = useMe()
-  const now = useNow(500)
   const held = waiting.filter((w) => !w.refused)
+  const now = useNow(held.length > 0 ? 500 : null)
   const late = held.length > 0 && (!navigator.onLine || held.some((w) => now - (w.since ?? 0) > PATIENCE_MS))
   const answer = useQuery({
     queryKey: ['judged-here', data.id, data.facts.length, held.map((w) => w.id).join(), me.data?.units],

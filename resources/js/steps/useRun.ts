@@ -1,3 +1,4 @@
+import { liveQuery } from 'dexie'
 import { useEffect, useState } from 'react'
 import { store, type Run } from '../outbox/db'
 import { due } from '../outbox/runs'
@@ -5,14 +6,11 @@ import { useNow } from '../ui/useNow'
 
 /** A device stand-in that runs for this step, with how many of its rows have come so far. */
 export function useRun(key: string): { run: Run; come: number } | null {
-  const now = useNow(400)
   const [run, setRun] = useState<Run | null>(null)
   useEffect(() => {
-    let live = true
-    void store.runs.get(key).then((r) => live && setRun(r ?? null))
-    return () => {
-      live = false
-    }
-  }, [key, now])
+    const looking = liveQuery(() => store.runs.get(key)).subscribe((found) => setRun(found ?? null))
+    return () => looking.unsubscribe()
+  }, [key])
+  const now = useNow(run ? 400 : null)
   return run ? { run, come: due(run, now) } : null
 }

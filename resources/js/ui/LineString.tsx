@@ -1,5 +1,5 @@
 import { Box, useTheme } from '@mui/material'
-import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
+import { memo, useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
 import type { Clock, JointShort, SectionShort } from '../api/client'
 import { useShow } from './units'
 import { say } from '../texts/say'
@@ -11,7 +11,7 @@ interface Props {
   startM: number
   lengthM: number
   service: string
-  profile?: number[][]
+  profile?: number[][] | undefined
   /** id of the joint at hand; else the face is shown */
   at?: string
   now: number
@@ -43,7 +43,7 @@ export const coolingUntil = (joint: JointShort, now: number): number | null => {
 }
 
 /** The whole line as one strip: pipes, joints as rings whose gap closes, sections as brackets, levels above. */
-export function LineString(props: Props): ReactElement {
+export const LineString = memo(function LineString(props: Props): ReactElement {
   const { joints: all, sections, startM, lengthM, service, profile, at, now, onOpen, compact, unsent } = props
   // Restraints belong to their joint and are shown there.
   const joints = useMemo(() => all.filter((j) => j.place !== 'restraint'), [all])
@@ -242,7 +242,7 @@ export function LineString(props: Props): ReactElement {
       </Box>
     </Box>
   )
-}
+})
 
 function Ring({
   joint,

@@ -2,10 +2,12 @@ import { useEffect, useState } from 'react'
 import { hourMinute } from './clock'
 import { say } from '../texts/say'
 
-/** The time of the device, renewed every so many ms. */
-export function useNow(every = 1000): number {
+/** The time of the device, renewed every so many ms; with null nothing waits for it, and the page rests. */
+export function useNow(every: number | null = 1000): number {
   const [now, setNow] = useState(() => Date.now())
   useEffect(() => {
+    if (every === null) return
+    setNow(Date.now())
     const timer = window.setInterval(() => setNow(Date.now()), every)
     return () => window.clearInterval(timer)
   }, [every])
