@@ -168,13 +168,15 @@ it('reads what was recorded without sorting it in a table of its own on the disk
     $line = $this->makeLine('pvc-spigot-socket');
     $path = 'subjects/joint/'.$line['joints'][0]['id'];
     $this->record('joiner', $path, 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated();
+    $row = (array) DB::table('facts')->sole();
+    DB::table('facts')->insert(
+        array_map(fn (int $seq) => ['seq' => $row['seq'] + $seq, 'id' => (string) Str::uuid(), 'supersedes' => $row['id']] + $row, range(1, 60)),
+    );
     $onDisk = fn (): int => (int) DB::selectOne("SHOW SESSION STATUS LIKE 'Created_tmp_disk_tables'")->Value;
     $before = $onDisk();
     $joint = Joint::query()->findOrFail($line['joints'][0]['id']);
-    expect($joint->recorded()->pluck('by')->all())
+    expect($joint->recorded()->pluck('by')->unique()->all())
         ->toBe(['Joiner'])
         ->and($onDisk() - $before)
         ->toBe(0);
-    $this->as('joiner')->getJson("/api/v1/{$path}")->assertOk();
-    expect($onDisk() - $before)->toBe(0);
 });
