@@ -170,7 +170,7 @@ it('reads what was recorded without sorting it in a table of its own on the disk
     $this->record('joiner', $path, 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated();
     $row = (array) DB::table('facts')->sole();
     DB::table('facts')->insert(
-        array_map(fn (int $seq) => ['seq' => $row['seq'] + $seq, 'id' => (string) Str::uuid(), 'supersedes' => $row['id']] + $row, range(1, 60)),
+        array_map(fn (int $n) => ['seq' => $row['seq'] + $n, 'id' => (string) Str::uuid()] + $row, range(1, 60)),
     );
     $onDisk = fn (): int => (int) DB::selectOne("SHOW SESSION STATUS LIKE 'Created_tmp_disk_tables'")->Value;
     $before = $onDisk();

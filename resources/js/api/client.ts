@@ -177,6 +177,14 @@ async function request<T>(method: string, path: string, body?: unknown, more: Re
   return json as T
 }
 
+/** A file to be read by the server, with what is said beside it. */
+export function fileForm(file: File, beside: Record<string, string> = {}): FormData {
+  const form = new FormData()
+  form.append('file', file)
+  Object.entries(beside).forEach(([name, value]) => form.append(name, value))
+  return form
+}
+
 export const api = {
   get: <T>(path: string) => request<T>('GET', path),
   post: <T>(path: string, body?: unknown, headers: Record<string, string> = {}) => request<T>('POST', path, body ?? {}, headers),

@@ -1,7 +1,8 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { useMutation } from '@tanstack/react-query'
 import { useRef, useState, type ReactElement } from 'react'
 import { useNavigate } from 'react-router'
-import { api, type NewLine as Body } from '../api/client'
+import { api, fileForm, type NewLine as Body } from '../api/client'
 import { useMe, useProcedures } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { Page } from '../ui/Page'
@@ -82,19 +83,16 @@ export default function NewLine(): ReactElement {
     .filter(Boolean)
     .map((l) => l.split(/[;\t]|,\s+/).map((c) => figureOf(c) ?? NaN))
 
-  const load = async (chosen: File): Promise<void> => {
-    const form = new FormData()
-    form.append('file', chosen)
-    try {
-      const read = await api.post<{ points: number[][] }>('/centre-line', form)
+  const reading = useMutation({
+    mutationFn: (chosen: File) => api.post<{ points: number[][] }>('/centre-line', fileForm(chosen)),
+    onSuccess: (read) => {
       setF((old) => ({ ...old, centre: read.points.map((p) => p.join('; ')).join('\n') }))
       const last = read.points[read.points.length - 1]![0]!
       setSections((all) => all.map((s, i) => (i === 0 && s.to === '' ? { ...s, from: String(read.points[0]![0]), to: String(last) } : s)))
       setSaid(say('line.pointsRead', { count: read.points.length, first: read.points[0]![0], last }))
-    } catch (error) {
-      setSaid(say('line.nothingWasTakenOver', { message: (error as Error).message }))
-    }
-  }
+    },
+    onError: (error) => setSaid(say('line.nothingWasTakenOver', { message: error.message })),
+  })
   const make = (): void => {
     const missing: Record<string, string> = {}
     if (f.name.trim() === '') missing['name'] = say('line.giveTheLineAName')
@@ -227,7 +225,7 @@ export default function NewLine(): ReactElement {
               onChange={(e) => {
                 const chosen = e.target.files?.[0]
                 e.target.value = ''
-                if (chosen) void load(chosen)
+                if (chosen) reading.mutate(chosen)
               }}
             />
           </Box>

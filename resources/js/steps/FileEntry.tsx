@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from '@mui/material'
+import { useMutation } from '@tanstack/react-query'
 import { useRef, useState, type ReactElement } from 'react'
-import { api, Refusal, type FileSamples } from '../api/client'
+import { api, fileForm, Refusal, type FileSamples } from '../api/client'
 import { newId, record } from '../outbox/outbox'
 import { useCalled } from './called'
 import { say } from '../texts/say'
@@ -18,20 +19,25 @@ interface FileProps {
   onDone: () => void
 }
 
+interface Chosen {
+  chosen: File
+  /** of its dates, where they can be read in two ways */
+  order?: 'DMY' | 'MDY'
+}
+
 /** A file of a device: read by the server, stored as a trace, or refused with its sentence. */
 export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, onDone }: FileProps): ReactElement {
   const called = useCalled()
   const input = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<{ text: string; bad?: boolean } | null>(null)
   const [asking, setAsking] = useState<File | null>(null)
-  const load = async (chosen: File, order?: 'DMY' | 'MDY'): Promise<void> => {
-    setSaid({ text: say('steps.readingTheFile') })
-    setAsking(null)
-    const form = new FormData()
-    form.append('file', chosen)
-    if (order) form.append('date_order', order)
-    try {
-      const read = await api.post<FileSamples>(path, form)
+  const reading = useMutation({
+    mutationFn: ({ chosen, order }: Chosen) => api.post<FileSamples>(path, fileForm(chosen, order ? { date_order: order } : {})),
+    onMutate: () => {
+      setSaid({ text: say('steps.readingTheFile') })
+      setAsking(null)
+    },
+    onSuccess: async (read, { chosen }) => {
       const summary = read.summary as { spikes?: number; gaps?: number; excursions?: unknown[] } | undefined
       const apart = summary?.excursions?.length ?? 0
       const value = Object.fromEntries(
@@ -51,11 +57,12 @@ export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, o
       if (apart > 0) found.push(say('steps.stretchesApart', { apart }))
       setSaid({ text: `${found.join(', ')}.` })
       onDone()
-    } catch (error) {
+    },
+    onError: (error, { chosen }) => {
       if (error instanceof Refusal && error.errors.some((e) => e.field === 'date_order')) setAsking(chosen)
-      setSaid({ text: say('steps.nothingWasStored', { message: (error as Error).message }), bad: true })
-    }
-  }
+      setSaid({ text: say('steps.nothingWasStored', { message: error.message }), bad: true })
+    },
+  })
   return (
     <Box sx={{ mt: 1 }}>
       <Button variant="outlined" fullWidth onClick={() => (hold ? setSaid({ text: hold, bad: true }) : input.current?.click())}>
@@ -70,7 +77,7 @@ export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, o
         onChange={(e) => {
           const chosen = e.target.files?.[0]
           e.target.value = ''
-          if (chosen) void load(chosen)
+          if (chosen) reading.mutate({ chosen })
         }}
       />
       {said && (
@@ -83,10 +90,10 @@ export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, o
       )}
       {asking && (
         <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
-          <Button variant="outlined" onClick={() => void load(asking, 'DMY')}>
+          <Button variant="outlined" onClick={() => reading.mutate({ chosen: asking, order: 'DMY' })}>
             {say('steps.dayFirst')}
           </Button>
-          <Button variant="outlined" onClick={() => void load(asking, 'MDY')}>
+          <Button variant="outlined" onClick={() => reading.mutate({ chosen: asking, order: 'MDY' })}>
             {say('steps.monthFirst')}
           </Button>
         </Box>

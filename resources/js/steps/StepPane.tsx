@@ -1,5 +1,5 @@
 import { Box, Button, TextField, Typography } from '@mui/material'
-import { useState, type ReactElement } from 'react'
+import { useRef, useState, type ReactElement } from 'react'
 import { useMe } from '../api/queries'
 import type { Waiting } from '../outbox/db'
 import { drop, record } from '../outbox/outbox'
@@ -38,9 +38,18 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
   const running = useRun(`${path}/${state.key}`)
   const called = `${data.name} · ${state.title}`
   const inParts = kind.inParts === true
+  const going = useRef('')
   const save = async (value: Record<string, unknown>): Promise<void> => {
+    // A tap that comes twice before the device has stored it is one entry; another figure is another entry.
+    const what = JSON.stringify(value)
+    if (going.current === what) return
+    going.current = what
     const supersedes = again && !inParts ? { supersedes: state.fact_id, reason: reason || say('steps.measuredAgain') } : {}
-    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...supersedes }, called)
+    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...supersedes }, called).finally(
+      () => {
+        going.current = ''
+      },
+    )
     setAgain(false)
     onMoved()
   }

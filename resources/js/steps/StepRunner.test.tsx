@@ -158,6 +158,16 @@ test('a figure out of range is said and goes nowhere; a right one goes into the 
   expect(screen.getByText(/One entry is not yet sent/)).toBeTruthy()
 })
 
+test('a thumb that taps twice in the same instant has recorded once', async () => {
+  render(page(subject([state('one'), state('two', afterOne)])))
+  fireEvent.change(await screen.findByRole('textbox', { name: 'Gap, mm' }), { target: { value: '1.5' } })
+  const tapped = screen.getByRole('button', { name: 'Record' })
+  fireEvent.click(tapped)
+  fireEvent.click(tapped)
+  await waitFor(() => expect(screen.getByRole('heading', { level: 2 }).textContent).toBe('Second gap'))
+  expect((await store.waiting.toArray()).map((w) => w.body.value)).toEqual([{ gap_mm: 1.5 }])
+})
+
 test('a bad step stays at hand and asks to be measured again, with a reason', async () => {
   const bad = state('one', {
     status: 'done',
