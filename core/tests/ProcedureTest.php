@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Diastoma\Core\Procedure\Expression\Constant;
 use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\Facts;
+use Diastoma\Core\Procedure\Form\HasCode;
 use Diastoma\Core\Procedure\Form\Spacing;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\JudgeFromJson;
@@ -320,7 +321,17 @@ it('judges nothing by rows that are none', function () {
     $known = new Known($nothing, new Facts([], $nothing), [], new DateTimeImmutable('2026-05-04T12:00:00Z'));
     expect((new Spacing(new Constant([[0], [1], [3]])))->of($known))->toBe(1.5)
         ->and((new Spacing(new Constant([[0], 'x', [3]])))->of($known))->toBeNull()
-        ->and((new Spacing(new Constant([[0], [null]])))->of($known))->toBeNull();
+        ->and((new Spacing(new Constant([[0], [null]])))->of($known))->toBeNull()
+        ->and((new HasCode(new Constant([['t_s' => 3], 'x']), ['early-end']))->of($known))->toBeFalse()
+        ->and((new HasCode(new Constant([['code' => 'early-end']]), ['early-end']))->of($known))->toBeTrue();
+});
+
+it('sums up a step that is recorded, and says nothing of one that is not', function () {
+    $procedure = little([['summary' => 'read'] + GAP]);
+    expect(littleJudged($procedure, [])->steps['gap']->summary)
+        ->toBeNull()
+        ->and(littleJudged($procedure, ['gap' => ['gap_mm' => 1]])->steps['gap']->summary?->in(UnitSystem::Metric))
+        ->toBe('read');
 });
 
 it('says what is wrong with each part of a procedure file', function (array $steps, string $fault) {

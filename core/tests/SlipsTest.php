@@ -243,6 +243,18 @@ dataset('slips of sense', [
         slipped('steps.1.when.0.of', '$step.kind.endd'),
         'steps[1].when[0].of: "endd" is nothing that the step "kind" records; did you mean "end"?',
     ],
+    'a word where a list is wanted' => [
+        slipped('steps.1.judge.1.in.u_expanded', ['$first' => '$param.u_mm']),
+        RULE.'.in.u_expanded.$first: must be a list of values.',
+    ],
+    'names where a list is wanted' => [
+        slipped('steps.1.judge.1.in.u_expanded', ['$first' => ['one' => '$param.u_mm']]),
+        RULE.'.in.u_expanded.$first: must be a list of values.',
+    ],
+    'a list of nothing' => [
+        slipped('steps.1.judge.1.in.u_expanded', ['$first' => []]),
+        RULE.'.in.u_expanded.$first: must be a list of values.',
+    ],
     'path that is none' => [
         slipped('steps.1.judge.1.in.od_mm', '$lien.od_mm'),
         RULE.'.in.od_mm: "$lien.od_mm" is no path; paths begin with $fact, $step, $result, $here, $param, $line, $at, $now, $side.',
