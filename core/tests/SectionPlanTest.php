@@ -28,7 +28,7 @@ function jointOf(string $state, string $verdict): array
     return ['number' => '7', 'state' => $state, 'verdict' => $verdict, 'test_from' => null];
 }
 
-it('says of each joint what is missing, and is good of those alone that are accepted', function (string $state, string $verdict, ?string $says) {
+it('says of each joint what is missing, and is good of accepted ones alone', function (string $state, string $verdict, ?string $says) {
     $plan = sectionPlan([jointOf('accepted', 'good'), jointOf($state, $verdict)]);
     expect($plan['missing'])
         ->toBe($says === null ? [] : [$says])
