@@ -1,5 +1,5 @@
 import { Box, Button, Link, Menu, MenuItem, Typography } from '@mui/material'
-import { useLayoutEffect, useState, type ReactElement, type ReactNode } from 'react'
+import { memo, useCallback, useLayoutEffect, useState, type ReactElement, type ReactNode } from 'react'
 import { Link as RouterLink, useLocation, useNavigate } from 'react-router'
 import { api, signOut } from '../api/client'
 import { queries, useMe } from '../api/queries'
@@ -28,6 +28,7 @@ export function Page({
 }): ReactElement {
   const navigate = useNavigate()
   const [help, setHelp] = useState(false)
+  const closeHelp = useCallback(() => setHelp(false), [])
   const me = useMe()
 
   // From the moment at which the page is there: a key may come before anything else does.
@@ -86,33 +87,40 @@ export function Page({
       <Box component="main" sx={{ px: { xs: 2, md: 3.5 }, pb: 3, flexGrow: 1, width: '100%', maxWidth: wide ? 'none' : 1500, mx: 'auto' }}>
         {children}
       </Box>
-      <Sheet open={help} onClose={() => setHelp(false)} title={say('ui.keys')}>
-        <Box
-          component="dl"
-          sx={{ display: 'grid', gridTemplateColumns: '110px 1fr', rowGap: 1, m: 0, '& dt': { fontWeight: 700 }, '& dd': { m: 0 } }}
-        >
-          {[
-            ['← →', say('ui.walkAlongTheString')],
-            ['Enter', say('ui.openRecord')],
-            ['Esc', say('ui.goUp')],
-            [say('ui.digits'), say('ui.typeIntoTheFigureAtHand')],
-            ['Tab', say('ui.nextPositionOrField')],
-            ['/', say('ui.findAJoint')],
-            ['u', say('ui.metricOrUsUnits')],
-            ['?', say('ui.thisList')],
-          ].map(([k, what]) => [<dt key={k}>{k}</dt>, <dd key={what}>{what}</dd>])}
-        </Box>
-      </Sheet>
+      <Keys open={help} onClose={closeHelp} />
     </Box>
   )
 }
+
+/** What the keys do. It, and what stands beside it above, changes by itself and not with the page. */
+const Keys = memo(function Keys({ open, onClose }: { open: boolean; onClose: () => void }): ReactElement {
+  return (
+    <Sheet open={open} onClose={onClose} title={say('ui.keys')}>
+      <Box
+        component="dl"
+        sx={{ display: 'grid', gridTemplateColumns: '110px 1fr', rowGap: 1, m: 0, '& dt': { fontWeight: 700 }, '& dd': { m: 0 } }}
+      >
+        {[
+          ['← →', say('ui.walkAlongTheString')],
+          ['Enter', say('ui.openRecord')],
+          ['Esc', say('ui.goUp')],
+          [say('ui.digits'), say('ui.typeIntoTheFigureAtHand')],
+          ['Tab', say('ui.nextPositionOrField')],
+          ['/', say('ui.findAJoint')],
+          ['u', say('ui.metricOrUsUnits')],
+          ['?', say('ui.thisList')],
+        ].map(([k, what]) => [<dt key={k}>{k}</dt>, <dd key={what}>{what}</dd>])}
+      </Box>
+    </Sheet>
+  )
+})
 
 async function changeUnits(units: 'metric' | 'us'): Promise<void> {
   await api.patch('/me', { units })
   await queries.invalidateQueries()
 }
 
-function Status(): ReactElement | null {
+const Status = memo(function Status(): ReactElement | null {
   const waiting = useOutbox()
   const online = useOnline()
   const [open, setOpen] = useState(false)
@@ -165,9 +173,9 @@ function Status(): ReactElement | null {
       </Sheet>
     </>
   )
-}
+})
 
-function Person(): ReactElement | null {
+const Person = memo(function Person(): ReactElement | null {
   const me = useMe()
   const look = useLook()
   const navigate = useNavigate()
@@ -267,4 +275,4 @@ function Person(): ReactElement | null {
       </Sheet>
     </>
   )
-}
+})
