@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Refused;
+
+/* Edges of calculations that no worked example of the trade comes to. Each result can be had by hand. */
+
+it('allows each closed metal-seated valve 0.0078 gal/h an inch of its size', function () {
+    // AWWA C600, 5.2.1.5, from memory: a 12 inch valve 0.0936 gal/h, for two hours.
+    $line = ['method' => 'sdp-148000', 'segments' => [['length_ft' => 1000, 'dn_in' => 12]], 'p_avg_psi' => 150, 'duration_h' => 2];
+    $gallons = fn (array $more) => Registry::standard()->run('makeup-allowance', $more + $line)['allowance_gal'];
+    $one = ['closed_metal_valves' => [['dn_in' => 12]]];
+    $two = ['closed_metal_valves' => [['dn_in' => 12], ['dn_in' => 6]]];
+    expect($gallons($one) - $gallons([]))
+        ->toEqualWithDelta(2 * 0.0936, 1e-9)
+        ->and($gallons($two) - $gallons([]))
+        ->toEqualWithDelta(2 * (0.0936 + 0.0468), 1e-9);
+});
+
+it('reads the fall of a long hold right however many pairs of blocks there would be', function () {
+    // A straight fall of 3 kPa/h over twelve hours: every pair of blocks has that slope.
+    $series = array_map(fn (int $minute) => [60 * $minute, 1000 - 3 * $minute / 60], range(0, 720));
+    $found = Registry::standard()->run('hold-slope', ['series' => $series, 'resolution_kpa' => 0.1]);
+    expect($found['theil_sen_kpa_h'])
+        ->toEqualWithDelta(-3, 1e-9)
+        ->and($found['slope_kpa_h'])
+        ->toEqualWithDelta(-3, 1e-9)
+        ->and($found['curved'])
+        ->toBeFalse();
+});
+
+it('says that one of four readings is wrong, and not which, where the noise is known and none is to spare', function () {
+    // Mean and first harmonic take three; four readings in right angles leave one, which all four share alike.
+    $round = fn (float $last) => [
+        'readings' => array_map(
+            fn (int $deg, float $mm) => ['theta_deg' => $deg, 'value' => $mm],
+            [0, 90, 180, 270],
+            [10, 10, 10, $last],
+        ),
+        'sigma' => 0.1,
+    ];
+    $wrong = Registry::standard()->run('round-outlier', $round(12));
+    $right = Registry::standard()->run('round-outlier', $round(10.1));
+    expect($wrong['verdict'])
+        ->toBe('open')
+        ->and($wrong['reasons'])
+        ->toContain('one reading is wrong, not to be told which: take the round again')
+        ->and($right['reasons'])
+        ->not->toContain('one reading is wrong, not to be told which: take the round again');
+});
+
+it('takes out of the stores what has an id and a name, and nothing else', function (mixed $value) {
+    $step = little([
+        ['id' => 'tool', 'kind' => 'check', 'title' => 'Tool', 'fields' => [['key' => 'tool', 'label' => 'Tool', 'type' => 'item', 'of' => 'tool']]],
+    ])->step('tool');
+    expect($step->normalise(['tool' => ['id' => 'a', 'name' => 'Plane 1']])['tool'])
+        ->toBe(['id' => 'a', 'name' => 'Plane 1'])
+        ->and(fn () => $step->normalise(['tool' => $value]))
+        ->toThrow(Refused::class, 'Tool: choose one out of the stores.');
+})->with([
+    'a word' => ['Plane 1'],
+    'no id' => [['name' => 'Plane 1']],
+    'no name' => [['id' => 'a']],
+    'a figure for its id' => [['id' => 7, 'name' => 'Plane 1']],
+    'too much of it' => [['id' => 'a', 'name' => str_repeat('x', 9000)]],
+]);
