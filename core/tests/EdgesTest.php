@@ -3,6 +3,13 @@
 declare(strict_types=1);
 
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Procedure\Condition\AtLeast;
+use Diastoma\Core\Procedure\Condition\AtMost;
+use Diastoma\Core\Procedure\Expression\Constant;
+use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\Facts;
+use Diastoma\Core\Procedure\Known;
+use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 
 /* Edges of calculations that no worked example of the trade comes to. Each result can be had by hand. */
@@ -52,9 +59,8 @@ it('says that one of four readings is wrong, and not which, where the noise is k
 });
 
 it('takes out of the stores what has an id and a name, and nothing else', function (mixed $value) {
-    $step = little([
-        ['id' => 'tool', 'kind' => 'check', 'title' => 'Tool', 'fields' => [['key' => 'tool', 'label' => 'Tool', 'type' => 'item', 'of' => 'tool']]],
-    ])->step('tool');
+    $field = ['key' => 'tool', 'label' => 'Tool', 'type' => 'item', 'of' => 'tool'];
+    $step = little([['id' => 'tool', 'kind' => 'check', 'title' => 'Tool', 'fields' => [$field]]])->step('tool');
     expect($step->normalise(['tool' => ['id' => 'a', 'name' => 'Plane 1']])['tool'])
         ->toBe(['id' => 'a', 'name' => 'Plane 1'])
         ->and(fn () => $step->normalise(['tool' => $value]))
@@ -66,3 +72,31 @@ it('takes out of the stores what has an id and a name, and nothing else', functi
     'a figure for its id' => [['id' => 7, 'name' => 'Plane 1']],
     'too much of it' => [['id' => 'a', 'name' => str_repeat('x', 9000)]],
 ]);
+
+it('does not compare what is no number with a limit: neither less nor more, but unknown', function (mixed $found, mixed $limit) {
+    $procedure = Procedure::shipped()['pvc-spigot-socket'];
+    $known = new Known($procedure, new Facts([], $procedure), [], new DateTimeImmutable('2026-05-04T12:00:00Z'));
+    expect((new AtMost(new Constant($found), new Constant($limit)))->holds($known))
+        ->toBeNull()
+        ->and((new AtLeast(new Constant($found), new Constant($limit)))->holds($known))
+        ->toBeNull();
+})->with([['wet', 3], [2, 'dry'], ['2', 3], [true, 3], [[2], 3], [null, 3], [2, null]]);
+
+it('takes a part of a trace once, and another part or another trace besides', function () {
+    $trace = Procedure::shipped()['ef-coupler-one-pass']->step('fusion')->kind;
+    $standing = [['trace' => 'one', 'part' => 0]];
+    expect($trace->refusesMore($standing, ['trace' => 'one', 'part' => 0]))
+        ->toBe('has this part of the trace already')
+        ->and($trace->refusesMore($standing, ['trace' => 'one', 'part' => 1]))
+        ->toBeNull()
+        ->and($trace->refusesMore($standing, ['trace' => 'two', 'part' => 0]))
+        ->toBeNull();
+});
+
+it('keeps what was recorded at a step that this text does not have, the last of it standing', function () {
+    $fact = fn (string $id, int $minute, ?string $supersedes = null) => new Fact(
+        $id, 'gone', ['x' => $minute], new DateTimeImmutable("2026-05-04T10:0{$minute}:00Z"), 'J. Weir', 'joiner', $supersedes,
+    );
+    $facts = new Facts([$fact('a', 1), $fact('b', 2), $fact('c', 3, 'b')], Procedure::shipped()['pvc-spigot-socket']);
+    expect($facts->at('gone')?->id)->toBe('c')->and($facts->firstAt('gone')?->format('H:i'))->toBe('10:01');
+});
