@@ -54,6 +54,22 @@ it('knows Student\'s t', function (float $p, int $degrees, float $t) {
     [0.995, 7, 3.4994832974],
 ]);
 
+// scipy.special.erfc, on both sides of where the series ends and the continued fraction begins; erfc(-x) = 2 - erfc(x).
+it('knows the tail of the normal distribution', function (float $x, float $erfc) {
+    expect(Student::erfc($x))
+        ->toEqualWithDelta($erfc, 1e-9 * $erfc)
+        ->and(Student::erfc(-$x))
+        ->toEqualWithDelta(2 - $erfc, 1e-12)
+        ->and(Student::normal(-$x * M_SQRT2))
+        ->toEqualWithDelta($erfc / 2, 1e-9 * $erfc);
+})->with([
+    [0.3, 0.6713732405408726],
+    [2.4, 0.0006885138966450789],
+    [2.5, 0.0004069520174449589],
+    [3.0, 2.2090496998585438e-05],
+    [5.0, 1.5374597944280351e-12],
+]);
+
 // Check digits printed with published article numbers: the modulo-10 sum with weights 3 and 1 from the right; zeros in front add nothing.
 it('computes the check digit of published numbers', function (string $digits, int $check) {
     expect((int) FittingCode::checkDigit(str_pad($digits, 23, '0', STR_PAD_LEFT)))->toBe($check);
