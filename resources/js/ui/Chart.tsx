@@ -170,6 +170,7 @@ export default function Chart({
       sx={{
         width: '100%',
         minHeight: height,
+        '& .uplot': { fontFamily: 'inherit' },
         '& .u-legend': { fontSize: 14, color: 'text.primary' },
         '& .uplot:not(:hover) .u-value, & .uplot:not(:hover) .u-series:first-of-type': { visibility: 'hidden' },
       }}
