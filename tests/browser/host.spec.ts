@@ -12,6 +12,19 @@ const root = process.getuid!() === 0
 const mode = (path: string): string => (statSync(path).mode & 0o777).toString(8)
 const socket = (): string => /^listen = (\S+)$/m.exec(readFileSync(join(home, 'run/fpm.conf'), 'utf8'))![1]!
 
+/** What the database answers to who the application is. */
+const askDatabase = (sql: string): string =>
+  execFileSync('mariadb', [
+    '--no-defaults',
+    '-N',
+    '-h127.0.0.1',
+    `-P${process.env['DB_PORT']}`,
+    '-udiastoma',
+    `-p${process.env['DB_PASSWORD']}`,
+    '-e',
+    sql,
+  ]).toString()
+
 /** Every process of this server: what was started with its folder, and the workers of that. */
 function processes(): { pid: string; what: string; uid: string }[] {
   const all = readdirSync('/proc')
@@ -79,30 +92,10 @@ test('nobody administers the database over the network, whatever the password', 
       expect(asked.stderr.toString()).toMatch(/Access denied|not allowed/)
     }
   }
-  const accounts = execFileSync('mariadb', [
-    '--no-defaults',
-    '-N',
-    '-h127.0.0.1',
-    `-P${process.env['DB_PORT']}`,
-    '-udiastoma',
-    `-p${process.env['DB_PASSWORD']}`,
-    '-e',
-    'SHOW GRANTS',
-  ]).toString()
+  const accounts = askDatabase('SHOW GRANTS')
   expect(accounts).not.toMatch(/ALL PRIVILEGES ON \*\.\*|GRANT OPTION/)
 })
 
 test('what the database sorts on the disk lies in its own folder: another server that starts deletes it from a shared one', () => {
-  const told = execFileSync('mariadb', [
-    '--no-defaults',
-    '-N',
-    '-h127.0.0.1',
-    `-P${process.env['DB_PORT']}`,
-    '-udiastoma',
-    `-p${process.env['DB_PASSWORD']}`,
-    '-e',
-    'SELECT @@tmpdir',
-  ])
-  const scratch = told.toString().trim()
-  expect(scratch).toContain(join(home, 'run'))
+  expect(askDatabase('SELECT @@tmpdir')).toContain(join(home, 'run'))
 })
