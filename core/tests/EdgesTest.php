@@ -12,6 +12,8 @@ use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 
+require_once __DIR__.'/helpers.php';
+
 /* Edges of calculations that no worked example of the trade comes to. Each result can be had by hand. */
 
 it('allows each closed metal-seated valve 0.0078 gal/h an inch of its size', function () {
