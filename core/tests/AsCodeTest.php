@@ -3,22 +3,13 @@
 declare(strict_types=1);
 
 use Diastoma\Core\Data;
-use Diastoma\Core\Procedure\AsCode;
 use Diastoma\Core\Procedure\Example;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Procedure;
 
+require_once __DIR__.'/helpers.php';
+
 /* A procedure that was compiled once and kept as PHP is the same procedure: nothing of it is lost, and it judges the same. */
-
-function madeAgain(Procedure $procedure): Procedure
-{
-    $file = (string) tempnam(sys_get_temp_dir(), 'procedure');
-    file_put_contents($file, AsCode::of($procedure));
-    $again = require $file;
-    unlink($file);
-
-    return $again;
-}
 
 it('makes the same procedure again, which judges the good run in the same words', function (string $id) {
     $example = Example::shipped()[$id];

@@ -11,6 +11,8 @@ use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Verdict;
 
+require_once __DIR__.'/helpers.php';
+
 /*
  * Ordinary slips of somebody who writes a procedure. Each loaded without a word once, and a rule that was meant to
  * judge judged nothing: what is misspelt is refused, with its place and what was meant.
@@ -577,3 +579,13 @@ it('does not mix the English sentences of the library into a text in another lan
         ->and(Procedure::from(sound())->language)
         ->toBe('en');
 });
+
+it('keeps an older text with a slip of form as it compiled it, as open as it was', function (array $text) {
+    $frozen = Procedure::frozen($text, Procedure::hash($text));
+    expect(madeAgain($frozen))->toEqual($frozen);
+})->with('slips of form');
+
+it('keeps an older text with a slip of sense as it compiled it, as open as it was', function (array $text) {
+    $frozen = Procedure::frozen($text, Procedure::hash($text));
+    expect(madeAgain($frozen))->toEqual($frozen);
+})->with('slips of sense');

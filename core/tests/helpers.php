@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Console;
 use Diastoma\Core\Data;
+use Diastoma\Core\Procedure\AsCode;
 use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\Facts;
 use Diastoma\Core\Procedure\Judge;
@@ -394,4 +395,15 @@ function leftOpen(Judgement $judgement): array
     $held = fn ($s): bool => ! $s->step->optional && ! in_array($s->verdict, [Verdict::Good, Verdict::Close], true);
 
     return array_keys(array_filter($judgement->steps, $held));
+}
+
+/** Kept as PHP and loaded again, as a server does it. */
+function madeAgain(Procedure $procedure): Procedure
+{
+    $file = (string) tempnam(sys_get_temp_dir(), 'procedure');
+    file_put_contents($file, AsCode::of($procedure));
+    $again = require $file;
+    unlink($file);
+
+    return $again;
 }
