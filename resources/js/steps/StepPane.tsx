@@ -45,11 +45,14 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
     if (going.current === what) return
     going.current = what
     const supersedes = again && !inParts ? { supersedes: state.fact_id, reason: reason || say('steps.measuredAgain') } : {}
-    await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...supersedes }, called).finally(
-      () => {
-        going.current = ''
-      },
-    )
+    try {
+      await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...supersedes }, called)
+    } catch (error) {
+      going.current = ''
+      throw error
+    }
+    // What comes in parts stays at hand, and the same part may be gone over again; all else makes room for the next step.
+    if (inParts) going.current = ''
     setAgain(false)
     onMoved()
   }
