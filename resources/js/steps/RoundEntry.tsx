@@ -59,6 +59,7 @@ export function RoundEntry({
   }
   const numbers = texts.map(figureOf)
   const where = positions[active] ?? ''
+  const read = say('steps.ofRead', { read: positions.length - left, all: positions.length })
   return (
     <Box
       component="form"
@@ -75,11 +76,7 @@ export function RoundEntry({
           active={active}
           onPick={setActive}
           limit={limit ?? null}
-          centre={[
-            step.across ? `${where} – ${opposite(where)}` : where,
-            say(step.across ? 'steps.across' : 'steps.atPlace'),
-            say('steps.ofRead', { read: positions.length - left, all: positions.length }),
-          ]}
+          centre={step.across ? [`${where} – ${opposite(where)}`, say('steps.across'), read] : [where, read]}
         />
       </Box>
       <Box
