@@ -11,6 +11,7 @@ import { PipeSheet } from './PipeSheet'
 import { sizeOf, STATE } from './words'
 import { say } from '../texts/say'
 import { listed } from '../texts/listed'
+import { rowButton } from '../ui/rowButton'
 
 /** More rows than these help nobody: the search is narrowed. */
 const SHOWN = 100
@@ -100,17 +101,13 @@ function Row({ pipe, planned, onOpen }: { pipe: LinePipe; planned: boolean; onOp
         onClick={onOpen}
         aria-label={say('pipes.pipeAndState', { number: pipe.number, state: STATE[pipe.state] })}
         sx={{
-          all: 'unset',
-          cursor: 'pointer',
-          boxSizing: 'border-box',
-          width: '100%',
+          ...rowButton,
           minHeight: 56,
           py: 0.75,
           display: 'grid',
           gridTemplateColumns: { xs: '72px 1fr', md: '90px 240px 1fr' },
           columnGap: 2,
-          alignItems: 'center',
-          '&:focus-visible': { outline: '3px solid var(--accent)' },
+          rowGap: 0,
         }}
       >
         <Box component="span" sx={{ fontWeight: 700, fontSize: '1.15rem', textDecoration: rejected ? 'line-through' : 'none' }}>

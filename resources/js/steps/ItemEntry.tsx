@@ -5,6 +5,7 @@ import { useStores } from '../api/queries'
 import { Sheet } from '../ui/Sheet'
 import { VerdictMark } from '../ui/Verdict'
 import { say } from '../texts/say'
+import { rowButton } from '../ui/rowButton'
 
 type Chosen = Record<string, unknown> & { id: string; name: string }
 
@@ -50,15 +51,8 @@ export function ItemEntry({
         onClick={() => setOpen(true)}
         aria-label={`${field.label}: ${value?.name ?? say('steps.choose')}`}
         sx={{
-          all: 'unset',
-          cursor: 'pointer',
-          display: 'flex',
-          alignItems: 'center',
-          gap: 1.5,
-          width: '100%',
+          ...rowButton,
           minHeight: 56,
-          boxSizing: 'border-box',
-          '&:focus-visible': { outline: '3px solid var(--accent)' },
         }}
       >
         <Typography component="span" sx={{ flexGrow: 1 }}>
@@ -90,18 +84,11 @@ export function ItemEntry({
               setOpen(false)
             }}
             sx={{
-              all: 'unset',
-              cursor: 'pointer',
-              display: 'flex',
-              gap: 1.5,
-              alignItems: 'center',
-              width: '100%',
+              ...rowButton,
               minHeight: 64,
-              boxSizing: 'border-box',
               borderTop: 1,
               borderColor: 'divider',
               py: 1,
-              '&:focus-visible': { outline: '3px solid var(--accent)' },
             }}
           >
             <VerdictMark verdict={item.verdict} />

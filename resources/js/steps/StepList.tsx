@@ -4,6 +4,7 @@ import type { StepState } from '../api/client'
 import type { Waiting } from '../outbox/db'
 import { tight, VerdictMark } from '../ui/Verdict'
 import { say } from '../texts/say'
+import { rowButton } from '../ui/rowButton'
 
 interface Props {
   steps: StepState[]
@@ -55,17 +56,10 @@ const Row = memo(function Row({ step, number, here, late, seen, onSelect }: RowP
         onClick={() => onSelect(step.key)}
         aria-current={here ? 'step' : undefined}
         sx={{
-          all: 'unset',
-          cursor: 'pointer',
-          display: 'flex',
-          gap: 1.5,
-          alignItems: 'center',
-          width: '100%',
+          ...rowButton,
           minHeight: 44,
-          boxSizing: 'border-box',
           fontWeight: here ? 700 : 400,
           color: faint ? 'text.secondary' : 'text.primary',
-          '&:focus-visible': { outline: '3px solid var(--accent)' },
         }}
       >
         <Box sx={{ width: 26, display: 'grid', placeItems: 'center' }}>
