@@ -24,6 +24,10 @@ final class Compare
     /** value <= limit; with $strictly, value < limit. */
     public static function atMost(float $value, float $limit, bool $strictly = false): bool
     {
+        // Most values are clear of their limit: what the slack cannot turn needs none.
+        if ($strictly ? $value >= $limit : $value <= $limit) {
+            return ! $strictly;
+        }
         $slack = self::slack($value, $limit);
 
         return $strictly ? $value < $limit - $slack : $value <= $limit + $slack;

@@ -18,13 +18,14 @@ enum Verdict: string
     /** The worst of several rules, in the order bad, open, close, good. None at all is open. */
     public static function worst(self ...$verdicts): self
     {
-        foreach ([self::Bad, self::Open, self::Close, self::Good] as $word) {
-            if (in_array($word, $verdicts, true)) {
-                return $word;
+        $worst = null;
+        foreach ($verdicts as $verdict) {
+            if ($worst === null || $verdict->urgency() < $worst->urgency()) {
+                $worst = $verdict;
             }
         }
 
-        return self::Open;
+        return $worst ?? self::Open;
     }
 
     /** 0 for the word that must be said first; the order of `worst`. */

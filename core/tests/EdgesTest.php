@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Procedure\Condition\AtLeast;
 use Diastoma\Core\Procedure\Condition\AtMost;
 use Diastoma\Core\Procedure\Expression\Constant;
@@ -11,6 +12,8 @@ use Diastoma\Core\Procedure\Facts;
 use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
+use Diastoma\Core\Round\HarmonicFit;
+use Diastoma\Core\Round\SymmetricThree;
 
 require_once __DIR__.'/helpers.php';
 
@@ -101,4 +104,29 @@ it('keeps what was recorded at a step that this text does not have, the last of 
     );
     $facts = new Facts([$fact('a', 1), $fact('b', 2), $fact('c', 3, 'b')], Procedure::shipped()['pvc-spigot-socket']);
     expect($facts->at('gone')?->id)->toBe('c')->and($facts->firstAt('gone')?->format('H:i'))->toBe('10:01');
+});
+
+it('finds the eigenvalues of a symmetric matrix', function (array $matrix, float $smallest, float $largest) {
+    [$small, $large] = SymmetricThree::extremes($matrix);
+    expect($small)->toEqualWithDelta($smallest, 1e-12)->and($large)->toEqualWithDelta($largest, 1e-12);
+})->with([
+    // Analytic: second differences, 2 ± √2; a diagonal; one value three times; J + I.
+    'second differences' => [[[2.0, -1.0, 0.0], [-1.0, 2.0, -1.0], [0.0, -1.0, 2.0]], 2 - M_SQRT2, 2 + M_SQRT2],
+    'a diagonal' => [[[5.0, 0.0, 0.0], [0.0, -1.0, 0.0], [0.0, 0.0, 3.0]], -1.0, 5.0],
+    'one value three times' => [[[4.0, 0.0, 0.0], [0.0, 4.0, 0.0], [0.0, 0.0, 4.0]], 4.0, 4.0],
+    'one value twice' => [[[2.0, 1.0, 1.0], [1.0, 2.0, 1.0], [1.0, 1.0, 2.0]], 1.0, 4.0],
+]);
+
+it('knows even directions as well as they can be known, and bunched ones worse the closer they stand', function () {
+    $at = fn (array $degrees) => HarmonicFit::of(array_map(deg2rad(...), $degrees), array_fill(0, count($degrees), 1.0), [2])->condition();
+    // XᵀX of even directions is diag(n, n/2, n/2).
+    expect($at([0.0, 45.0, 90.0, 135.0]))->toEqualWithDelta(M_SQRT2, 1e-9)
+        ->and($at([0.0, 20.0, 40.0]))->toBeGreaterThan(5.0)
+        ->and($at([0.0, 5.0, 10.0]))->toBeGreaterThan(50.0);
+});
+
+it('reads a moment in UTC the same whichever way its zone is written', function () {
+    expect(Calendar::read('2026-05-04T08:00:00Z'))->toEqual(Calendar::read('2026-05-04T08:00:00+00:00'))
+        ->and(Calendar::read('2026-05-04T10:00:00+02:00')->getTimestamp())->toBe(1777881600)
+        ->and(Calendar::day('2026-05-04')->getTimestamp())->toBe(1777852800);
 });

@@ -33,13 +33,13 @@ it('gives the same answer whatever unit an input comes in', function () {
     foreach (acceptedExamples() as $name => $in) {
         $answer = Registry::standard()->run($name, $in);
         foreach (Signature::of(classOf($name))->inputs as $input) {
-            $field = $input['field'];
-            $given = array_key_first(array_intersect_key($in, $input['keys']));
+            $field = $input->field;
+            $given = array_key_first(array_intersect_key($in, $input->keys));
             if (! $field instanceof Measure || $given === null || ! is_numeric($in[$given])) {
                 continue;
             }
-            $si = $input['keys'][$given]->toSi((float) $in[$given]);
-            foreach ($input['keys'] as $key => $unit) {
+            $si = $input->keys[$given]->toSi((float) $in[$given]);
+            foreach ($input->keys as $key => $unit) {
                 if ($key === $given) {
                     continue;
                 }
@@ -56,15 +56,15 @@ it('names each missing input of each calculation', function () {
     $missing = 0;
     foreach (acceptedExamples() as $name => $in) {
         foreach (Signature::of(classOf($name))->inputs as $input) {
-            $given = array_key_first(array_intersect_key($in, $input['keys']));
-            if (! $input['required'] || $given === null) {
+            $given = array_key_first(array_intersect_key($in, $input->keys));
+            if (! $input->required || $given === null) {
                 continue;
             }
             try {
                 Registry::standard()->run($name, array_diff_key($in, [$given => 1]));
                 $this->fail("{$name} answered without {$given}");
             } catch (Refused $refused) {
-                expect($refused->getMessage())->toContain($input['field']->bare(), 'missing');
+                expect($refused->getMessage())->toContain($input->field->bare(), 'missing');
                 $missing++;
             }
         }
@@ -75,11 +75,11 @@ it('names each missing input of each calculation', function () {
 it('takes no input twice, and no text, truth or endless number for a figure', function () {
     foreach (acceptedExamples() as $name => $in) {
         foreach (Signature::of(classOf($name))->inputs as $input) {
-            $given = array_key_first(array_intersect_key($in, $input['keys']));
-            if (! $input['field'] instanceof Measure || $given === null) {
+            $given = array_key_first(array_intersect_key($in, $input->keys));
+            if (! $input->field instanceof Measure || $given === null) {
                 continue;
             }
-            $second = array_key_last($input['keys']);
+            $second = array_key_last($input->keys);
             if ($second !== $given) {
                 expect(fn () => Registry::standard()->run($name, $in + [$second => 1]))->toThrow(Refused::class, 'several units');
             }

@@ -116,10 +116,10 @@ final class Registry
     private static function mustBeFinite(array $out, string $name, string $at): void
     {
         foreach ($out as $key => $value) {
-            $place = $at === '' ? (string) $key : "{$at}.{$key}";
             if (is_array($value)) {
-                self::mustBeFinite($value, $name, $place);
+                self::mustBeFinite($value, $name, "{$at}{$key}.");
             } elseif (is_float($value) && ! is_finite($value)) {
+                $place = $at.$key;
                 throw Refused::field($name, "{$name} has no finite {$place} with these inputs: one of them is far too large or too small.");
             }
         }

@@ -20,16 +20,12 @@ final class Signature
     /** @var array<string, int> every key that is known, in any unit => which input it is of */
     private readonly array $known;
 
-    /**
-     * @param  list<array{
-     *     name: string, field: Field, keys: array<string, \Diastoma\Core\Units\Unit|null>, required: bool, default: mixed
-     * }>  $inputs
-     */
+    /** @param  list<Input>  $inputs  in the order of the parameters */
     private function __construct(public readonly array $inputs)
     {
         $known = [];
         foreach ($inputs as $i => $input) {
-            $known += array_fill_keys(array_keys($input['keys']), $i);
+            $known += array_fill_keys(array_keys($input->keys), $i);
         }
         $this->known = $known;
     }
@@ -44,28 +40,15 @@ final class Signature
     private static function reflect(\ReflectionClass $class): self
     {
         $method = $class->hasMethod('__invoke') ? $class->getMethod('__invoke') : $class->getConstructor();
-        $inputs = [];
-        foreach ($method?->getParameters() ?? [] as $parameter) {
-            $attribute = $parameter->getAttributes(Field::class, \ReflectionAttribute::IS_INSTANCEOF)[0]
-                ?? throw new \LogicException("{$class->name}: \${$parameter->name} has no field attribute");
-            $field = $attribute->newInstance();
-            $inputs[] = [
-                'name' => $parameter->name,
-                'field' => $field,
-                'keys' => $field->keys(),
-                'required' => ! $parameter->isDefaultValueAvailable(),
-                'default' => $parameter->isDefaultValueAvailable() ? $parameter->getDefaultValue() : null,
-            ];
-        }
 
-        return new self($inputs);
+        return new self(array_map(Input::of(...), $method?->getParameters() ?? []));
     }
 
     /**
-     * JSON in, arguments in SI out. Every fault of the input is reported, in the order of the inputs.
+     * JSON in, arguments in SI out, in the order of the parameters. Every fault of the input is reported, in the same order.
      *
      * @param  array<string, mixed>  $given
-     * @return array<string, mixed>
+     * @return list<mixed>
      *
      * @throws Refused
      */
@@ -84,12 +67,12 @@ final class Signature
         }
         foreach ($this->inputs as $i => $input) {
             $key = $came[$i] ?? null;
-            if ($key === null && ! $input['required']) {
-                $arguments[$input['name']] = $input['default'];
+            if ($key === null && ! $input->required) {
+                $arguments[] = $input->default;
 
                 continue;
             }
-            $field = $input['field'];
+            $field = $input->field;
             $name = $family->fieldName($key ?? $field->key, $field->bare(), $list);
             try {
                 if ($key === null) {
@@ -98,11 +81,11 @@ final class Signature
                 if ($twice[$i]) {
                     $keys = implode(
                         ', ',
-                        array_keys(array_filter(array_intersect_key($given, $input['keys']), fn (mixed $v) => $v !== null)),
+                        array_keys(array_filter(array_intersect_key($given, $input->keys), fn (mixed $v) => $v !== null)),
                     );
                     throw Refused::field($name, "{$field->bare()} came in several units ({$keys}); give one.");
                 }
-                $arguments[$input['name']] = $field->read($given[$key], $key, $name, $family);
+                $arguments[] = $field->read($given[$key], $key, $name, $family);
             } catch (Refused $refused) {
                 $refusals[] = $at === '' ? $refused : Refused::field($refused->firstField(), $at.$refused->getMessage());
             }
@@ -124,8 +107,8 @@ final class Signature
     public function fieldFor(string $key): ?Field
     {
         foreach ($this->inputs as $input) {
-            if (array_key_exists($key, $input['keys'])) {
-                return $input['field'];
+            if (array_key_exists($key, $input->keys)) {
+                return $input->field;
             }
         }
 
@@ -135,14 +118,14 @@ final class Signature
     /** @return list<string> */
     public function names(): array
     {
-        return array_map(fn (array $input) => $input['field']->key, $this->inputs);
+        return array_map(fn (Input $input) => $input->field->key, $this->inputs);
     }
 
     /** @return list<Field> inputs without which it does not run */
     public function required(): array
     {
         return array_values(
-            array_map(fn (array $input) => $input['field'], array_filter($this->inputs, fn (array $input) => $input['required'])),
+            array_map(fn (Input $input) => $input->field, array_filter($this->inputs, fn (Input $input) => $input->required)),
         );
     }
 
@@ -152,14 +135,14 @@ final class Signature
         $properties = [];
         $required = [];
         foreach ($this->inputs as $input) {
-            $field = $input['field'];
+            $field = $input->field;
             $schema = $field->schema();
-            if ($input['required']) {
+            if ($input->required) {
                 $required[] = $field->key;
-            } elseif (is_scalar($input['default'])) {
+            } elseif (is_scalar($input->default)) {
                 $schema['default'] = $field instanceof Measure
-                    ? $input['keys'][$field->key]?->fromSi((float) $input['default'])
-                    : $input['default'];
+                    ? $input->keys[$field->key]?->fromSi((float) $input->default)
+                    : $input->default;
             }
             $properties[$field->key] = $schema === [] ? new \stdClass : $schema;
         }

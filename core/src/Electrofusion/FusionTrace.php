@@ -77,8 +77,9 @@ final class FusionTrace
         }
         $eNominal ??= $resistance === null ? null : $nominal ** 2 * $plan / $resistance;
         $leastCurrent = $resistance === null ? self::POWERED_A : 0.05 * $nominal / $resistance;
-        $live = fn (array $row) => $row[1] >= 0.2 * $nominal;
-        $powered = array_map(fn (array $row) => $live($row) && $row[2] >= $leastCurrent, $samples);
+        $leastVoltage = 0.2 * $nominal;
+        $live = fn (array $row) => $row[1] >= $leastVoltage;
+        $powered = array_map(fn (array $row) => $row[1] >= $leastVoltage && $row[2] >= $leastCurrent, $samples);
         $on = array_keys($powered, true, true);
         if ($on === []) {
             $any = array_filter($samples, $live) !== [];

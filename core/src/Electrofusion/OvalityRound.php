@@ -130,12 +130,12 @@ final class OvalityRound
             }
             $distinct[] = $r->direction;
         }
-        $angles = array_map(fn (DiameterReading $r) => deg2rad($r->direction), $readings);
-        if (count($distinct) < 3 || HarmonicFit::condition(...$angles) > self::WORST_CONDITION) {
+        if (count($distinct) < 3) {
             return null;
         }
+        $fit = HarmonicFit::of(array_map(fn (DiameterReading $r) => deg2rad($r->direction), $readings), $values, [2]);
 
-        return HarmonicFit::of($angles, $values, [2]);
+        return $fit !== null && $fit->condition() <= self::WORST_CONDITION ? $fit : null;
     }
 
     /**

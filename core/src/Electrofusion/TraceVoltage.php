@@ -53,7 +53,7 @@ final readonly class TraceVoltage
     private function wasOutside(int $side): bool
     {
         foreach ($this->samples as $i => [$t, $volts]) {
-            if ($this->powered[$i] && ($side < 0 ? $volts < $this->low : $volts > $this->high) && $t >= $this->from - 1e-9) {
+            if (($side < 0 ? $volts < $this->low : $volts > $this->high) && $this->powered[$i] && $t >= $this->from - 1e-9) {
                 return true;
             }
         }

@@ -80,7 +80,7 @@ final class CalibrationStatus
         }
         $moment = Instant::parse($usedAt, 'used_at', 'used_at');
 
-        return new \DateTimeImmutable($moment->setTimezone($zone)->format('Y-m-d').'T00:00:00Z');
+        return Calendar::day($moment->setTimezone($zone)->format('Y-m-d'));
     }
 
     /** The same day of a later month, at the most its last day: PHP's own "+1 month" rolls over. */

@@ -35,7 +35,7 @@ final readonly class Guard
             return new self(Verdict::Open, false, ['no reading']);
         }
         $distance = min($max === null ? INF : $max - $value, $min === null ? INF : $value - $min);
-        $slack = Compare::slack($value, ...array_filter([$min, $max, $u], fn ($x) => $x !== null));
+        $slack = Compare::slack($value, $min ?? 0.0, $max ?? 0.0, $u ?? 0.0);
         $guard = match (true) {
             $rule === 'simple' => 0.0,
             $u === null => null,

@@ -9,6 +9,7 @@ use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
 use Diastoma\Core\Calculation\Field\Text;
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Compare;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
@@ -42,7 +43,7 @@ final readonly class Wrench
     {
         return preg_match(self::DAY, $this->dueAt) === 1
             ? $reading->format('Y-m-d') > $this->dueAt
-            : $reading > new \DateTimeImmutable($this->dueAt);
+            : $reading > Calendar::read($this->dueAt);
     }
 
     public function hasRange(float $torque): bool

@@ -129,13 +129,17 @@ final class Known
         };
     }
 
-    /** One trace of a step and how it was judged by itself. */
-    public function attempted(string $step, Fact $trace, Verdict $verdict): void
+    /**
+     * One trace of a step and how it was judged by itself.
+     *
+     * @param  list<Reason>  $reasons
+     */
+    public function attempted(string $step, Fact $trace, array $reasons): void
     {
         $start = $trace->value['started_at'] ?? null;
         $end = $trace->value['ended_at'] ?? null;
         if (is_string($start) && is_string($end)) {
-            $this->attempts[$step][] = ['start' => $start, 'end' => $end, 'verdict' => $verdict->value];
+            $this->attempts[$step][] = ['start' => $start, 'end' => $end, 'verdict' => Reason::worst($reasons)->value];
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure;
 
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Round\Clock;
 use Diastoma\Core\Units\Display;
 use Diastoma\Core\Units\Unit;
@@ -40,6 +41,8 @@ final readonly class Spoken
         }
 
         return match (true) {
+            is_int($value) || is_float($value) => $how === 'raw' ? (string) round((float) $value, 4)
+                : Display::value($name, (float) $value, is_numeric($how) ? (int) $how : null, $units),
             $value === null => '–',
             $how === 'count' => (string) count((array) $value),
             $how === 'quarter' && is_string($value) => self::quarterHours($value),
@@ -47,8 +50,6 @@ final readonly class Spoken
             $how === 'moment' && is_string($value) => self::clock($value, $zone, 'j M, H:i'),
             is_bool($value) => $value ? 'yes' : 'no',
             is_array($value) => implode(', ', array_map(fn (mixed $v) => is_scalar($v) ? str_replace('-', ' ', (string) $v) : '', $value)),
-            is_int($value) || is_float($value) => $how === 'raw' ? (string) round((float) $value, 4)
-                : Display::value($name, (float) $value, is_numeric($how) ? (int) $how : null, $units),
             default => is_string($value) ? $value : '',
         };
     }
@@ -76,7 +77,7 @@ final readonly class Spoken
     private static function clock(string $iso, ?\DateTimeZone $zone, string $format): string
     {
         try {
-            return (new \DateTimeImmutable($iso))->setTimezone($zone ?? new \DateTimeZone('UTC'))->format($format);
+            return Calendar::read($iso)->setTimezone($zone ?? new \DateTimeZone('UTC'))->format($format);
         } catch (\Exception) {
             return $iso;
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Diastoma\Core\Procedure;
 
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
@@ -33,6 +34,7 @@ final readonly class StepJudge
         $opensAt = $step->order->notBefore?->of($this->known);
         $opensAt = is_string($opensAt) ? $opensAt : null;
         $reasons = $fact === null ? [] : $this->reasons($step, $fact, $before, $opensAt);
+        $worst = Reason::worst($reasons);
         $status = $fact === null ? 'todo' : ($step->kind->isFinished($step, $fact, $this->known) ? 'done' : 'running');
 
         return new StepState(
@@ -40,7 +42,7 @@ final readonly class StepJudge
             title: $step->title($this->known->line),
             status: $status,
             // What still comes may change everything: it is never good before it is whole.
-            verdict: $status === 'done' ? Reason::worst($reasons) : Verdict::worst(Verdict::Open, Reason::worst($reasons)),
+            verdict: $status === 'done' ? $worst : Verdict::worst(Verdict::Open, $worst),
             fact: $fact,
             reasons: $reasons,
             guide: $guide,
@@ -152,7 +154,7 @@ final readonly class StepJudge
         foreach ($this->known->facts->attempts($step->key) as $attempt) {
             $this->known->show($step->key, $attempt);
             $ruled = $this->ruled($step);
-            $this->known->attempted($step->key, $attempt, Reason::worst($ruled));
+            $this->known->attempted($step->key, $attempt, $ruled);
         }
         if (! $step->kind->isFinished($step, $fact, $this->known)) {
             // What is bad already is said while it runs; what is open waits for its end.
@@ -241,7 +243,7 @@ final readonly class StepJudge
     {
         $early = $step->order->early;
         $at = $this->doneAt($step, $fact);
-        if ($early === null || $opensAt === null || $at >= new \DateTimeImmutable($opensAt)) {
+        if ($early === null || $opensAt === null || $at >= Calendar::read($opensAt)) {
             return [];
         }
         $moment = ['opens_at' => $opensAt, 'at' => $at->format(Known::TIME)];
@@ -293,7 +295,7 @@ final readonly class StepJudge
         if ($waits !== []) {
             return Lock::waiting($waits, $protects);
         }
-        if ($opensAt !== null && $this->known->moment < new \DateTimeImmutable($opensAt)) {
+        if ($opensAt !== null && $this->known->moment < Calendar::read($opensAt)) {
             return new Lock(
                 Lock::TOO_EARLY,
                 (new Spoken(['Not before ', [$opensAt, 'at', 'time'], '.']))->in(UnitSystem::Metric, $this->known->timeZone()),

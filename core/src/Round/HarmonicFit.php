@@ -17,6 +17,7 @@ final readonly class HarmonicFit
     /**
      * @param  list<int>  $harmonics
      * @param  list<float>  $coefficients  a0, then a, b of each harmonic
+     * @param  array<int, array<int, float>>  $normal  XᵀX
      * @param  list<list<float>>  $inverse  (XᵀX)⁻¹
      * @param  list<float>  $residuals  y - fit
      * @param  list<list<float>>  $design  rows of X
@@ -24,6 +25,7 @@ final readonly class HarmonicFit
     private function __construct(
         public array $harmonics,
         public array $coefficients,
+        private array $normal,
         public array $inverse,
         public array $residuals,
         public float $ssr,
@@ -47,11 +49,16 @@ final readonly class HarmonicFit
         $normal = array_fill(0, $p, array_fill(0, $p, 0.0));
         $right = array_fill(0, $p, 0.0);
         foreach ($design as $i => $row) {
-            for ($r = 0; $r < $p; $r++) {
-                $right[$r] += $row[$r] * $values[$i];
-                for ($c = 0; $c < $p; $c++) {
-                    $normal[$r][$c] += $row[$r] * $row[$c];
+            foreach ($row as $r => $x) {
+                $right[$r] += $x * $values[$i];
+                for ($c = 0; $c <= $r; $c++) {
+                    $normal[$r][$c] += $x * $row[$c];
                 }
+            }
+        }
+        for ($r = 1; $r < $p; $r++) {
+            for ($c = 0; $c < $r; $c++) {
+                $normal[$c][$r] = $normal[$r][$c];
             }
         }
         $inverse = self::invert($normal);
@@ -64,7 +71,7 @@ final readonly class HarmonicFit
             $residuals[] = $values[$i] - self::dot($row, $coefficients);
         }
 
-        return new self($harmonics, $coefficients, $inverse, $residuals, self::dot($residuals, $residuals), $design);
+        return new self($harmonics, $coefficients, $normal, $inverse, $residuals, self::dot($residuals, $residuals), $design);
     }
 
     public function mean(): float
@@ -150,25 +157,12 @@ final readonly class HarmonicFit
         return $this->n() > $this->p() ? sqrt($this->ssr / ($this->n() - $this->p())) : null;
     }
 
-    /** Condition number of X: root of the ratio of the eigenvalues of XᵀX. @return float INF when singular */
-    public static function condition(float ...$angles): float
+    /** Condition number of X for one harmonic: root of the ratio of the largest and the smallest eigenvalue of XᵀX. */
+    public function condition(): float
     {
-        $fit = self::of(array_values($angles), array_fill(0, count($angles), 0.0), [2]);
-        if ($fit === null) {
-            return INF;
-        }
-        $small = self::powerIteration($fit->inverse);
-        $p = $fit->p();
-        $normal = array_fill(0, $p, array_fill(0, $p, 0.0));
-        foreach ($fit->design as $row) {
-            for ($r = 0; $r < $p; $r++) {
-                for ($c = 0; $c < $p; $c++) {
-                    $normal[$r][$c] += $row[$r] * $row[$c];
-                }
-            }
-        }
+        [$small, $large] = SymmetricThree::extremes($this->normal);
 
-        return sqrt(self::powerIteration($normal) * $small);
+        return $small > 0 ? sqrt($large / $small) : INF;
     }
 
     /** @return array{float, float} angle (rad) and value of the greatest point of the fitted curve; $sign -1 for the smallest */
@@ -278,27 +272,5 @@ final readonly class HarmonicFit
         }
 
         return array_map(array_values(...), array_values($inverse));
-    }
-
-    /**
-     * Largest eigenvalue of a symmetric positive matrix, to some parts in a million: it is only held against a limit of 50.
-     *
-     * @param  array<int, array<int, float>>  $m
-     */
-    private static function powerIteration(array $m): float
-    {
-        $v = array_map(fn ($i) => 1.0 + 0.1 * $i, array_keys($m));
-        $eigen = 0.0;
-        for ($i = 0; $i < 60; $i++) {
-            $w = array_map(fn ($row) => self::dot($row, $v), $m);
-            $norm = sqrt(self::dot($w, $w));
-            if ($norm == 0.0 || abs($norm - $eigen) < 1e-6 * $norm) {
-                return $norm;
-            }
-            $eigen = $norm;
-            $v = array_map(fn ($x) => $x / $norm, $w);
-        }
-
-        return $eigen;
     }
 }

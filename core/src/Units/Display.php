@@ -48,10 +48,9 @@ final class Display
                 continue;
             }
             $suffix = implode('_', array_slice($parts, -$n));
-            foreach (Unit::all() as $units) {
-                if (isset($units[$suffix])) {
-                    return [$suffix, $units[$suffix]];
-                }
+            $unit = Unit::named($suffix);
+            if ($unit !== null) {
+                return [$suffix, $unit];
             }
         }
 

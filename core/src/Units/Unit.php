@@ -47,6 +47,14 @@ final readonly class Unit
             ?? throw new \LogicException("No unit _{$suffix} for {$quantity->value}");
     }
 
+    /** The unit that the end of a name tells; where several quantities share it, that of the first. */
+    public static function named(string $suffix): ?self
+    {
+        static $named = null;
+
+        return ($named ??= array_reduce(self::all(), fn (array $found, array $units) => $found + $units, []))[$suffix] ?? null;
+    }
+
     /** @return array<string, array<string, self>> quantity => key suffix => unit */
     public static function all(): array
     {

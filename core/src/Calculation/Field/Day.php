@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Diastoma\Core\Calculation\Field;
 
 use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Refused;
 
 /** A calendar day, YYYY-MM-DD. */
@@ -15,7 +16,7 @@ final readonly class Day extends Field
     {
         if (is_string($value) && preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', $value, $m) === 1
             && checkdate((int) $m[2], (int) $m[3], (int) $m[1])) {
-            return new \DateTimeImmutable($value.'T00:00:00Z');
+            return Calendar::day($value);
         }
         throw Refused::field($name, "{$key} must be a date such as 2026-05-04, not ".self::shown($value).'.');
     }

@@ -31,7 +31,7 @@ final readonly class Instant extends Field
                     "{$key} has an offset that no clock has: ".self::shown($value).'; allowed is -14:00 to +14:00.',
                 );
             }
-            $moment = new \DateTimeImmutable($value);
+            $moment = Calendar::read($value);
 
             return Calendar::holds($moment)
                 ? $moment

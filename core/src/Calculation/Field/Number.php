@@ -47,7 +47,7 @@ final readonly class Number extends Field
 
     public static function inside(float $v, ?float $min, ?float $max, ?float $above, ?float $below): bool
     {
-        return ($min === null || Compare::atLeast($v, $min)) && ($max === null || Compare::atMost($v, $max))
+        return ($min === null || $v >= $min || Compare::atLeast($v, $min)) && ($max === null || $v <= $max || Compare::atMost($v, $max))
             && ($above === null || $v > $above) && ($below === null || $v < $below);
     }
 

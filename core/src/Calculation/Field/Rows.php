@@ -45,7 +45,7 @@ final readonly class Rows extends Field
             }
             $numbers = [];
             foreach ($row as $j => $cell) {
-                if (! is_int($cell) && ! is_float($cell) || ! is_finite((float) $cell)) {
+                if (! is_float($cell) && ! is_int($cell) || ! is_finite($cell)) {
                     throw Refused::field($name, self::at($key, $i).": {$this->columns[$j]} must be a number, not ".self::shown($cell).'.');
                 }
                 if ($this->notNegative && $j > 0 && $cell < 0) {

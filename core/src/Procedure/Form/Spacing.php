@@ -27,12 +27,20 @@ final readonly class Spacing extends Form
         if (! is_array($rows) || count($rows) < 2) {
             return null;
         }
-        $at = array_values(array_filter(array_map(fn (mixed $row) => is_array($row) ? $row[0] ?? null : null, $rows), is_numeric(...)));
-        if (count($at) !== count($rows)) {
-            return null;
+        $steps = [];
+        $before = null;
+        foreach ($rows as $row) {
+            $at = is_array($row) ? $row[0] ?? null : null;
+            if (! is_numeric($at)) {
+                return null;
+            }
+            if ($before !== null) {
+                $steps[] = (float) ($at - $before);
+            }
+            $before = $at;
         }
 
-        return Median::of(array_map(fn (int $i) => (float) ($at[$i] - $at[$i - 1]), range(1, count($at) - 1)));
+        return $steps === [] ? null : Median::of($steps);
     }
 
     public function missing(Known $known): array
