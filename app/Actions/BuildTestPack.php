@@ -74,12 +74,12 @@ final class BuildTestPack
      */
     private function chart(array $samples, array $marks, UnitSystem $units): ?string
     {
-        if (count($samples) < 2) {
+        if (\count($samples) < 2) {
             return null;
         }
         [$w, $h, $left, $bottom] = [680, 260, 58, 30];
         $t0 = $samples[0][0];
-        $t1 = $samples[count($samples) - 1][0];
+        $t1 = $samples[\count($samples) - 1][0];
         $pMax = max(1.0, 1.08 * max([0.0, ...array_column($samples, 1)]));
         $x = fn (float $t) => round($left + ($w - $left - 8) * ($t - $t0) / ($t1 - $t0), 1);
         $y = fn (float $p) => round(8 + ($h - $bottom - 8) * (1 - $p / $pMax), 1);
@@ -120,10 +120,10 @@ final class BuildTestPack
                 round($t),
             );
         }
-        $every = max(1, intdiv(count($samples), 900));
+        $every = max(1, intdiv(\count($samples), 900));
         $points = [];
         foreach ($samples as $i => $row) {
-            if ($i % $every === 0 || $i === count($samples) - 1) {
+            if ($i % $every === 0 || $i === \count($samples) - 1) {
                 $points[] = $x($row[0]).','.$y($row[1]);
             }
         }

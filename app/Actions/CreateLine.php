@@ -95,7 +95,7 @@ final class CreateLine
         $line = [];
         foreach ($points as $i => $point) {
             $row = array_map(fn ($v) => is_numeric($v) ? round((float) $v, 4) : null, array_values((array) $point));
-            if (count($row) !== 4 || in_array(null, $row, true)) {
+            if (\count($row) !== 4 || \in_array(null, $row, true)) {
                 throw Refused::field(
                     'centre_line',
                     'centre_line, point '.($i + 1).': chainage, easting, northing and level are wanted, all as numbers.',
@@ -109,10 +109,10 @@ final class CreateLine
             }
             $line[] = [(float) $row[0], (float) $row[1], (float) $row[2], (float) $row[3]];
         }
-        if (count($line) < 2) {
+        if (\count($line) < 2) {
             throw Refused::field('centre_line', 'centre_line needs at least two points.');
         }
-        if ($line[count($line) - 1][0] - $line[0][0] > 200000) {
+        if ($line[\count($line) - 1][0] - $line[0][0] > 200000) {
             throw Refused::field('centre_line', 'centre_line is longer than 200 km: wrong unit?');
         }
 
@@ -149,12 +149,12 @@ final class CreateLine
 
     private function planJoints(Line $line, ProcedureText $procedure): void
     {
-        $total = count(array_filter($procedure->procedure()->steps, fn ($s) => ! $s->optional));
+        $total = \count(array_filter($procedure->procedure()->steps, fn ($s) => ! $s->optional));
         $first = $procedure->procedure()->steps[0]->key();
         $start = $line->centre_line[0][0];
         $pipes = $this->planPipes($line);
         $rows = [];
-        foreach (array_slice($pipes, 0, -1) as $i => $pipe) {
+        foreach (\array_slice($pipes, 0, -1) as $i => $pipe) {
             $next = $pipes[$i + 1];
             $rows[] = [
                 'id' => (string) Str::uuid(),

@@ -88,7 +88,7 @@ final class ExportRegister
                     fputcsv(
                         $out,
                         array_map(
-                            fn ($c) => is_string($row[$c]) && preg_match('/^[=+@-]/', $row[$c]) === 1 && ! is_numeric($row[$c])
+                            fn ($c) => \is_string($row[$c]) && preg_match('/^[=+@-]/', $row[$c]) === 1 && ! is_numeric($row[$c])
                                 ? "'".$row[$c]
                                 : $row[$c],
                             $columns,

@@ -46,7 +46,7 @@ final class KeepPhoto
                     'subject_id' => $subject->getKey(),
                     'step' => $step,
                     'sha256' => hash('sha256', $jpeg['bytes']),
-                    'bytes' => strlen($jpeg['bytes']),
+                    'bytes' => \strlen($jpeg['bytes']),
                     'width' => $jpeg['width'],
                     'height' => $jpeg['height'],
                     'taken_at' => $takenAt,
@@ -90,7 +90,7 @@ final class KeepPhoto
     private function jpeg(string $bytes): array
     {
         $size = @getimagesizefromstring($bytes);
-        if ($size === false || ! in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)) {
+        if ($size === false || ! \in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)) {
             throw Refused::field('file', 'The file is no picture: JPEG, PNG or WebP is wanted.');
         }
         if ($size[0] * $size[1] > self::MOST_PIXELS) {

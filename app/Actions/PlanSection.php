@@ -91,7 +91,7 @@ final class PlanSection
     {
         $joined = [array_shift($runs)];
         foreach ($runs as $run) {
-            $last = count($joined) - 1;
+            $last = \count($joined) - 1;
             if (array_diff_key($run, ['length_m' => true]) == array_diff_key($joined[$last], ['length_m' => true])) {
                 $joined[$last]['length_m'] += $run['length_m'];
             } else {
@@ -113,7 +113,7 @@ final class PlanSection
             array_unique(array_map(fn (array $run) => Material::startValues($run['material'])['allowance_material'], $runs)),
         );
 
-        return in_array('pe', $all, true) ? 'pe' : (count($all) === 1 ? $all[0] : null);
+        return \in_array('pe', $all, true) ? 'pe' : (\count($all) === 1 ? $all[0] : null);
     }
 
     /**

@@ -47,12 +47,12 @@ final class ReadCentreLine
                 );
         }
         $points = [];
-        foreach (array_slice($lines, 1) as $i => $line) {
+        foreach (\array_slice($lines, 1) as $i => $line) {
             if (trim($line) === '') {
                 continue;
             }
             $cells = str_getcsv($line, $delimiter, '"', '');
-            if ($delimiter === ',' && count($cells) > count($heading)) {
+            if ($delimiter === ',' && \count($cells) > \count($heading)) {
                 throw Refused::field(
                     'file',
                     'line '.($i + 2).' holds more cells than the heading. Decimal commas need semicolons between the columns.',
@@ -79,14 +79,14 @@ final class ReadCentreLine
         $json = json_decode($text, true, 32);
         $feature = $json['features'][0] ?? $json;
         $geometry = $feature['geometry'] ?? $feature;
-        if (! is_array($json) || ($geometry['type'] ?? null) !== 'LineString' || ! is_array($geometry['coordinates'] ?? null)) {
+        if (! \is_array($json) || ($geometry['type'] ?? null) !== 'LineString' || ! \is_array($geometry['coordinates'] ?? null)) {
             throw Refused::field('file', 'The GeoJSON holds no LineString.');
         }
         $chainages = $feature['properties']['chainages'] ?? null;
         $points = [];
         $chainage = (float) ($feature['properties']['start_m'] ?? 0);
         foreach ($geometry['coordinates'] as $i => $c) {
-            if (! is_array($c) || ! isset($c[2]) || ! is_numeric($c[0]) || ! is_numeric($c[1]) || ! is_numeric($c[2])) {
+            if (! \is_array($c) || ! isset($c[2]) || ! is_numeric($c[0]) || ! is_numeric($c[1]) || ! is_numeric($c[2])) {
                 throw Refused::field('file', 'coordinate '.($i + 1).': easting, northing and level are wanted.');
             }
             if ($i > 0) {

@@ -65,7 +65,7 @@ final class ReadDayLog
                 'at' => $fact->recorded_at, 'by' => $fact->user->name, 'kind' => $subject->getMorphClass(), 'id' => $subject->id,
                 'name' => $subject->name(), 'title' => $this->title($subject, $fact->step), 'again' => $fact->supersedes !== null,
             ];
-            if (count($entries) === self::ENTRIES) {
+            if (\count($entries) === self::ENTRIES) {
                 break;
             }
         }

@@ -125,7 +125,7 @@ final class RecordFact
 
     private function mustBeAllowed(Step $step, Role $role): void
     {
-        if ($step->roles !== [] && ! in_array($role->value, $step->roles, true)) {
+        if ($step->roles !== [] && ! \in_array($role->value, $step->roles, true)) {
             throw new AuthorizationException(
                 "\"{$step->title([])}\" is signed by ".implode(' or ', $step->roles).", not by a {$role->value}.",
             );
@@ -140,7 +140,7 @@ final class RecordFact
     {
         $ofStep = $subject->recorded()->where('step', $step->key());
         $superseded = $ofStep->pluck('supersedes')->filter()->all();
-        $current = $ofStep->reject(fn (Fact $f) => in_array($f->id, $superseded, true));
+        $current = $ofStep->reject(fn (Fact $f) => \in_array($f->id, $superseded, true));
         $supersedes = $body['supersedes'] ?? null;
         if ($supersedes !== null) {
             if (! $current->contains('id', $supersedes)) {

@@ -72,6 +72,6 @@ class Line extends Model
     {
         $points = $this->centre_line;
 
-        return $points[count($points) - 1][0] - $points[0][0];
+        return $points[\count($points) - 1][0] - $points[0][0];
     }
 }

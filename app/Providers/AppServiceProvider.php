@@ -36,14 +36,14 @@ final class AppServiceProvider extends ServiceProvider
         ]);
         Route::bind('subject', function (string $id, RoutingRoute $route): Model {
             $kind = $route->parameter('kind');
-            $class = (is_string($kind) ? Relation::getMorphedModel($kind) : null) ?? abort(404);
+            $class = (\is_string($kind) ? Relation::getMorphedModel($kind) : null) ?? abort(404);
 
             return $class::query()->findOrFail($id);
         });
         RateLimiter::for(
             'sign-in',
             fn (Request $request) => Limit::perMinute(8)->by(
-                Address::normal(is_string($request->input('email')) ? $request->input('email') : '').'|'.$request->ip(),
+                Address::normal(\is_string($request->input('email')) ? $request->input('email') : '').'|'.$request->ip(),
             ),
         );
     }

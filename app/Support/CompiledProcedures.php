@@ -48,10 +48,10 @@ final readonly class CompiledProcedures
     {
         is_dir($this->folder) || @mkdir($this->folder, 0700, true);
         $draft = @tempnam($this->folder, 'new');
-        if ($draft === false || dirname($draft) !== realpath($this->folder)) {
+        if ($draft === false || \dirname($draft) !== realpath($this->folder)) {
             return;
         }
-        if (@file_put_contents($draft, $code) !== strlen($code) || ! @rename($draft, $file)) {
+        if (@file_put_contents($draft, $code) !== \strlen($code) || ! @rename($draft, $file)) {
             @unlink($draft);
         }
     }

@@ -38,10 +38,10 @@ final class Console
 
     public function run(): int
     {
-        $words = array_slice($this->arguments, 1);
+        $words = \array_slice($this->arguments, 1);
         try {
             return match ($words[0] ?? '') {
-                'calc' => $this->calc(array_slice($words, 1)),
+                'calc' => $this->calc(\array_slice($words, 1)),
                 'check' => $this->check($words[1] ?? ''),
                 'example' => $this->print(
                     (Procedure\Example::shipped()[$words[1] ?? ''] ?? throw self::noExample($words[1] ?? ''))->toJudge($words[2] ?? null),
@@ -74,14 +74,14 @@ final class Console
         $registry = Registry::standard();
         $name = $words[0] ?? '';
         if ($name === '--list') {
-            return in_array('--schemas', $words, true)
+            return \in_array('--schemas', $words, true)
                 ? $this->print(array_combine($registry->names(), array_map($registry->schema(...), $registry->names())))
                 : $this->names($registry);
         }
         if ($name === '' || str_starts_with($name, '-')) {
             return $this->help($this->err, 64);
         }
-        if (in_array('--schema', $words, true)) {
+        if (\in_array('--schema', $words, true)) {
             return $this->print($registry->schema($name));
         }
         $registry->about($name);
@@ -111,7 +111,7 @@ final class Console
 
             return 2;
         }
-        $steps = count($procedure->steps);
+        $steps = \count($procedure->steps);
         fwrite($this->out, "{$procedure->id} {$procedure->version}: ".($steps === 1 ? '1 step' : "{$steps} steps").", nothing wrong.\n");
 
         return 0;
@@ -170,7 +170,7 @@ final class Console
     {
         $text = $given ?? (string) stream_get_contents($this->in);
         $decoded = json_decode($text, true, 64);
-        if (! is_array($decoded) || ($decoded !== [] && array_is_list($decoded))) {
+        if (! \is_array($decoded) || ($decoded !== [] && array_is_list($decoded))) {
             throw Refused::field(
                 'json',
                 'json: the input is no JSON object'.

@@ -9,7 +9,7 @@ final class Data
 {
     public static function folder(): string
     {
-        return dirname(__DIR__).'/data';
+        return \dirname(__DIR__).'/data';
     }
 
     /** @return array<string, mixed> */

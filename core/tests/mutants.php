@@ -10,13 +10,13 @@ return [
     'within looks at one side only' => ['Procedure/Limit.php', 'abs((float) $value - $wanted)', '(float) $value - $wanted'],
     'an excuse for one code excuses all' => [
         'Procedure/Excuse.php',
-        'count($excused) === count($held)',
+        '\\count($excused) === \\count($held)',
         '$excused !== []',
     ],
     'an excuse without a code' => ['Procedure/Excuse.php', '$held !== [] && ', ''],
     'some: unknown is false' => ['Procedure/Form/SomeTrue.php', '$one === false ? $some : null', '$some'],
     'all: unknown is true' => ['Procedure/Form/AllTrue.php', '$one === true ? $all : null', '$all'],
-    'a trace with missing parts is final' => ['Procedure/Kind/Trace.php', ' && $numbers === range(0, count($parts) - 1)', ''],
+    'a trace with missing parts is final' => ['Procedure/Kind/Trace.php', ' && $numbers === range(0, \\count($parts) - 1)', ''],
     'a comparison with what is not known fails' => [
         'Procedure/Condition/Comparison.php',
         '$this->of->isRuledOut($known) ? false : null',
@@ -42,8 +42,8 @@ return [
     ],
     'what is not whole is good' => [
         'Procedure/StepJudge.php',
-        'Verdict::worst(Verdict::Open, Reason::worst($reasons))',
-        'Reason::worst($reasons)',
+        'Verdict::worst(Verdict::Open, $worst)',
+        '$worst',
     ],
     'done while shut is not looked at' => ['Procedure/StepJudge.php', '...$this->whileShut($step, $fact),', ''],
     'a correction makes it done later' => [
@@ -53,7 +53,7 @@ return [
     ],
     'needs good is satisfied by open' => [
         'Procedure/StepJudge.php',
-        '! in_array($before[$key]->verdict, [Verdict::Good, Verdict::Close], true)) {',
+        '! \\in_array($before[$key]->verdict, [Verdict::Good, Verdict::Close], true)) {',
         '$before[$key]->verdict === Verdict::Bad) {',
     ],
     'an unsettled caution is not shown' => ['Procedure/Caution.php', '!== false', '=== true'],

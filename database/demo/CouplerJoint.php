@@ -105,7 +105,7 @@ final class CouplerJoint
                     'readings' => array_map(
                         fn ($clock, $k) => [
                             'clock' => $clock,
-                            'value_mm' => round($od + 0.5 * cos(2 * (($k * M_PI) / count($main['clocks']) - 0.6)) + $wobble(0.08), 1),
+                            'value_mm' => round($od + 0.5 * cos(2 * (($k * M_PI) / \count($main['clocks']) - 0.6)) + $wobble(0.08), 1),
                         ],
                         $main['clocks'],
                         array_keys($main['clocks']),

@@ -187,8 +187,8 @@ final class Demo
             foreach ($facts as $fact) {
                 if (
                     $fact['at'] > $this->now ||
-                    ($number === '3' && in_array($fact['step'], ['ready', 'fusion', 'cooling', 'look'], true)) ||
-                    ($number === '2' && in_array($fact['step'], ['cooling', 'look'], true))
+                    ($number === '3' && \in_array($fact['step'], ['ready', 'fusion', 'cooling', 'look'], true)) ||
+                    ($number === '2' && \in_array($fact['step'], ['cooling', 'look'], true))
                 ) {
                     continue;
                 }
@@ -247,7 +247,7 @@ final class Demo
         foreach ($saddles as $n => [$chainage, $began, $fault, $steps]) {
             $joint = ($this->addJoints)($line, ['procedure_hash' => $saddle, 'chainage_m' => $chainage])[0];
             foreach (
-                array_slice(
+                \array_slice(
                     Saddle::facts($n + 1, (string) ($joint->pipes['a'] ?? '1'), $this->now->modify($began), $this->stores, $fault),
                     0,
                     $steps,
@@ -397,7 +397,7 @@ final class Demo
     {
         foreach ($this->couplerFacts($joint, $seed, $start) as $fact) {
             if (
-                ! in_array(
+                ! \in_array(
                     $fact['step'],
                     [
                         'kit',
@@ -449,7 +449,7 @@ final class Demo
             0.08,
         );
         $run = $section->method->key === 'pe-viscoelastic' ? $pump->viscoelastic() : $pump->constantPressure(7260);
-        $end = $at->modify('+'.ceil($run['rows'][count($run['rows']) - 1][0]).' minutes');
+        $end = $at->modify('+'.ceil($run['rows'][\count($run['rows']) - 1][0]).' minutes');
         $facts = [
             [
                 'instruments',

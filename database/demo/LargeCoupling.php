@@ -122,7 +122,7 @@ final class LargeCoupling
             ];
         }
         $facts[] = ['gap@0', self::gaps($gaps[0]), 85];
-        foreach (array_slice($gaps, 1) as $k => $gap) {
+        foreach (\array_slice($gaps, 1) as $k => $gap) {
             $n = $k + 1;
             array_push(
                 $facts,
@@ -130,7 +130,7 @@ final class LargeCoupling
                 ["gap@{$n}", self::gaps($gap), 82 + 40 * $n],
             );
         }
-        $at = 88 + 40 * (count($gaps) - 1);
+        $at = 88 + 40 * (\count($gaps) - 1);
         $facts[] = ['ready', $yes('belts', 'level', 'marks'), $at];
         // 0.2 %/K of the code for the 9 K below 23 degC.
         $planned = round(self::SECONDS * 1.018);

@@ -95,9 +95,9 @@ final class Mutator
 
     public function odd(): mixed
     {
-        $pick = $this->random->getInt(0, count(self::ODD));
+        $pick = $this->random->getInt(0, \count(self::ODD));
 
-        return $pick === count(self::ODD) ? str_repeat($this->random->getInt(0, 1) === 0 ? '9' : 'ä', 4000) : self::ODD[$pick];
+        return $pick === \count(self::ODD) ? str_repeat($this->random->getInt(0, 1) === 0 ? '9' : 'ä', 4000) : self::ODD[$pick];
     }
 
     /**
@@ -114,21 +114,21 @@ final class Mutator
 
     private function within(mixed $value, int $deep): mixed
     {
-        if (is_array($value) && $value !== [] && ($deep === 0 || $this->random->getInt(0, 3) > 0)) {
+        if (\is_array($value) && $value !== [] && ($deep === 0 || $this->random->getInt(0, 3) > 0)) {
             $keys = array_keys($value);
-            $key = $keys[$this->random->getInt(0, count($keys) - 1)];
+            $key = $keys[$this->random->getInt(0, \count($keys) - 1)];
 
             return match ($this->random->getInt(0, 9)) {
                 0 => $this->without($value, $key),
-                1 => [...$value, ...(is_int($key) ? [$value[$key]] : ["{$key}_x" => $value[$key]])],
-                2 => is_int($key) ? array_reverse($value) : [$key => $this->odd()] + $value,
-                3 => is_int($key)
-                    ? array_slice($value, 0, $this->random->getInt(0, count($value)))
+                1 => [...$value, ...(\is_int($key) ? [$value[$key]] : ["{$key}_x" => $value[$key]])],
+                2 => \is_int($key) ? array_reverse($value) : [$key => $this->odd()] + $value,
+                3 => \is_int($key)
+                    ? \array_slice($value, 0, $this->random->getInt(0, \count($value)))
                     : [$this->otherUnit($key) => $value[$key]] + $this->without($value, $key),
                 default => array_replace($value, [$key => $this->within($value[$key], $deep + 1)]),
             };
         }
-        if ((is_int($value) || is_float($value)) && $this->random->getInt(0, 2) > 0) {
+        if ((\is_int($value) || \is_float($value)) && $this->random->getInt(0, 2) > 0) {
             return match ($this->random->getInt(0, 5)) {
                 0 => -$value,
                 1 => $value * 10 ** $this->random->getInt(-12, 12),
@@ -138,13 +138,13 @@ final class Mutator
                 default => 0,
             };
         }
-        if (is_string($value) && $value !== '' && $this->random->getInt(0, 2) > 0) {
-            $at = $this->random->getInt(0, strlen($value) - 1);
+        if (\is_string($value) && $value !== '' && $this->random->getInt(0, 2) > 0) {
+            $at = $this->random->getInt(0, \strlen($value) - 1);
 
             return match ($this->random->getInt(0, 3)) {
                 0 => substr($value, 0, $at),
                 1 => $value.$value,
-                2 => mb_scrub(substr_replace($value, chr($this->random->getInt(1, 127)), $at, 1)),
+                2 => mb_scrub(substr_replace($value, \chr($this->random->getInt(1, 127)), $at, 1)),
                 default => strrev(mb_scrub($value, 'ASCII')),
             };
         }
@@ -176,6 +176,6 @@ final class Mutator
             '',
         ];
 
-        return preg_replace('/_[a-z0-9]+$/', '', $key).$suffixes[$this->random->getInt(0, count($suffixes) - 1)];
+        return preg_replace('/_[a-z0-9]+$/', '', $key).$suffixes[$this->random->getInt(0, \count($suffixes) - 1)];
     }
 }

@@ -24,10 +24,10 @@ final class FileController extends Controller
     public function pressureLog(TextFile $request): JsonResponse
     {
         $order = $request->input('date_order');
-        $log = CleanLog::of(LoggerCsv::read($request->text(), in_array($order, ['DMY', 'MDY'], true) ? $order : null));
+        $log = CleanLog::of(LoggerCsv::read($request->text(), \in_array($order, ['DMY', 'MDY'], true) ? $order : null));
         $start = $log->rows[0][0];
-        $hasWater = ! in_array(null, array_column($log->rows, 3), true);
-        $hasTemperature = ! in_array(null, array_column($log->rows, 2), true);
+        $hasWater = ! \in_array(null, array_column($log->rows, 3), true);
+        $hasTemperature = ! \in_array(null, array_column($log->rows, 2), true);
 
         return new JsonResponse([
             // Without litres the row ends after the pressure: nothing is filled in.

@@ -62,7 +62,7 @@ final class ProcedureController extends Controller
             abort(404);
         }
         $input = json_decode($request->getContent(), true, 64);
-        if (! is_array($input)) {
+        if (! \is_array($input)) {
             throw Refused::field('json', 'The input is no JSON object.');
         }
 

@@ -53,7 +53,7 @@ final class SectionController extends Controller
     {
         $this->member($request, $test->line());
         $fault = $request->query('fault', 'none');
-        if (! is_string($fault)) {
+        if (! \is_string($fault)) {
             throw Refused::field('fault', 'A fault is one word, such as none.');
         }
         if (! isset(PumpAndLogger::FAULTS[$fault])) {

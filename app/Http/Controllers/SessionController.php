@@ -74,7 +74,7 @@ final class SessionController extends Controller
     private function web(): StatefulGuard
     {
         $guard = Auth::guard('web');
-        assert($guard instanceof StatefulGuard);
+        \assert($guard instanceof StatefulGuard);
 
         return $guard;
     }

@@ -28,7 +28,7 @@ final class CutOut extends MemberRequest
     protected function line(): Line
     {
         $joint = $this->route('joint');
-        assert($joint instanceof Joint);
+        \assert($joint instanceof Joint);
 
         return $joint->line();
     }

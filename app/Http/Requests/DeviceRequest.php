@@ -32,7 +32,7 @@ abstract class DeviceRequest extends MemberRequest
     protected function line(): Line
     {
         $subject = $this->route('subject');
-        assert($subject instanceof Subject);
+        \assert($subject instanceof Subject);
 
         return $subject->line();
     }

@@ -33,7 +33,7 @@ abstract class MemberRequest extends FormRequest
     protected function line(): Line
     {
         $line = $this->route('line');
-        assert($line instanceof Line);
+        \assert($line instanceof Line);
 
         return $line;
     }

@@ -20,7 +20,7 @@ final class NewPhoto extends DeviceRequest
     public function picture(): UploadedFile
     {
         $file = $this->file('file');
-        assert($file instanceof UploadedFile);
+        \assert($file instanceof UploadedFile);
 
         return $file;
     }

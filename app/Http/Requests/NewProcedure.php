@@ -22,7 +22,7 @@ final class NewProcedure extends ProjectRequest
     {
         $file = $this->validated('file');
 
-        return is_string($file) ? ProcedureFile::read($file) : Procedure::from($this->json('procedure'));
+        return \is_string($file) ? ProcedureFile::read($file) : Procedure::from($this->json('procedure'));
     }
 
     protected function refusal(Role $role): ?string

@@ -29,7 +29,7 @@ final class PipeChange extends MemberRequest
     public function pipe(): Pipe
     {
         $pipe = $this->route('pipe');
-        assert($pipe instanceof Pipe);
+        \assert($pipe instanceof Pipe);
 
         return $pipe;
     }

@@ -26,7 +26,7 @@ final class SaidOfPipe extends MemberRequest
     public function line(): Line
     {
         $pipe = $this->route('pipe');
-        assert($pipe instanceof Pipe);
+        \assert($pipe instanceof Pipe);
 
         return $pipe->line;
     }

@@ -22,7 +22,7 @@ final class TextFile extends FormRequest
     public function text(): string
     {
         $file = $this->file('file');
-        assert($file instanceof UploadedFile);
+        \assert($file instanceof UploadedFile);
         $text = (string) $file->get();
         if ($text === '' || str_contains(substr($text, 0, 4096), "\0") || preg_match(self::OTHER, $text) === 1) {
             throw Refused::field('file', 'The file is no text: a CSV or JSON file is wanted.');

@@ -31,11 +31,11 @@ final class FactRow
      */
     private static function typed(Fact $fact): array
     {
-        $plain = fn (mixed $v): bool => is_scalar($v);
+        $plain = fn (mixed $v): bool => \is_scalar($v);
 
         return array_filter(
             array_filter($fact->typed, $plain),
-            fn (mixed $typed, string|int $key) => ! isset($fact->value[$key]) || (is_string($typed) && is_numeric($fact->value[$key])),
+            fn (mixed $typed, string|int $key) => ! isset($fact->value[$key]) || (\is_string($typed) && is_numeric($fact->value[$key])),
             ARRAY_FILTER_USE_BOTH,
         );
     }

@@ -57,7 +57,7 @@ final class LineRow
     /** @return list<array<string, mixed>>|null those that are still looked at: of what is signed or cut out nobody waits for anything */
     private static function clocks(Joint $j): ?array
     {
-        if ($j->clocks === null || $j->clocks === [] || in_array($j->state, ['accepted', 'cut-out'], true)) {
+        if ($j->clocks === null || $j->clocks === [] || \in_array($j->state, ['accepted', 'cut-out'], true)) {
             return null;
         }
 

@@ -16,7 +16,7 @@ final class Given
     {
         $value = $result[$name] ?? null;
 
-        return is_int($value) || is_float($value) ? (float) $value : throw new \UnexpectedValueException("No number is given as {$name}");
+        return \is_int($value) || \is_float($value) ? (float) $value : throw new \UnexpectedValueException("No number is given as {$name}");
     }
 
     /**
@@ -28,6 +28,6 @@ final class Given
     {
         $value = $result[$name] ?? null;
 
-        return is_string($value) ? $value : throw new \UnexpectedValueException("No text is given as {$name}");
+        return \is_string($value) ? $value : throw new \UnexpectedValueException("No text is given as {$name}");
     }
 }

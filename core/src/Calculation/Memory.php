@@ -32,7 +32,7 @@ final class Memory
         $result = $compute();
         if (self::isSmall($input)) {
             $this->results[$calculation][] = [$input, $result];
-            if (count($this->results[$calculation]) > self::MOST_RESULTS) {
+            if (\count($this->results[$calculation]) > self::MOST_RESULTS) {
                 array_shift($this->results[$calculation]);
             }
         }
@@ -44,7 +44,7 @@ final class Memory
     private static function isSmall(array $input): bool
     {
         foreach ($input as $value) {
-            if (is_array($value) && count($value) > self::MOST_ROWS) {
+            if (\is_array($value) && \count($value) > self::MOST_ROWS) {
                 return false;
             }
         }

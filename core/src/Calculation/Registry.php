@@ -68,7 +68,7 @@ final class Registry
             'x-family' => $about->family->value,
             'x-source' => $about->source,
             'x-gives' => $about->gives,
-            'x-verdicts' => in_array('verdict', $about->gives, true) ? $about->verdicts : [],
+            'x-verdicts' => \in_array('verdict', $about->gives, true) ? $about->verdicts : [],
             'x-codes' => $about->codes === [] ? new \stdClass : $about->codes,
         ];
     }
@@ -97,7 +97,7 @@ final class Registry
         try {
             $calculation = new $class;
             /** @var array<string, mixed> $out */
-            $out = is_callable($calculation) ? $calculation(...$arguments) : throw new \LogicException("{$name} cannot be run");
+            $out = \is_callable($calculation) ? $calculation(...$arguments) : throw new \LogicException("{$name} cannot be run");
         } catch (\ArithmeticError) {
             throw Refused::field($name, "{$name} divides by nothing with these inputs: one of them is 0 or far too small.");
         }
@@ -116,9 +116,9 @@ final class Registry
     private static function mustBeFinite(array $out, string $name, string $at): void
     {
         foreach ($out as $key => $value) {
-            if (is_array($value)) {
+            if (\is_array($value)) {
                 self::mustBeFinite($value, $name, "{$at}{$key}.");
-            } elseif (is_float($value) && ! is_finite($value)) {
+            } elseif (\is_float($value) && ! is_finite($value)) {
                 $place = $at.$key;
                 throw Refused::field($name, "{$name} has no finite {$place} with these inputs: one of them is far too large or too small.");
             }

@@ -107,7 +107,7 @@ final class Signature
     public function fieldFor(string $key): ?Field
     {
         foreach ($this->inputs as $input) {
-            if (array_key_exists($key, $input->keys)) {
+            if (\array_key_exists($key, $input->keys)) {
                 return $input->field;
             }
         }
@@ -139,7 +139,7 @@ final class Signature
             $schema = $field->schema();
             if ($input->required) {
                 $required[] = $field->key;
-            } elseif (is_scalar($input->default)) {
+            } elseif (\is_scalar($input->default)) {
                 $schema['default'] = $field instanceof Measure
                     ? $input->keys[$field->key]?->fromSi((float) $input->default)
                     : $input->default;

@@ -45,7 +45,7 @@ final class CodeLayoutCheck
             );
 
         return [
-            'fields' => count($layout->fields),
+            'fields' => \count($layout->fields),
             'free_digits' => array_values(array_diff(range(1, FittingCodeLayout::DIGITS - 1), $taken)),
             'usable' => $practice || $open === [],
             'open_items' => $open,

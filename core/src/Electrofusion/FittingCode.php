@@ -90,7 +90,7 @@ final class FittingCode
     {
         $code = (string) preg_replace('/\s/', '', $typed);
         if (preg_match('/^\d{24}$/', $code) !== 1) {
-            $n = strlen($code);
+            $n = \strlen($code);
             throw Refused::field('code', preg_match('/^\d+$/', $code) === 1
                 ? "code has {$n} digits; a fitting code has 24. A short sweep reads only a part: scan again over the whole code."
                 : 'code must be 24 digits and nothing else.');

@@ -42,7 +42,7 @@ final class FittingCodeEncode
             if ($spelled === null) {
                 throw Refused::field($key, "{$key}: the layout has no digits for {$value}.");
             }
-            $digits = substr_replace($digits, $spelled, $layout->fields[$field]['from'] - 1, strlen($spelled));
+            $digits = substr_replace($digits, $spelled, $layout->fields[$field]['from'] - 1, \strlen($spelled));
         };
         $plain = [
             'dn_mm' => Si::mm($dn),

@@ -52,14 +52,14 @@ final readonly class FittingCodeLayout
      */
     public static function from(mixed $layout): self
     {
-        if (is_string($layout)) {
+        if (\is_string($layout)) {
             $layout = self::shipped()[$layout] ?? $layout;
         }
-        if (! is_array($layout)) {
+        if (! \is_array($layout)) {
             throw Refused::field('layout', 'layout is '.json_encode($layout).'; give the name of a known layout or the layout itself.');
         }
         $fields = $layout['fields'] ?? $layout;
-        $faults = self::faults(is_array($fields) ? $fields : []);
+        $faults = self::faults(\is_array($fields) ? $fields : []);
         if ($faults !== []) {
             throw Refused::together(array_map(fn (string $fault) => Refused::field('layout', "layout: {$fault}"), $faults));
         }
@@ -169,9 +169,9 @@ final readonly class FittingCodeLayout
                 continue;
             }
             if (
-                ! is_array($f) ||
-                ! is_int($f['from'] ?? null) ||
-                ! is_int($f['to'] ?? null) ||
+                ! \is_array($f) ||
+                ! \is_int($f['from'] ?? null) ||
+                ! \is_int($f['to'] ?? null) ||
                 $f['from'] < 1 ||
                 $f['to'] > self::DIGITS - 1 ||
                 $f['to'] < $f['from']
@@ -187,22 +187,24 @@ final readonly class FittingCodeLayout
                 }
                 $taken[$digit] = $name;
             }
-            if (isset($f['scale']) && (! is_int($f['scale']) && ! is_float($f['scale']) || $f['scale'] <= 0)) {
+            if (isset($f['scale']) && (! \is_int($f['scale']) && ! \is_float($f['scale']) || $f['scale'] <= 0)) {
                 $faults[] = "{$name}: scale must be a number above 0.";
             }
             foreach (['values', 'seconds'] as $list) {
-                if (
-                    isset($f[$list]) &&
-                    (! is_array($f[$list]) || $f[$list] === [] || array_filter($f[$list], fn ($v) => ! is_int($v) && ! is_float($v)) !== [])
-                ) {
+                if (isset($f[$list]) && ! self::isTable($f[$list])) {
                     $faults[] = "{$name}: {$list} must be an object of digits and numbers.";
                 }
             }
         }
-        if (isset($fields['time_unit']) && ! (is_array($fields['time_unit']) && isset($fields['time_unit']['seconds']))) {
+        if (isset($fields['time_unit']) && ! (\is_array($fields['time_unit']) && isset($fields['time_unit']['seconds']))) {
             $faults[] = 'time_unit needs seconds: which digit counts how many.';
         }
 
         return $faults;
+    }
+
+    private static function isTable(mixed $list): bool
+    {
+        return \is_array($list) && $list !== [] && array_filter($list, fn (mixed $v) => ! \is_int($v) && ! \is_float($v)) === [];
     }
 }

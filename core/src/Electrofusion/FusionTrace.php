@@ -93,7 +93,7 @@ final class FusionTrace
                 'verdict' => $ended ? 'bad' : 'open',
             ];
         }
-        [$first, $last] = [$on[0], $on[count($on) - 1]];
+        [$first, $last] = [$on[0], $on[\count($on) - 1]];
         [$t0, $t1] = [$samples[$first][0], $samples[$last][0]];
         $events = [];
         $start = $rCold ?? $samples[$first][1] / $samples[$first][2];
@@ -182,7 +182,7 @@ final class FusionTrace
     private function energy(array $samples, array $powered): array
     {
         $energy = $seconds = 0.0;
-        for ($i = 1, $n = count($samples); $i < $n; $i++) {
+        for ($i = 1, $n = \count($samples); $i < $n; $i++) {
             if ($powered[$i] && $powered[$i - 1]) {
                 $dt = $samples[$i][0] - $samples[$i - 1][0];
                 $energy += 0.5 * ($samples[$i][1] * $samples[$i][2] + $samples[$i - 1][1] * $samples[$i - 1][2]) * $dt;

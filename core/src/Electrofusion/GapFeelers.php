@@ -85,7 +85,7 @@ final class GapFeelers
         $bunched = $spread->isBunched($maxEmptyArc, $maxInflation);
         $verdict = $allowed->judge($max, $strict);
         $fit =
-            count($gaps) < 5 || $bunched
+            \count($gaps) < 5 || $bunched
                 ? null
                 : HarmonicFit::of(
                     array_map(fn (FeelerReading $r) => deg2rad(30 * $r->hour), $readings),
@@ -94,7 +94,7 @@ final class GapFeelers
                 );
 
         return [
-            'gap_max_mm' => Si::mm($max), 'gap_min_mm' => Si::mm(min($gaps)), 'gap_mean_mm' => Si::mm(array_sum($gaps) / count($gaps)),
+            'gap_max_mm' => Si::mm($max), 'gap_min_mm' => Si::mm(min($gaps)), 'gap_mean_mm' => Si::mm(array_sum($gaps) / \count($gaps)),
             'max_at_clock_h' => $maxAt, 'max_at' => Clock::text($maxAt * 30), 'opposite_sum_mm' => $sums,
             'ecc_mm' => $fit === null ? null : Si::mm($fit->amplitude(1)),
             'ecc_toward_deg' => $fit === null || $fit->amplitude(1) < 1e-12 ? null : fmod(rad2deg($fit->direction(1)) + 180, 360),

@@ -57,19 +57,19 @@ final class JointStory
         $fusions = array_values(array_filter($required, fn (string $role) => ! self::isPreheat($role)));
         $reasons = [
             ...self::named('missing', $required, fn (string $role) => self::of($role, $traces) === []),
-            ...self::named('repeated', $fusions, fn (string $role) => count(self::of($role, $traces)) > 1),
+            ...self::named('repeated', $fusions, fn (string $role) => \count(self::of($role, $traces)) > 1),
             ...self::named('bad', $required, fn (string $role) => self::lastIs(Verdict::Bad, $role, $traces)),
             ...self::named('open', $required, fn (string $role) => self::lastIs(Verdict::Open, $role, $traces)),
             ...self::named(
                 'too-many',
                 array_diff($required, $fusions),
-                fn (string $role) => count(self::of($role, $traces)) > $maxPreheats,
+                fn (string $role) => \count(self::of($role, $traces)) > $maxPreheats,
             ),
             ...$this->outOfOrder($traces, $fusions, $strict) ? ['order'] : [],
             ...self::named(
                 'unexpected',
                 array_unique(array_map(fn (StoryTrace $t) => $t->role, $traces)),
-                fn (string $role) => ! in_array($role, $required, true),
+                fn (string $role) => ! \in_array($role, $required, true),
             ),
         ];
         $lacking = array_filter($reasons, fn (string $r) => str_starts_with($r, 'missing:') || str_starts_with($r, 'open:'));
@@ -78,7 +78,7 @@ final class JointStory
 
         return [
             'reasons' => $reasons,
-            'verdict' => ($reasons === [] ? Verdict::Good : (count($lacking) === count($reasons) ? Verdict::Open : Verdict::Bad))->value,
+            'verdict' => ($reasons === [] ? Verdict::Good : (\count($lacking) === \count($reasons) ? Verdict::Open : Verdict::Bad))->value,
             'cooling_from' => $complete && $ends !== [] ? Calendar::utc(max($ends)) : null,
         ];
     }
@@ -91,7 +91,7 @@ final class JointStory
     /** The fusion before which a preheating belongs: of its side, or any. */
     private static function before(string $preheat, string $fusion): bool
     {
-        return $preheat === 'preheat' || $fusion === 'side-'.substr($preheat, strlen('preheat-'));
+        return $preheat === 'preheat' || $fusion === 'side-'.substr($preheat, \strlen('preheat-'));
     }
 
     /**
@@ -108,7 +108,7 @@ final class JointStory
     {
         $made = self::of($role, $traces);
 
-        return $made !== [] && $made[count($made) - 1]->verdict === $verdict;
+        return $made !== [] && $made[\count($made) - 1]->verdict === $verdict;
     }
 
     /**
@@ -132,7 +132,7 @@ final class JointStory
         $furthest = -1;
         foreach ($traces as $i => $trace) {
             if (self::isPreheat($trace->role)) {
-                foreach (array_slice($traces, 0, $i) as $earlier) {
+                foreach (\array_slice($traces, 0, $i) as $earlier) {
                     if (! self::isPreheat($earlier->role) && self::before($trace->role, $earlier->role)) {
                         return true;
                     }

@@ -62,17 +62,17 @@ final class JointVerdict
         array $notHere = [],
     ): array {
         $all = array_values(array_diff([...self::MUST_BE_TRUE, ...self::REVIEW, ...self::MUST_BE_FALSE], $notHere));
-        if (! is_array($signs) || ($signs !== [] && array_is_list($signs))) {
+        if (! \is_array($signs) || ($signs !== [] && array_is_list($signs))) {
             throw Refused::field('signs', 'signs must be an object of sign names.');
         }
         foreach ($signs as $name => $value) {
-            if (! in_array($name, $all, true)) {
+            if (! \in_array($name, $all, true)) {
                 throw Refused::field('signs', "signs: \"{$name}\" is not known; known are ".implode(', ', $all).'.');
             }
-            if (! is_bool($value) && $value !== null && ! ($value === 'n/a' && in_array($name, self::MAY_NOT_APPLY, true))) {
+            if (! \is_bool($value) && $value !== null && ! ($value === 'n/a' && \in_array($name, self::MAY_NOT_APPLY, true))) {
                 throw Refused::field(
                     'signs',
-                    "signs: {$name} must be true, false or null".(in_array($name, self::MAY_NOT_APPLY, true) ? ' or "n/a".' : '.'),
+                    "signs: {$name} must be true, false or null".(\in_array($name, self::MAY_NOT_APPLY, true) ? ' or "n/a".' : '.'),
                 );
             }
         }

@@ -62,7 +62,7 @@ final class MarkAtFace
         return [
             'out_max_mm' => Si::mm(max($out)),
             'out_min_mm' => Si::mm(min($out)),
-            'mean_mm' => Si::mm(array_sum($out) / count($out)),
+            'mean_mm' => Si::mm(array_sum($out) / \count($out)),
             'skew_mm' => Si::mm($skew),
             'skew_towards' => $fit === null || $bunched || $fit->amplitude(1) < 1e-5 ? null : Clock::text(rad2deg($fit->direction(1))),
             'empty_arc_deg' => $spread->emptyArc, 'fails' => $fails, 'reasons' => $bunched ? ['bunched'] : [],

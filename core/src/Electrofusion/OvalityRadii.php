@@ -73,15 +73,15 @@ final class OvalityRadii
         #[Measure('flat_limit_mm', Quantity::Length, above: 0)] ?float $flatLimit = null,
     ): array {
         $this->refuseOddOnes($readings);
-        $third = count($readings) >= self::LEAST_FOR_THIRD;
+        $third = \count($readings) >= self::LEAST_FOR_THIRD;
         $angles = array_map(fn (RadiusReading $r) => deg2rad($r->direction), $readings);
         $radii = array_map(fn (RadiusReading $r) => $r->radius, $readings);
         $fit =
             ($third ? self::spread(HarmonicFit::of($angles, $radii, [1, 2, 3])) : null) ??
             (self::spread(HarmonicFit::of($angles, $radii, [1, 2])) ??
                 throw Refused::field('readings', 'readings: these directions do not tell the shape; spread them round the pipe.'));
-        $third = in_array(3, $fit->harmonics, true);
-        $flat = $this->flat(count($readings) >= self::LEAST_FOR_BOTH ? $fit : HarmonicFit::of($angles, $radii, [1, 2]), $readings);
+        $third = \in_array(3, $fit->harmonics, true);
+        $flat = $this->flat(\count($readings) >= self::LEAST_FOR_BOTH ? $fit : HarmonicFit::of($angles, $radii, [1, 2]), $readings);
         $shape = LongAxis::of($fit, 4, $u);
         $diameter = 2 * $fit->mean();
         $limits = array_filter([$limitLength, $limitPercent === null ? null : $limitPercent / 100 * $diameter], fn ($l) => $l !== null);
@@ -106,7 +106,7 @@ final class OvalityRadii
             'cannot_tell' => match (true) {
                 $flat === null => ['three-lobed', 'flat'],
                 ! $third => ['three-lobed'],
-                count($readings) < self::LEAST_FOR_BOTH => ['three-lobed or flat'],
+                \count($readings) < self::LEAST_FOR_BOTH => ['three-lobed or flat'],
                 default => [],
             },
             'verdict' => $verdict->value, 'reasons' => $reasons,

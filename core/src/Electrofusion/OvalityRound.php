@@ -70,7 +70,7 @@ final class OvalityRound
         $values = array_map(fn (DiameterReading $r) => $r->diameter, $readings);
         self::refuseOddOnes($values);
         $spread = max($values) - min($values);
-        $mean = array_sum($values) / count($values);
+        $mean = array_sum($values) / \count($values);
         $fit = $this->fit($readings, $values);
         $shape = $fit === null ? null : LongAxis::of($fit, 2, $u);
 
@@ -130,7 +130,7 @@ final class OvalityRound
             }
             $distinct[] = $r->direction;
         }
-        if (count($distinct) < 3) {
+        if (\count($distinct) < 3) {
             return null;
         }
         $fit = HarmonicFit::of(array_map(fn (DiameterReading $r) => deg2rad($r->direction), $readings), $values, [2]);

@@ -42,7 +42,7 @@ final class PreheatLoop
         #[Flag('mandatory', about: 'preheat once even if the gap is small enough')] bool $mandatory = false,
         #[Items('preheats', Preheating::class, atLeast: 0)] array $preheats = [],
     ): array {
-        $used = count($preheats);
+        $used = \count($preheats);
         if ($used > $most) {
             throw Refused::field('preheats', "preheats: {$used} were made; the procedure allows {$most}.");
         }

@@ -37,7 +37,7 @@ final class RestraintsReady
         #[Instant('pulled_at', about: 'when the pull begins')] ?\DateTimeImmutable $pulledAt = null,
     ): array {
         $sound = array_filter($restraints, fn (Restraint $r) => $r->verdict !== Verdict::Bad);
-        $count = fn (string $end): int => count(array_filter($sound, fn (Restraint $r) => $r->end === $end));
+        $count = fn (string $end): int => \count(array_filter($sound, fn (Restraint $r) => $r->end === $end));
         $known = array_filter(array_map(fn (Restraint $r) => $r->freeFrom, $sound));
         $free = $known === [] ? null : max($known);
         $fails = [];

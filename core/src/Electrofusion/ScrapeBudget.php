@@ -58,7 +58,7 @@ final class ScrapeBudget
     private static function bothOrNone(array $pair): void
     {
         $missing = array_keys($pair, null, true);
-        if (count($missing) === 1) {
+        if (\count($missing) === 1) {
             throw Refused::field(
                 $missing[0],
                 "{$missing[0]} is missing: it belongs to ".implode('', array_diff(array_keys($pair), $missing)).'.',

@@ -52,7 +52,7 @@ final readonly class TestRule
         }
         throw Refused::field(
             'test_bar',
-            sprintf('test_bar is %g bar; the waiting table ends at %g bar.', Si::bar($pressure), Si::bar($rows[count($rows) - 1]->upTo)),
+            sprintf('test_bar is %g bar; the waiting table ends at %g bar.', Si::bar($pressure), Si::bar($rows[\count($rows) - 1]->upTo)),
         );
     }
 }

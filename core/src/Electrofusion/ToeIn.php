@@ -54,13 +54,13 @@ final class ToeIn
                 );
             }
         }
-        $far = $profile[count($profile) - 1]->od;
+        $far = $profile[\count($profile) - 1]->od;
         $toe = $far - min(array_map(fn (ToeInStation $s) => $s->od, $profile));
         $reasons = [];
         if (! Compare::atMost($profile[0]->x, $endZone)) {
             $reasons[] = 'end-not-read';
         }
-        if (! Compare::atLeast($profile[count($profile) - 1]->x, $toeBack)) {
+        if (! Compare::atLeast($profile[\count($profile) - 1]->x, $toeBack)) {
             $reasons[] = 'back-not-read';
         }
 
@@ -83,7 +83,7 @@ final class ToeIn
      */
     private function cutOff(array $profile, float $wanted): float
     {
-        for ($i = count($profile) - 1; $i >= 0 && Compare::atLeast($profile[$i]->od, $wanted); $i--) {
+        for ($i = \count($profile) - 1; $i >= 0 && Compare::atLeast($profile[$i]->od, $wanted); $i--) {
         }
         if ($i < 0) {
             return 0.0;

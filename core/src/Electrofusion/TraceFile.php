@@ -29,7 +29,7 @@ final class TraceFile
                 throw Refused::field('samples', 'samples, row '.($i + 1).": the time must rise; {$row[0]} s follows {$rows[$i - 1][0]} s.");
             }
         }
-        if (count($rows) < 2) {
+        if (\count($rows) < 2) {
             throw Refused::field('samples', 'samples: at least two rows are wanted.');
         }
 
@@ -40,14 +40,14 @@ final class TraceFile
     private static function json(string $text): array
     {
         $decoded = json_decode($text, true, 16);
-        $samples = is_array($decoded) ? $decoded['samples'] ?? null : null;
-        if (! is_array($samples) || ! array_is_list($samples)) {
+        $samples = \is_array($decoded) ? $decoded['samples'] ?? null : null;
+        if (! \is_array($samples) || ! array_is_list($samples)) {
             throw Refused::field('file', 'The JSON holds no list "samples" of rows [s, V, A].');
         }
 
         return array_map(function (mixed $row, int $i): array {
-            $numbers = is_array($row) ? array_values(array_filter($row, fn ($v) => is_int($v) || is_float($v))) : [];
-            if (! is_array($row) || count($numbers) !== count($row) || count($row) < 3 || count($row) > 4) {
+            $numbers = \is_array($row) ? array_values(array_filter($row, fn ($v) => \is_int($v) || \is_float($v))) : [];
+            if (! \is_array($row) || \count($numbers) !== \count($row) || \count($row) < 3 || \count($row) > 4) {
                 throw Refused::field('samples', 'samples, row '.($i + 1).': wanted is [s, V, A].');
             }
 
@@ -77,9 +77,9 @@ final class TraceFile
                 );
         }
         $rows = [];
-        foreach (array_slice($lines, 1) as $i => $line) {
+        foreach (\array_slice($lines, 1) as $i => $line) {
             $cells = str_getcsv($line, $delimiter, '"', '');
-            if ($delimiter === ',' && count($cells) > count($heading)) {
+            if ($delimiter === ',' && \count($cells) > \count($heading)) {
                 throw Refused::field(
                     'decimal',
                     'decimal: line '.($i + 2).' holds more cells than the heading, '.

@@ -70,8 +70,8 @@ final readonly class TraceTurns
 
     private function sudden(): ?float
     {
-        for ($i = self::LEAST_EARLIER, $n = count($this->settled) - 1; $i < $n; $i++) {
-            $earlier = array_column(array_slice($this->settled, max(0, $i - self::EARLIER), min(self::EARLIER, $i)), 1);
+        for ($i = self::LEAST_EARLIER, $n = \count($this->settled) - 1; $i < $n; $i++) {
+            $earlier = array_column(\array_slice($this->settled, max(0, $i - self::EARLIER), min(self::EARLIER, $i)), 1);
             // Only what lies under one of them needs the median.
             if ($this->settled[$i][1] >= max([-INF, ...$earlier]) * $this->share) {
                 continue;
@@ -113,7 +113,7 @@ final readonly class TraceTurns
                 $reference = max($reference ?? $smooth, $smooth);
             }
         }
-        $last = $this->settled[count($this->settled) - 1][0] ?? 0.0;
+        $last = $this->settled[\count($this->settled) - 1][0] ?? 0.0;
 
         return $run !== null && $this->lasted($run['from'], $last) ? $this->began($run) : null;
     }
@@ -149,7 +149,7 @@ final readonly class TraceTurns
             }
             yield $i => $i - $first + 1 < self::LEAST_IN_WINDOW
                 ? $ohms
-                : Median::of(array_column(array_slice($this->settled, $first, $i - $first + 1), 1));
+                : Median::of(array_column(\array_slice($this->settled, $first, $i - $first + 1), 1));
         }
     }
 }

@@ -75,7 +75,7 @@ final readonly class TraceVoltage
     private function runs(int $side): array
     {
         $runs = [];
-        $last = count($this->samples) - 1;
+        $last = \count($this->samples) - 1;
         for ($i = 0; $i <= $last; $i++) {
             if (! $this->counts($i) || ! $this->outside($this->samples[$i][1], $side)) {
                 continue;
@@ -127,7 +127,7 @@ final readonly class TraceVoltage
 
     private function median(int $from, int $to): float
     {
-        return Median::of(array_column(array_slice($this->samples, $from, $to - $from + 1), 1));
+        return Median::of(array_column(\array_slice($this->samples, $from, $to - $from + 1), 1));
     }
 
     private function firstOutside(int $from, int $side): float

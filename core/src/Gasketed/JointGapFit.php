@@ -152,7 +152,7 @@ final class JointGapFit
         sort($sorted);
         $distinct = 0;
         foreach ($sorted as $i => $hour) {
-            $before = $i === 0 ? $sorted[count($sorted) - 1] - 12 : $sorted[$i - 1];
+            $before = $i === 0 ? $sorted[\count($sorted) - 1] - 12 : $sorted[$i - 1];
             $distinct += $hour - $before >= 0.25 - 1e-9 ? 1 : 0;
         }
         if ($distinct < 3) {

@@ -53,7 +53,7 @@ final class OperatorCard
             if ($wanted === null || $listed === null) {
                 $open[] = $what;
             } elseif (
-                ! in_array(
+                ! \in_array(
                     mb_strtolower(trim($wanted)),
                     array_map(fn (string $one) => mb_strtolower(trim($one)), explode(',', $listed)),
                     true,

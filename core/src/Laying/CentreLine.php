@@ -20,7 +20,7 @@ final readonly class CentreLine
      */
     public function at(float $chainage): array
     {
-        [$low, $high] = [0, count($this->points) - 1];
+        [$low, $high] = [0, \count($this->points) - 1];
         if ($chainage <= $this->points[$low][0]) {
             return self::place($this->points[$low]);
         }

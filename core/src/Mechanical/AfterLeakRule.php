@@ -34,7 +34,7 @@ final readonly class AfterLeakRule
         foreach ($steps as $step) {
             $this->pressure($found, $step);
         }
-        if (count($steps) > count(array_unique(array_map(fn (AfterLeak $s) => $s->bolt, $steps)))) {
+        if (\count($steps) > \count(array_unique(array_map(fn (AfterLeak $s) => $s->bolt, $steps)))) {
             $found->bad('after-leak-twice');
         }
         if ($this->label === null) {

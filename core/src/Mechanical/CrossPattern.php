@@ -51,8 +51,8 @@ final class CrossPattern
         $order = [];
         foreach (self::bitReversed($half) as $start) {
             $s = $start + 1;
-            $last = $order[count($order) - 1] ?? null;
-            $beside = $last !== null && in_array(abs($s - $last), [1, $n - 1], true);
+            $last = $order[\count($order) - 1] ?? null;
+            $beside = $last !== null && \in_array(abs($s - $last), [1, $n - 1], true);
             array_push($order, ...($beside ? [$s + $half, $s] : [$s, $s + $half]));
         }
 

@@ -55,7 +55,7 @@ final class TightenPlan
             $torques[] = $torque = $this->torque($target, $pass->fraction, $round);
             foreach ($pass->pattern === 'cross' ? $order : range(1, $n) as $bolt) {
                 $steps[] = [
-                    'seq' => count($steps) + 1,
+                    'seq' => \count($steps) + 1,
                     'pass' => $i + 1,
                     'pattern' => $pass->pattern,
                     'bolt' => $bolt,
@@ -66,9 +66,9 @@ final class TightenPlan
 
         return [
             'steps' => $steps,
-            'first_pass_order' => array_column(array_slice($steps, 0, $n), 'bolt'),
+            'first_pass_order' => array_column(\array_slice($steps, 0, $n), 'bolt'),
             'pass_torques_nm' => $torques,
-            'steps_count' => count($steps),
+            'steps_count' => \count($steps),
         ];
     }
 
@@ -80,7 +80,7 @@ final class TightenPlan
                 throw Refused::field('passes', 'passes, row '.($i + 1).": fraction {$pass->fraction} is less than in the pass before.");
             }
         }
-        if (abs($passes[count($passes) - 1]->fraction - 1) > self::SLACK) {
+        if (abs($passes[\count($passes) - 1]->fraction - 1) > self::SLACK) {
             throw Refused::field('passes', 'passes: the last fraction must be 1, the whole target.');
         }
     }

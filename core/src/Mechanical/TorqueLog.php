@@ -38,7 +38,7 @@ final class TorqueLog
         }
         $known = array_map(fn (PlanStep $s) => $s->bolt, $this->steps);
         foreach ($this->readings as $reading) {
-            in_array($reading->bolt, $known, true) || $found->open("unknown-bolt:{$reading->bolt}");
+            \in_array($reading->bolt, $known, true) || $found->open("unknown-bolt:{$reading->bolt}");
         }
         $times = array_count_values(array_map(fn (TorqueReading $r) => $r->key(), $this->readings));
         foreach (array_filter($times, fn (int $n) => $n > 1) as $key => $n) {
@@ -133,7 +133,7 @@ final class TorqueLog
     {
         $torques = $this->finalTorques();
 
-        return $torques === [] ? null : array_sum($torques) / count($torques);
+        return $torques === [] ? null : array_sum($torques) / \count($torques);
     }
 
     public function spread(): ?float
@@ -161,7 +161,7 @@ final class TorqueLog
 
         return [
             'low_nm' => $limited ? $next->torque * (1 - $tolerance) : null, 'high_nm' => $limited ? $next->torque * (1 + $tolerance) : null,
-            'done' => count($this->steps) - count($left),
+            'done' => \count($this->steps) - \count($left),
             'next_seq' => $next === null ? null : (int) $next->seq, 'next_pass' => $next === null ? null : (int) $next->pass,
             'next_bolt' => $next === null ? null : (int) $next->bolt, 'next_nm' => $next?->torque,
         ];

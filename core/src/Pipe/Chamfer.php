@@ -47,10 +47,10 @@ final class Chamfer
                 fn ($v) => $v !== null,
             ),
         );
-        if (count($given) !== 2) {
+        if (\count($given) !== 2) {
             throw Refused::field(
-                $given[2] ?? (in_array('axial_mm', $given, true) ? 'angle_deg' : 'axial_mm'),
-                'give exactly two of axial_mm, radial_mm, slope_mm, angle_deg; '.count($given).' came.',
+                $given[2] ?? (\in_array('axial_mm', $given, true) ? 'angle_deg' : 'axial_mm'),
+                'give exactly two of axial_mm, radial_mm, slope_mm, angle_deg; '.\count($given).' came.',
             );
         }
         $beta = $angle === null ? null : deg2rad($angleFrom === 'face' ? 90 - $angle : $angle);

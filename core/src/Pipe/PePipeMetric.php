@@ -40,7 +40,7 @@ final class PePipeMetric
     ): array {
         /** @var Table $table */
         $table = Data::json('pipe/pe-metric.json');
-        if (! in_array($dn, array_map(floatval(...), $table['sizes_mm']), true)) {
+        if (! \in_array($dn, array_map(floatval(...), $table['sizes_mm']), true)) {
             throw Refused::field('dn_mm', "dn_mm is {$dn}; sizes of the series are ".implode(', ', $table['sizes_mm']).'.');
         }
         if (! isset($table['series'][(string) $sdr])) {
@@ -53,7 +53,7 @@ final class PePipeMetric
             'e_min_mm' => $wall,
             'e_max_mm' => round($wall + self::upToTenth(0.1 * $wall + 0.1), 1),
             'od_min_mm' => $dn,
-            'od_max_mm' => in_array((int) $dn, $table['od_max_unknown_mm'], true) ? null
+            'od_max_mm' => \in_array((int) $dn, $table['od_max_unknown_mm'], true) ? null
                 : round($dn + max(0.3, self::upToTenth(($dn <= 630 ? 0.006 : 0.009) * $dn)), 1),
             'oor_max_mm' => isset($out[(string) $dn]) ? (float) $out[(string) $dn] : null,
         ];

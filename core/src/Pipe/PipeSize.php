@@ -100,7 +100,7 @@ final readonly class PipeSize
     /** @param  array<string, mixed>  $ordered */
     private static function word(array $ordered, string $key): ?string
     {
-        return is_string($ordered[$key] ?? null) ? $ordered[$key] : null;
+        return \is_string($ordered[$key] ?? null) ? $ordered[$key] : null;
     }
 
     /** @param  array<string, mixed>  $ordered */

@@ -32,7 +32,7 @@ final class PipeToHand
     ): array {
         $named = array_map(PipeNumber::plain(...), array_filter([$pipeA, $pipeB], fn (?string $n) => $n !== null && trim($n) !== ''));
         foreach ($rejected as $pipe) {
-            if (in_array(PipeNumber::plain($pipe->number), $named, true)) {
+            if (\in_array(PipeNumber::plain($pipe->number), $named, true)) {
                 return ['rejected' => $pipe->number, 'reason' => rtrim($pipe->reason, '.'), 'verdict' => Verdict::Bad->value];
             }
         }

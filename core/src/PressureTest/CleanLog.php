@@ -58,7 +58,7 @@ final class CleanLog
         $interval = self::interval($rows);
         [$rows, $spikes, $excursions] = self::dropSpikes($rows, $resolution, $interval, $spikeMost);
         $gaps = [];
-        for ($i = 1, $n = count($rows); $i < $n; $i++) {
+        for ($i = 1, $n = \count($rows); $i < $n; $i++) {
             if ($interval > 0 && $rows[$i][0] - $rows[$i - 1][0] > self::GAP_INTERVALS * $interval + 1e-9) {
                 $gaps[] = [$rows[$i - 1][0], $rows[$i][0]];
             }
@@ -81,7 +81,7 @@ final class CleanLog
     /** @return array<string, mixed> */
     public function summary(): array
     {
-        $last = $this->rows[count($this->rows) - 1];
+        $last = $this->rows[\count($this->rows) - 1];
 
         return [
             'samples' => $this->samples,
@@ -89,9 +89,9 @@ final class CleanLog
             'duplicates' => $this->duplicates,
             'spikes' => $this->spikes,
             'excursions' => $this->excursions,
-            'gaps' => count($this->gapsAt),
+            'gaps' => \count($this->gapsAt),
             'clock_jumps' => $this->clockJumps,
-            'kept' => count($this->rows),
+            'kept' => \count($this->rows),
             'interval_s' => $this->interval,
             'first_kpa' => $this->rows[0][1],
             'last_kpa' => $last[1],
@@ -141,13 +141,13 @@ final class CleanLog
     {
         $merged = [];
         $duplicates = 0;
-        for ($i = 0, $n = count($rows); $i < $n; $i = $next) {
+        for ($i = 0, $n = \count($rows); $i < $n; $i = $next) {
             $row = $rows[$i];
             for ($next = $i + 1; $next < $n && abs($rows[$next][0] - $row[0]) < 1e-9; $next++) {
                 $duplicates++;
             }
             if ($next > $i + 1) {
-                $row[1] = Median::of(array_column(array_slice($rows, $i, $next - $i), 1));
+                $row[1] = Median::of(array_column(\array_slice($rows, $i, $next - $i), 1));
             }
             $merged[] = $row;
         }
@@ -159,7 +159,7 @@ final class CleanLog
     private static function intervalForward(array $rows): float
     {
         $steps = [];
-        for ($i = 1, $n = count($rows); $i < $n; $i++) {
+        for ($i = 1, $n = \count($rows); $i < $n; $i++) {
             if ($rows[$i][0] > $rows[$i - 1][0]) {
                 $steps[] = $rows[$i][0] - $rows[$i - 1][0];
             }
@@ -172,7 +172,7 @@ final class CleanLog
     private static function interval(array $rows): float
     {
         $steps = [];
-        for ($i = 1, $n = count($rows); $i < $n; $i++) {
+        for ($i = 1, $n = \count($rows); $i < $n; $i++) {
             $steps[] = $rows[$i][0] - $rows[$i - 1][0];
         }
 
@@ -188,7 +188,7 @@ final class CleanLog
      */
     private static function dropSpikes(array $rows, float $resolution, float $interval, float $most): array
     {
-        $end = count($rows) - self::SPIKE_HALF_WINDOW;
+        $end = \count($rows) - self::SPIKE_HALF_WINDOW;
         $spikes = 0;
         $excursions = [];
         $start = $rows[0][0];
@@ -205,7 +205,7 @@ final class CleanLog
                 $spikes += $i - $from;
                 $drop += array_fill($from, $i - $from, true);
             } else {
-                $apart = array_column(array_slice($rows, $from, $i - $from), 1);
+                $apart = array_column(\array_slice($rows, $from, $i - $from), 1);
                 $excursions[] = [
                     'from_s' => $rows[$from][0] - $start,
                     'to_s' => $rows[$i - 1][0] - $start,
@@ -254,7 +254,7 @@ final class CleanLog
         $warnings = [];
         $from = 0;
         $least = max(self::FLAT_SAMPLES * $interval, self::FLAT_S);
-        for ($i = 1, $n = count($rows); $i <= $n; $i++) {
+        for ($i = 1, $n = \count($rows); $i <= $n; $i++) {
             if ($i < $n && abs($rows[$i][1] - $rows[$from][1]) < 1e-9) {
                 continue;
             }
@@ -275,7 +275,7 @@ final class CleanLog
     /** @param  list<array{float, float, float|null, float|null}>  $rows */
     private static function moved(array $rows, int $from, int $to, int $column, float $by): bool
     {
-        $values = array_filter(array_column(array_slice($rows, $from, $to - $from + 1), $column), fn ($v) => $v !== null);
+        $values = array_filter(array_column(\array_slice($rows, $from, $to - $from + 1), $column), fn ($v) => $v !== null);
 
         return $values !== [] && max($values) - min($values) > $by;
     }

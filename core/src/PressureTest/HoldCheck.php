@@ -78,7 +78,7 @@ final class HoldCheck
             ! Compare::atMost($pressures[0], $target + ($above ?? $startTolerance)) => [Outcome::CannotTell, 'start_tol'],
             $mayGain !== INF && ! Compare::atMost($rise, $mayGain) => [Outcome::CannotTell, 'max_gain'],
             60 * Series::longestGap($readings) > $maxGap + 1e-6 => [Outcome::CannotTell, 'max_gap'],
-            ! Compare::atLeast(60 * ($readings[count($readings) - 1][0] - $readings[0][0]), $duration) => [Outcome::NotFinished, null],
+            ! Compare::atLeast(60 * ($readings[\count($readings) - 1][0] - $readings[0][0]), $duration) => [Outcome::NotFinished, null],
             default => [Outcome::Pass, null],
         };
 

@@ -59,17 +59,17 @@ final class HoldSlope
             throw Refused::field('trace', 'trace or series: give exactly one of them.');
         }
         $series = $this->without($series ?? $trace?->series() ?? [], $leaveOut ?? []);
-        $blocks = count($series) < 3 ? [] : self::blocks($series, fn (array $pressures) => array_sum($pressures) / count($pressures));
-        if (count($blocks) < 3) {
+        $blocks = \count($series) < 3 ? [] : self::blocks($series, fn (array $pressures) => array_sum($pressures) / \count($pressures));
+        if (\count($blocks) < 3) {
             throw Refused::field(
                 $trace === null ? 'series' : 'trace',
                 'the hold is too short: at least three minutes of readings are wanted.',
             );
         }
         $step = $resolution === null ? $this->smallestStep($series) : Si::kpa($resolution);
-        $lasted = $series[count($series) - 1][0] - $series[0][0];
+        $lasted = $series[\count($series) - 1][0] - $series[0][0];
         $line = StraightLine::through($blocks);
-        $n = count($blocks);
+        $n = \count($blocks);
 
         $memory = $line->ssr === 0.0 ? 0.0 : min(0.98, $line->lag1 + (1 + 4 * $line->lag1) / $n);
         $independent = $n * (1 - $memory) / (1 + $memory);
@@ -100,14 +100,14 @@ final class HoldSlope
     public static function blocks(array $series, callable $middle): array
     {
         $first = $series[0][0];
-        $span = $series[count($series) - 1][0] - $first;
+        $span = $series[\count($series) - 1][0] - $first;
         $length = max(self::LEAST_BLOCK_S, $span / self::MOST_BLOCKS);
         $blocks = $pressures = [];
         $times = 0.0;
         $until = $first + $length;
         foreach ($series as $row) {
             if ($row[0] >= $until - 1e-9 * $length && $pressures !== []) {
-                $blocks[] = [$times / count($pressures), $middle($pressures)];
+                $blocks[] = [$times / \count($pressures), $middle($pressures)];
                 $pressures = [];
                 $times = 0.0;
                 $until = $first + $length * (floor(($row[0] - $first) / $length + 1e-9) + 1);
@@ -115,7 +115,7 @@ final class HoldSlope
             $times += $row[0];
             $pressures[] = $row[1];
         }
-        $blocks[] = [$times / count($pressures), $middle($pressures)];
+        $blocks[] = [$times / \count($pressures), $middle($pressures)];
 
         return $blocks;
     }
@@ -154,13 +154,13 @@ final class HoldSlope
         $values = [];
         foreach ($series as [, $pressure]) {
             $values[(string) $pressure] = $pressure;
-            if (count($values) === self::MOST_VALUES) {
+            if (\count($values) === self::MOST_VALUES) {
                 break;
             }
         }
         sort($values);
         $step = INF;
-        for ($i = 1, $n = count($values); $i < $n; $i++) {
+        for ($i = 1, $n = \count($values); $i < $n; $i++) {
             $step = min($step, $values[$i] - $values[$i - 1]);
         }
         if ($step === INF) {
@@ -183,7 +183,7 @@ final class HoldSlope
     private function byBatches(array $series): float
     {
         $first = $series[0][0];
-        $length = ($series[count($series) - 1][0] - $first) / self::BATCHES;
+        $length = ($series[\count($series) - 1][0] - $first) / self::BATCHES;
         $times = $pressures = array_fill(0, self::BATCHES, 0.0);
         $counts = array_fill(0, self::BATCHES, 0);
         foreach ($series as [$t, $p]) {
@@ -196,7 +196,7 @@ final class HoldSlope
         foreach (array_keys(array_filter($counts)) as $batch) {
             $means[] = [$times[$batch] / $counts[$batch], $pressures[$batch] / $counts[$batch]];
         }
-        $n = count($means);
+        $n = \count($means);
         if ($n < 3) {
             return 0.0;
         }
@@ -210,7 +210,7 @@ final class HoldSlope
     /** @param  list<array{float, float}>  $blocks */
     private function theilSen(array $blocks): float
     {
-        $n = count($blocks);
+        $n = \count($blocks);
         if ($n > self::MOST_FOR_PAIRS) {
             $picked = [];
             for ($i = 0; $i < self::MOST_FOR_PAIRS; $i++) {

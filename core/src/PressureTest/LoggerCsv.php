@@ -29,7 +29,7 @@ final readonly class LoggerCsv
      */
     public static function read(string $csv, ?string $dateOrder = null): self
     {
-        if (strlen($csv) > self::MOST_BYTES) {
+        if (\strlen($csv) > self::MOST_BYTES) {
             throw Refused::field('csv', 'csv is larger than 16 MB.');
         }
         if (! mb_check_encoding($csv, 'UTF-8')) {
@@ -44,7 +44,7 @@ final readonly class LoggerCsv
                 $lines[] = $line;
             }
         }
-        if (count($lines) < 2) {
+        if (\count($lines) < 2) {
             throw Refused::field('csv', 'csv holds no reading: a heading and at least one line are wanted.');
         }
         $delimiter = self::delimiter($lines);
@@ -57,8 +57,8 @@ final readonly class LoggerCsv
                 "unit: the heading \"{$heading[$columns['pressure']]}\" names no pressure unit in brackets, such as [bar], [kPa] or (psi).",
             );
 
-        $count = count($lines) - 1;
-        $times = new LoggerTimes(LoggerTimes::orderTold(self::times($lines, $delimiter, $columns['time'], count($heading))) ?? $dateOrder);
+        $count = \count($lines) - 1;
+        $times = new LoggerTimes(LoggerTimes::orderTold(self::times($lines, $delimiter, $columns['time'], \count($heading))) ?? $dateOrder);
         $rows = [];
         $missing = 0;
         for ($i = 1; $i <= $count; $i++) {
@@ -103,9 +103,9 @@ final readonly class LoggerCsv
      */
     private static function times(array $lines, string $delimiter, int $column, int $width): iterable
     {
-        for ($i = 1, $n = count($lines); $i < $n; $i++) {
+        for ($i = 1, $n = \count($lines); $i < $n; $i++) {
             $cells = self::cells($lines[$i], $delimiter);
-            if ($delimiter === ',' && count($cells) > $width) {
+            if ($delimiter === ',' && \count($cells) > $width) {
                 throw Refused::field(
                     'decimal',
                     'decimal: lines hold more cells than the heading, '.
@@ -125,7 +125,7 @@ final readonly class LoggerCsv
         $best = ',';
         $most = 0;
         foreach ([';', "\t", ','] as $candidate) {
-            $poorest = min(array_map(fn ($line) => substr_count($line, $candidate), array_slice($lines, 0, 200)));
+            $poorest = min(array_map(fn ($line) => substr_count($line, $candidate), \array_slice($lines, 0, 200)));
             if ($poorest > $most) {
                 [$best, $most] = [$candidate, $poorest];
             }
@@ -183,7 +183,7 @@ final readonly class LoggerCsv
     private static function number(string $cell, string $delimiter, string $what, int $line): ?float
     {
         $cell = trim($cell);
-        if ($cell !== '' && strspn($cell, '0123456789.') === strlen($cell) && is_numeric($cell)) {
+        if ($cell !== '' && strspn($cell, '0123456789.') === \strlen($cell) && is_numeric($cell)) {
             return (float) $cell;
         }
         if ($cell === '' || strcasecmp($cell, 'nan') === 0 || $cell === '-') {

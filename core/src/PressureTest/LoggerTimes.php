@@ -51,7 +51,7 @@ final class LoggerTimes
     {
         if (
             $this->minuteText !== '' &&
-            strlen($text) === 19 &&
+            \strlen($text) === 19 &&
             str_starts_with($text, $this->minuteText) &&
             strspn($text, '0123456789', 17) === 2 &&
             $text[17] < 6
@@ -104,7 +104,7 @@ final class LoggerTimes
         $date = sprintf('%04d-%02d-%02dT00:00:00%s', $year, $month, $day, $offset);
         $this->midnights[$date] ??= (new \DateTimeImmutable($date))->getTimestamp();
         $minute = $this->midnights[$date] + 3600.0 * $hour + 60 * (int) ($m[5] ?? 0);
-        if (strlen($text) === 19 && $text[16] === ':' && $half === '' && ($m[8] ?? '') === '') {
+        if (\strlen($text) === 19 && $text[16] === ':' && $half === '' && ($m[8] ?? '') === '') {
             [$this->minuteText, $this->minuteAt] = [substr($text, 0, 17), $minute];
         }
 

@@ -43,7 +43,7 @@ final readonly class MainPhase
      */
     public function judge(float $after): array
     {
-        $lasted = $this->readings[count($this->readings) - 1][0];
+        $lasted = $this->readings[\count($this->readings) - 1][0];
         $main = $this->until($this->main);
         $fall = $this->fall($main);
         if (! Compare::atMost($fall, $this->mostFall)) {
@@ -62,7 +62,7 @@ final readonly class MainPhase
         if ($lasted < $this->main - 1e-9) {
             return [Outcome::NotFinished, 'main', $fall, null];
         }
-        $rise = $main[count($main) - 1][1] - $main[0][1];
+        $rise = $main[\count($main) - 1][1] - $main[0][1];
         // What falls after the main phase is evidence too.
         $fell = ! Compare::atMost($fallOfAll, $this->resolution);
         if (! $fell && $rise > $this->resolution + Compare::slack($rise, $this->resolution)) {
@@ -100,7 +100,7 @@ final readonly class MainPhase
         if ($readings === []) {
             return true;
         }
-        $gap = max($readings[0][0], $end - $readings[count($readings) - 1][0], Series::longestGap($readings));
+        $gap = max($readings[0][0], $end - $readings[\count($readings) - 1][0], Series::longestGap($readings));
 
         return $gap > $this->maxGap + 1e-6;
     }

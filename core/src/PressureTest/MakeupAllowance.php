@@ -70,14 +70,14 @@ final class MakeupAllowance
         #[Choice('material', self::MATERIALS)] ?string $material = null,
         #[Text('band_procedure', about: 'key of the procedure whose pressure band the hold uses')] ?string $band = null,
     ): array {
-        if (in_array($material, self::CREEPING, true)) {
+        if (\in_array($material, self::CREEPING, true)) {
             throw Refused::field(
                 'material',
                 "This pipe stretches ({$material}): a tight line takes water too, so the allowance {$method} says nothing. ".
                     'Choose a method for pipe that stretches.',
             );
         }
-        if ($band !== null && ! in_array($band, self::BANDS[$method], true)) {
+        if ($band !== null && ! \in_array($band, self::BANDS[$method], true)) {
             throw Refused::field(
                 'band_procedure',
                 "band_procedure is \"{$band}\"; the allowance {$method} goes with the band of ".

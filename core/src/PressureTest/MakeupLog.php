@@ -39,7 +39,7 @@ final class MakeupLog
             'raise_start_kpa' => $log->pressure($raiseFrom / 60), 'raise_end_kpa' => $log->pressure($stableFrom / 60),
             'raise_added_l' => $log->water($raiseFrom / 60, $stableFrom / 60),
             'readings' => array_map(fn ($r) => [$r[0], $r[1]], $hold),
-            'average_kpa' => TestLog::average($hold), 'duration_min' => $hold[count($hold) - 1][0] - $hold[0][0],
+            'average_kpa' => TestLog::average($hold), 'duration_min' => $hold[\count($hold) - 1][0] - $hold[0][0],
             'makeup_l' => $log->water($holdFrom / 60, $holdTo / 60), 'lowest_kpa' => min([INF, ...array_column($hold, 1)]),
         ];
     }

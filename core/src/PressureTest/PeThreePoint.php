@@ -46,8 +46,8 @@ final class PeThreePoint
         #[Flag('visible_leak')] bool $visibleLeak = false,
     ): array {
         $multiples = $this->threeNumbers($multiples);
-        if (count($readings) !== 3) {
-            throw Refused::field('readings', 'readings: exactly three are wanted, '.count($readings).' came.');
+        if (\count($readings) !== 3) {
+            throw Refused::field('readings', 'readings: exactly three are wanted, '.\count($readings).' came.');
         }
         $corrected = [];
         foreach ($readings as $i => [$minutes, $pressure]) {
@@ -88,10 +88,10 @@ final class PeThreePoint
      */
     private function threeNumbers(mixed $multiples): array
     {
-        $numbers = is_array($multiples)
-            ? array_filter(array_values($multiples), fn (mixed $m) => (is_int($m) || is_float($m)) && $m >= 0 && is_finite((float) $m))
+        $numbers = \is_array($multiples)
+            ? array_filter(array_values($multiples), fn (mixed $m) => (\is_int($m) || \is_float($m)) && $m >= 0 && is_finite((float) $m))
             : [];
-        if (count($numbers) !== 3 || count((array) $multiples) !== 3) {
+        if (\count($numbers) !== 3 || \count((array) $multiples) !== 3) {
             throw Refused::field('min_multiples', 'min_multiples must be three numbers of 0 or more.');
         }
 

@@ -59,7 +59,7 @@ final readonly class SectionPlan
             'e_mod_gpa' => $run['e_mod_gpa'], 'nu' => $run['nu'], 'restraint' => $run['restraint'],
         ], $runs);
         // The cap on the larger end is pushed hardest.
-        $largestEnd = max($runs[0]['od_mm'], $runs[count($runs) - 1]['od_mm']);
+        $largestEnd = max($runs[0]['od_mm'], $runs[\count($runs) - 1]['od_mm']);
         $missing = self::missing($joints);
         $waiting = array_values(array_filter($joints, fn ($j) => $j['test_from'] !== null));
         $target = Given::number($window, 'target_kpa');
@@ -104,7 +104,7 @@ final readonly class SectionPlan
                         ),
                     ]),
             'missing' => $missing,
-            'joint_count' => count($joints),
+            'joint_count' => \count($joints),
             'verdict' => $missing !== [] || ! $window['feasible'] ? ($window['feasible'] ? 'open' : 'bad') : 'good',
         ];
     }
@@ -117,7 +117,7 @@ final readonly class SectionPlan
      */
     public static function profile(array $line, float $from, float $to): array
     {
-        $last = $line[count($line) - 1][0];
+        $last = $line[\count($line) - 1][0];
         if ($from >= $to || $from < $line[0][0] - 1e-6 || $to > $last + 1e-6) {
             throw Refused::field(
                 'to_m',
@@ -173,8 +173,8 @@ final readonly class SectionPlan
             'pipe_max_kpa' => $most === null ? null : $most * 100,
             'lowest_m' => $profile[$lowest][0],
             'highest_m' => $profile[$highest][0],
-            'governs_min_m' => is_int($forMin) ? $profile[$forMin][0] : null,
-            'governs_max_m' => is_int($forMax) ? $profile[$forMax][0] : null,
+            'governs_min_m' => \is_int($forMin) ? $profile[$forMin][0] : null,
+            'governs_max_m' => \is_int($forMax) ? $profile[$forMax][0] : null,
         ];
     }
 

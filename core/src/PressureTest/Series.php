@@ -32,7 +32,7 @@ final class Series
     public static function longestGap(array $readings): float
     {
         $longest = 0.0;
-        for ($i = 1, $n = count($readings); $i < $n; $i++) {
+        for ($i = 1, $n = \count($readings); $i < $n; $i++) {
             $longest = max($longest, $readings[$i][0] - $readings[$i - 1][0]);
         }
 

@@ -19,7 +19,7 @@ final readonly class StraightLine
     /** @param  non-empty-list<array{float, float}>  $points  [time, value], at least two times that differ */
     public static function through(array $points): self
     {
-        $n = count($points);
+        $n = \count($points);
         $meanT = array_sum(array_column($points, 0)) / $n;
         $meanP = array_sum(array_column($points, 1)) / $n;
         $sxx = $sxy = 0.0;

@@ -22,7 +22,7 @@ final readonly class TestLog
     public function mustRise(array $marks): void
     {
         $first = $this->rows[0][0] * 60;
-        $last = $this->rows[count($this->rows) - 1][0] * 60;
+        $last = $this->rows[\count($this->rows) - 1][0] * 60;
         $before = -INF;
         $beforeName = '';
         foreach ($marks as $name => $seconds) {
@@ -79,10 +79,10 @@ final readonly class TestLog
     public static function average(array $rows): float
     {
         $sum = 0.0;
-        for ($i = 1; $i < count($rows); $i++) {
+        for ($i = 1; $i < \count($rows); $i++) {
             $sum += ($rows[$i][0] - $rows[$i - 1][0]) * ($rows[$i][1] + $rows[$i - 1][1]) / 2;
         }
-        $span = $rows[count($rows) - 1][0] - $rows[0][0];
+        $span = $rows[\count($rows) - 1][0] - $rows[0][0];
 
         return $span > 0 ? $sum / $span : $rows[0][1];
     }
@@ -90,7 +90,7 @@ final readonly class TestLog
     private function at(float $minute, int $column): ?float
     {
         $low = 0;
-        $high = count($this->rows) - 1;
+        $high = \count($this->rows) - 1;
         while ($high - $low > 1) {
             $middle = intdiv($low + $high, 2);
             $this->rows[$middle][0] <= $minute ? $low = $middle : $high = $middle;

@@ -63,16 +63,16 @@ final class ViscoelasticLog
     private function thinned(array $rows): array
     {
         $minutes = [];
-        foreach (array_slice($rows, 1) as $row) {
+        foreach (\array_slice($rows, 1) as $row) {
             $minutes[(int) floor($row[0] - $rows[0][0] + 1e-9)][] = $row;
         }
         $thin = [[$rows[0][0], $rows[0][1]]];
         foreach ($minutes as $minute) {
-            $thin[] = [array_sum(array_column($minute, 0)) / count($minute), Median::of(array_column($minute, 1))];
+            $thin[] = [array_sum(array_column($minute, 0)) / \count($minute), Median::of(array_column($minute, 1))];
         }
-        $last = $rows[count($rows) - 1];
-        if ($thin[count($thin) - 1][0] < $last[0] - 1e-9) {
-            $thin[] = [$last[0], Median::of(array_column(array_slice($rows, -3), 1))];
+        $last = $rows[\count($rows) - 1];
+        if ($thin[\count($thin) - 1][0] < $last[0] - 1e-9) {
+            $thin[] = [$last[0], Median::of(array_column(\array_slice($rows, -3), 1))];
         }
 
         return $thin;

@@ -20,8 +20,8 @@ final class AsCode
     {
         return match (true) {
             $value instanceof \UnitEnum => '\\'.$value::class.'::'.$value->name,
-            is_object($value) => self::object($value),
-            is_array($value) => self::array($value),
+            \is_object($value) => self::object($value),
+            \is_array($value) => self::array($value),
             default => var_export($value, true),
         };
     }

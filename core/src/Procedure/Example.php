@@ -111,14 +111,14 @@ final readonly class Example
         $facts = [];
         foreach ($this->text['good'] as $entry) {
             $key = $entry['step'];
-            if (in_array($key, $change['without'] ?? [], true)) {
+            if (\in_array($key, $change['without'] ?? [], true)) {
                 continue;
             }
             $min = (float) ($change['at'][$key] ?? $entry['min']);
             $step = $this->procedure->step($key) ?? throw new \OutOfBoundsException("{$this->procedure->id} has no step {$key}");
             $played = ['plays' => $change['plays'][$key] ?? ($entry['plays'] ?? null)] + $entry;
             $value = $step->normalise($this->value($step, $played, $change['instead'][$key] ?? [], $min, $facts));
-            $id = sprintf('%s-%02d', $this->procedure->id, count($facts));
+            $id = sprintf('%s-%02d', $this->procedure->id, \count($facts));
             $facts[] = new Fact($id, $key, $value, $this->moment($min), 'Bram Ivesley', 'joiner');
         }
 
@@ -180,7 +180,7 @@ final readonly class Example
         $programme = FusionBox::programme($fault);
         $told = fn (string $key): float => Given::number($device, $key);
         $samples = FusionBox::trace($told('u_v'), $told('r_ohm'), $told('t_s'), $fault);
-        $lasts = $samples[count($samples) - 1][0];
+        $lasts = $samples[\count($samples) - 1][0];
 
         return [
             'trace' => sprintf('%08d-0000-4000-8000-000000000000', (int) $min),
@@ -237,9 +237,9 @@ final readonly class Example
     {
         return array_map(
             fn (mixed $v) => match (true) {
-                is_string($v) && str_starts_with($v, '@+') => $this->moment((float) substr($v, 2))->format(Known::TIME),
-                ! is_array($v) => $v,
-                array_keys($v) === ['store'] && is_string($v['store']) => self::thing($v['store']),
+                \is_string($v) && str_starts_with($v, '@+') => $this->moment((float) substr($v, 2))->format(Known::TIME),
+                ! \is_array($v) => $v,
+                array_keys($v) === ['store'] && \is_string($v['store']) => self::thing($v['store']),
                 default => $this->resolved($v),
             },
             $values,

@@ -23,8 +23,8 @@ final readonly class Excuse
     {
         $held = (array) ($result[$this->list] ?? []);
         // What is no code is none that is excused.
-        $excused = array_filter($held, fn (mixed $code) => in_array($code, $this->codes, true));
+        $excused = array_filter($held, fn (mixed $code) => \in_array($code, $this->codes, true));
 
-        return $held !== [] && count($excused) === count($held) && $this->when->holds($known) === true;
+        return $held !== [] && \count($excused) === \count($held) && $this->when->holds($known) === true;
     }
 }

@@ -30,8 +30,8 @@ final class Facts
             }
         }
         foreach ($standing as $key => $ofStep) {
-            $this->attempts[$key] = $procedure->step($key)?->kind->whole($ofStep) ?? [$ofStep[count($ofStep) - 1]];
-            $this->current[$key] = $this->attempts[$key][count($this->attempts[$key]) - 1];
+            $this->attempts[$key] = $procedure->step($key)?->kind->whole($ofStep) ?? [$ofStep[\count($ofStep) - 1]];
+            $this->current[$key] = $this->attempts[$key][\count($this->attempts[$key]) - 1];
         }
     }
 

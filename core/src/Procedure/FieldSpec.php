@@ -50,7 +50,7 @@ final readonly class FieldSpec
     public function says(mixed $value, Known $known): ?Reason
     {
         if ($this->yesNo !== null) {
-            return is_bool($value) ? $this->yesNo->says($value, $known) : null;
+            return \is_bool($value) ? $this->yesNo->says($value, $known) : null;
         }
         foreach ($this->options as $option) {
             if ($option->value === $value) {
@@ -77,7 +77,7 @@ final readonly class FieldSpec
         return match ($this->type) {
             'quantity' => $this->readQuantity($value, $key),
             'number' => $this->readNumber($value),
-            'yesno' => is_bool($value) ? $value : throw Refused::field($this->key, "{$this->label}: answer yes or no."),
+            'yesno' => \is_bool($value) ? $value : throw Refused::field($this->key, "{$this->label}: answer yes or no."),
             'choice' => $this->readChoice($value),
             'time' => Instant::parse($value, $this->label, $this->key)->format('Y-m-d\TH:i:sP'),
             'item' => $this->readItem($value),
@@ -92,7 +92,7 @@ final readonly class FieldSpec
         $quantity = $this->quantity ?? throw new \LogicException("{$this->key} has no quantity");
         $measure = $this->measure();
         $unit = Unit::of($quantity, $measure->suffix);
-        if (is_string($value)) {
+        if (\is_string($value)) {
             $parsed = (new ParseQuantity)(
                 text: mb_substr($value, 0, 200),
                 kind: $quantity->value,
@@ -100,7 +100,7 @@ final readonly class FieldSpec
                 pressureReference: $quantity === Quantity::Pressure ? 'gauge' : null,
             );
             $number = $unit->fromSi(Given::number($parsed, 'si'));
-        } elseif (is_int($value) || is_float($value)) {
+        } elseif (\is_int($value) || \is_float($value)) {
             $given = $measure->keys()[$key] ?? $unit;
             $number = $unit->fromSi($given->toSi((float) $value));
         } else {
@@ -114,7 +114,7 @@ final readonly class FieldSpec
             throw Refused::field(
                 $this->key,
                 "{$this->label}: ".
-                    (is_string($value) ? "\"{$value}\"" : round($number, 4).' '.$unit->symbol).
+                    (\is_string($value) ? "\"{$value}\"" : round($number, 4).' '.$unit->symbol).
                     ' is outside '.
                     $this->allowed($unit->symbol).
                     '.'.
@@ -127,7 +127,7 @@ final readonly class FieldSpec
 
     private function hint(mixed $value, Unit $unit): string
     {
-        if (! is_int($value) && ! is_float($value) || $this->min === null || $this->max === null || $this->quantity === null) {
+        if (! \is_int($value) && ! \is_float($value) || $this->min === null || $this->max === null || $this->quantity === null) {
             return '';
         }
         try {
@@ -142,7 +142,7 @@ final readonly class FieldSpec
         }
         $common = array_filter(
             $hints,
-            fn ($h) => in_array($h['unit'], ['in', 'ft', 'mm', 'm', 'cm', 'psi', 'bar', 'kPa', '°F', '°C'], true),
+            fn ($h) => \in_array($h['unit'], ['in', 'ft', 'mm', 'm', 'cm', 'psi', 'bar', 'kPa', '°F', '°C'], true),
         );
         $first = array_shift($common);
 
@@ -151,10 +151,10 @@ final readonly class FieldSpec
 
     private function readNumber(mixed $value): float
     {
-        if (is_string($value)) {
+        if (\is_string($value)) {
             $value = $this->typed($value);
         }
-        if (! is_int($value) && ! is_float($value)) {
+        if (! \is_int($value) && ! \is_float($value)) {
             throw Refused::field($this->key, "{$this->label} must be a number.");
         }
         if (! is_finite((float) $value) || ($this->min !== null && $value < $this->min) || ($this->max !== null && $value > $this->max)) {
@@ -181,7 +181,7 @@ final readonly class FieldSpec
 
     private function readChoice(mixed $value): string
     {
-        if (! in_array($value, array_map(fn (Option $o) => $o->value, $this->options), true)) {
+        if (! \in_array($value, array_map(fn (Option $o) => $o->value, $this->options), true)) {
             throw Refused::field(
                 $this->key,
                 "{$this->label}: choose one of ".implode(', ', array_map(fn (Option $o) => $o->label, $this->options)).'.',
@@ -199,10 +199,10 @@ final readonly class FieldSpec
     private function readItem(mixed $value): array
     {
         if (
-            ! is_array($value) ||
-            ! is_string($value['id'] ?? null) ||
-            ! is_string($value['name'] ?? null) ||
-            strlen((string) json_encode($value)) > 8000
+            ! \is_array($value) ||
+            ! \is_string($value['id'] ?? null) ||
+            ! \is_string($value['name'] ?? null) ||
+            \strlen((string) json_encode($value)) > 8000
         ) {
             throw Refused::field($this->key, "{$this->label}: choose one out of the stores.");
         }
@@ -230,7 +230,7 @@ final readonly class FieldSpec
 
     private function readText(mixed $value): string
     {
-        if (! is_string($value) || trim($value) === '' || mb_strlen($value) > 500) {
+        if (! \is_string($value) || trim($value) === '' || mb_strlen($value) > 500) {
             throw Refused::field($this->key, "{$this->label}: write 1 to 500 characters.");
         }
 

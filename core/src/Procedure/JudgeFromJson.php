@@ -43,8 +43,8 @@ final readonly class JudgeFromJson
         $isTolerant = ($input['tolerant'] ?? false) === true;
         [$facts, $refused] = self::facts($procedure, $input['facts'] ?? [], $isTolerant);
         /** @var array<string, mixed> $line */
-        $line = is_array($input['line'] ?? null) ? $input['line'] : [];
-        $units = is_string($input['units'] ?? null) ? UnitSystem::tryFrom($input['units']) : null;
+        $line = \is_array($input['line'] ?? null) ? $input['line'] : [];
+        $units = \is_string($input['units'] ?? null) ? UnitSystem::tryFrom($input['units']) : null;
 
         return new self(
             $procedure,
@@ -70,9 +70,9 @@ final readonly class JudgeFromJson
 
     private static function procedure(mixed $given, mixed $frozen): Procedure
     {
-        if (is_array($given)) {
+        if (\is_array($given)) {
             /** @var array<string, mixed> $given */
-            return is_string($frozen) && Procedure::hash($given) === $frozen
+            return \is_string($frozen) && Procedure::hash($given) === $frozen
                 ? Procedure::frozen($given, $frozen)
                 : Procedure::from($given);
         }
@@ -81,7 +81,7 @@ final readonly class JudgeFromJson
         }
         $shipped = Procedure::shipped();
 
-        return $shipped[is_string($given) ? $given : '']
+        return $shipped[\is_string($given) ? $given : '']
             ?? throw Refused::field('procedure', 'procedure is not known; those that ship are '.implode(', ', array_keys($shipped)).'.');
     }
 
@@ -89,9 +89,9 @@ final readonly class JudgeFromJson
     private static function facts(Procedure $procedure, mixed $rows, bool $isTolerant): array
     {
         $facts = $refused = [];
-        foreach (is_array($rows) ? array_values($rows) : throw Refused::field('facts', 'facts must be a list.') as $i => $raw) {
+        foreach (\is_array($rows) ? array_values($rows) : throw Refused::field('facts', 'facts must be a list.') as $i => $raw) {
             /** @var array<string, mixed> $raw */
-            $raw = is_array($raw) ? $raw : [];
+            $raw = \is_array($raw) ? $raw : [];
             try {
                 $facts[] = self::fact($procedure, $raw, $i);
             } catch (Refused $fault) {
@@ -112,7 +112,7 @@ final readonly class JudgeFromJson
         $step = $procedure->step($key)
             ?? throw Refused::field('facts', 'facts, row '.($i + 1).": \"{$key}\" is no step of this procedure.");
         /** @var array<string, mixed> $value */
-        $value = is_array($raw['value'] ?? null) ? $raw['value'] : [];
+        $value = \is_array($raw['value'] ?? null) ? $raw['value'] : [];
 
         return new Fact(
             self::text($raw, 'id') ?? (string) $i,
@@ -128,13 +128,13 @@ final readonly class JudgeFromJson
     /** @param  array<string, mixed>  $raw */
     private static function text(array $raw, string $key): ?string
     {
-        return is_string($raw[$key] ?? null) ? $raw[$key] : null;
+        return \is_string($raw[$key] ?? null) ? $raw[$key] : null;
     }
 
     private static function zone(mixed $name): \DateTimeZone
     {
         try {
-            return new \DateTimeZone(is_string($name) ? $name : '');
+            return new \DateTimeZone(\is_string($name) ? $name : '');
         } catch (\Exception) {
             throw Refused::field('line', 'line: time_zone is no time zone that is known.');
         }

@@ -31,8 +31,8 @@ final readonly class Judgement
     ) {
         $counting = array_filter($steps, fn (StepState $s) => $s->counts());
         $this->verdict = Verdict::worst(...array_map(fn (StepState $s) => $s->verdict, array_values($counting)));
-        $this->done = count(array_filter($counting, fn (StepState $s) => $s->status === 'done'));
-        $this->total = count($counting);
+        $this->done = \count(array_filter($counting, fn (StepState $s) => $s->status === 'done'));
+        $this->total = \count($counting);
         $this->clocks = array_column($told->clocks, 'at', 'name');
     }
 
@@ -51,7 +51,7 @@ final readonly class Judgement
     public function holdingUp(): array
     {
         return array_values(array_filter($this->steps, fn (StepState $s) => ! $s->step->isA('hold')
-            && $s->counts() && ! in_array($s->verdict, [Verdict::Good, Verdict::Close], true)));
+            && $s->counts() && ! \in_array($s->verdict, [Verdict::Good, Verdict::Close], true)));
     }
 
     /**

@@ -138,7 +138,7 @@ final class Known
     {
         $start = $trace->value['started_at'] ?? null;
         $end = $trace->value['ended_at'] ?? null;
-        if (is_string($start) && is_string($end)) {
+        if (\is_string($start) && \is_string($end)) {
             $this->attempts[$step][] = ['start' => $start, 'end' => $end, 'verdict' => Reason::worst($reasons)->value];
         }
     }
@@ -152,16 +152,16 @@ final class Known
     /** How the side is called here: the number of its pipe, where that is known. */
     public function sideName(?string $side): string
     {
-        $sides = is_array($this->line['sides'] ?? null) ? $this->line['sides'] : [];
+        $sides = \is_array($this->line['sides'] ?? null) ? $this->line['sides'] : [];
         $name = $side === null ? '' : ($sides[$side] ?? $side);
 
-        return is_string($name) ? $name : '';
+        return \is_string($name) ? $name : '';
     }
 
     public function timeZone(): ?\DateTimeZone
     {
         $zone = $this->line['time_zone'] ?? null;
 
-        return is_string($zone) ? new \DateTimeZone($zone) : null;
+        return \is_string($zone) ? new \DateTimeZone($zone) : null;
     }
 }

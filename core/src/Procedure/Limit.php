@@ -73,6 +73,6 @@ final readonly class Limit
     {
         $value = $expression?->of($known);
 
-        return is_int($value) || is_float($value) ? (float) $value : null;
+        return \is_int($value) || \is_float($value) ? (float) $value : null;
     }
 }

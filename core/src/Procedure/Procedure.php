@@ -97,8 +97,8 @@ final readonly class Procedure
     public static function canonical(mixed $value): string
     {
         $sort = function (mixed $v) use (&$sort): mixed {
-            if (! is_array($v)) {
-                return is_float($v) && floor($v) === $v && abs($v) < 1e15 ? (int) $v : $v;
+            if (! \is_array($v)) {
+                return \is_float($v) && floor($v) === $v && abs($v) < 1e15 ? (int) $v : $v;
             }
             if (! array_is_list($v)) {
                 ksort($v);

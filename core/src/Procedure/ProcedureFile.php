@@ -17,7 +17,7 @@ final class ProcedureFile
     /** @throws Refused every fault with path and line */
     public static function read(string $text): Procedure
     {
-        if (strlen($text) > self::MOST_BYTES) {
+        if (\strlen($text) > self::MOST_BYTES) {
             throw Refused::field('file', 'The file is larger than '.self::MOST_BYTES / 1e6.' MB: that is no procedure.');
         }
         $text = (string) preg_replace('/^\xEF\xBB\xBF/', '', $text);
@@ -41,7 +41,7 @@ final class ProcedureFile
                     ': here the file stops being JSON; look for a comma, a quotation mark or a bracket on this line or the one before.',
             );
         }
-        if (! is_array($decoded) || $decoded === [] || array_is_list($decoded)) {
+        if (! \is_array($decoded) || $decoded === [] || array_is_list($decoded)) {
             throw Refused::field('file', 'line 1: a procedure is a JSON object, {…}.');
         }
         try {

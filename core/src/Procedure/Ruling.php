@@ -31,7 +31,7 @@ final readonly class Ruling
 
     public function counts(Verdict $verdict): bool
     {
-        return in_array($verdict, $this->counting, true);
+        return \in_array($verdict, $this->counting, true);
     }
 
     /** @param  array<string, mixed>  $result */
@@ -62,8 +62,8 @@ final readonly class Ruling
      */
     private function said(array $result): ?Verdict
     {
-        $said = Verdict::tryFrom(is_string($result['verdict'] ?? null) ? $result['verdict'] : '');
-        $leftToLimits = array_key_exists('verdict', $result) && $this->limits !== [];
+        $said = Verdict::tryFrom(\is_string($result['verdict'] ?? null) ? $result['verdict'] : '');
+        $leftToLimits = \array_key_exists('verdict', $result) && $this->limits !== [];
 
         return $said ?? ($leftToLimits ? null : Verdict::Open);
     }

@@ -35,16 +35,16 @@ final readonly class Say
     {
         $held = $result[$this->list] ?? [];
         $found = [];
-        foreach (is_array($held) ? $held : [$held] as $entry) {
-            $code = is_array($entry) ? $entry['code'] ?? '' : $entry;
-            $code = is_scalar($code) ? (string) $code : '';
+        foreach (\is_array($held) ? $held : [$held] as $entry) {
+            $code = \is_array($entry) ? $entry['code'] ?? '' : $entry;
+            $code = \is_scalar($code) ? (string) $code : '';
             $of = $this->part($code);
             if ($of !== null) {
-                $found[] = (is_array($entry) ? $entry : ['code' => $code]) + ['of' => $of];
+                $found[] = (\is_array($entry) ? $entry : ['code' => $code]) + ['of' => $of];
             }
         }
 
-        return $this->isForEach() ? $found : array_slice($found, 0, 1);
+        return $this->isForEach() ? $found : \array_slice($found, 0, 1);
     }
 
     private function isForEach(): bool
@@ -60,6 +60,6 @@ final readonly class Say
         }
         $start = substr($this->code, 0, -1);
 
-        return $this->isForEach() && str_starts_with($code, $start) ? substr($code, strlen($start)) : null;
+        return $this->isForEach() && str_starts_with($code, $start) ? substr($code, \strlen($start)) : null;
     }
 }

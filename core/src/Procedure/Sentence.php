@@ -33,7 +33,7 @@ final readonly class Sentence
     {
         $parts = [];
         foreach ($this->parts as $part) {
-            $parts[] = is_string($part) ? $part : [self::value($part, $known, $moment), $part->name, $part->how];
+            $parts[] = \is_string($part) ? $part : [self::value($part, $known, $moment), $part->name, $part->how];
         }
 
         return new Spoken($parts);

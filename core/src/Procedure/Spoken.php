@@ -28,7 +28,7 @@ final readonly class Spoken
         return implode(
             '',
             array_map(
-                fn (string|array $part) => is_string($part) ? $part : self::shown($part[0], $part[1], $part[2], $units, $zone),
+                fn (string|array $part) => \is_string($part) ? $part : self::shown($part[0], $part[1], $part[2], $units, $zone),
                 $this->parts,
             ),
         );
@@ -41,17 +41,22 @@ final readonly class Spoken
         }
 
         return match (true) {
-            is_int($value) || is_float($value) => $how === 'raw' ? (string) round((float) $value, 4)
+            \is_int($value) || \is_float($value) => $how === 'raw' ? (string) round((float) $value, 4)
                 : Display::value($name, (float) $value, is_numeric($how) ? (int) $how : null, $units),
             $value === null => '–',
-            $how === 'count' => (string) count((array) $value),
-            $how === 'quarter' && is_string($value) => self::quarterHours($value),
-            $how === 'time' && is_string($value) => self::clock($value, $zone, 'H:i'),
-            $how === 'moment' && is_string($value) => self::clock($value, $zone, 'j M, H:i'),
-            is_bool($value) => $value ? 'yes' : 'no',
-            is_array($value) => implode(', ', array_map(fn (mixed $v) => is_scalar($v) ? str_replace('-', ' ', (string) $v) : '', $value)),
-            default => is_string($value) ? $value : '',
+            $how === 'count' => (string) \count((array) $value),
+            $how === 'quarter' && \is_string($value) => self::quarterHours($value),
+            $how === 'time' && \is_string($value) => self::clock($value, $zone, 'H:i'),
+            $how === 'moment' && \is_string($value) => self::clock($value, $zone, 'j M, H:i'),
+            \is_bool($value) => $value ? 'yes' : 'no',
+            \is_array($value) => implode(', ', array_map(self::word(...), $value)),
+            default => \is_string($value) ? $value : '',
         };
+    }
+
+    private static function word(mixed $value): string
+    {
+        return \is_scalar($value) ? str_replace('-', ' ', (string) $value) : '';
     }
 
     /** @return array{string, float, string} name that ends in the wanted unit, value in it, decimals */

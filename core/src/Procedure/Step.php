@@ -58,10 +58,10 @@ final readonly class Step
      */
     public function title(array $line): string
     {
-        $sides = is_array($line['sides'] ?? null) ? $line['sides'] : [];
+        $sides = \is_array($line['sides'] ?? null) ? $line['sides'] : [];
         $name = $sides[$this->side ?? ''] ?? $this->side ?? '';
 
-        return str_replace('{side}', is_string($name) ? $name : '', $this->title);
+        return str_replace('{side}', \is_string($name) ? $name : '', $this->title);
     }
 
     /** How a sentence names it where something of it is missing. */

@@ -32,7 +32,7 @@ final readonly class StepJudge
         $fact = $this->known->facts->at($step->key);
         $guide = $this->guide($step);
         $opensAt = $step->order->notBefore?->of($this->known);
-        $opensAt = is_string($opensAt) ? $opensAt : null;
+        $opensAt = \is_string($opensAt) ? $opensAt : null;
         $reasons = $fact === null ? [] : $this->reasons($step, $fact, $before, $opensAt);
         $worst = Reason::worst($reasons);
         $status = $fact === null ? 'todo' : ($step->kind->isFinished($step, $fact, $this->known) ? 'done' : 'running');
@@ -122,7 +122,7 @@ final readonly class StepJudge
             if ($rule->when !== null && $rule->when->holds($this->known) !== true) {
                 continue;
             }
-            if (is_array($this->run($step, $rule)) && $rule->telling->guide !== null) {
+            if (\is_array($this->run($step, $rule)) && $rule->telling->guide !== null) {
                 $said[] = $rule->telling->guide->fill($this->known);
             }
         }
@@ -138,7 +138,7 @@ final readonly class StepJudge
                 return $way->fill($this->known);
             }
         }
-        $last = $step->summaries[count($step->summaries) - 1] ?? null;
+        $last = $step->summaries[\count($step->summaries) - 1] ?? null;
 
         return $last?->fill($this->known);
     }
@@ -314,7 +314,7 @@ final readonly class StepJudge
     {
         $waits = [];
         foreach ($step->order->needsGood as $key) {
-            if (isset($before[$key]) && ! in_array($before[$key]->verdict, [Verdict::Good, Verdict::Close], true)) {
+            if (isset($before[$key]) && ! \in_array($before[$key]->verdict, [Verdict::Good, Verdict::Close], true)) {
                 $waits[] = Wait::forGood($before[$key]);
             }
         }
@@ -331,7 +331,7 @@ final readonly class StepJudge
     private function ruled(Step $step): array
     {
         $all = array_merge(...array_map(fn (Rule $rule) => $this->rule($step, $rule), $step->rules));
-        if (count($all) < 2) {
+        if (\count($all) < 2) {
             return $all;
         }
         $reasons = [];
@@ -359,7 +359,7 @@ final readonly class StepJudge
         }
         if ($result instanceof Uncomputed) {
             // What rests on a calculation that refused what was entered says why it did: nothing is missing.
-            $rests = in_array($step->inWords(), $result->missing, true);
+            $rests = \in_array($step->inWords(), $result->missing, true);
             $cause = ($rests ? $this->known->refusal($step->key) : null) ?? $result;
 
             return [
@@ -381,7 +381,7 @@ final readonly class StepJudge
     private function run(Step $step, Rule $rule): array|Uncomputed
     {
         $result = $rule->compute($this->known, $this->registry);
-        if (is_array($result)) {
+        if (\is_array($result)) {
             $this->known->computed($step->key, $rule->name, $result);
         } else {
             $this->known->uncomputed($step->key, $rule->name, $result);

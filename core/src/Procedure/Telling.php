@@ -41,7 +41,7 @@ final readonly class Telling
     {
         $reasons = [];
         foreach ($this->says as $say) {
-            if (! in_array($verdict, $say->verdicts, true)) {
+            if (! \in_array($verdict, $say->verdicts, true)) {
                 continue;
             }
             if ($say->list === null) {

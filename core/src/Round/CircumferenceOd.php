@@ -52,7 +52,7 @@ final class CircumferenceOd
         }
         $diameter = sqrt($around ** 2 - $skew ** 2) / M_PI - $thickness;
         $given = array_filter([$pipeTemp, $referenceTemp, $expansion], fn ($v) => $v !== null);
-        if ($given !== [] && count($given) < 3) {
+        if ($given !== [] && \count($given) < 3) {
             $missing = $pipeTemp === null ? 'pipe_temp_c' : ($referenceTemp === null ? 'reference_temp_c' : 'expansion_per_k');
             throw Refused::field(
                 $missing,

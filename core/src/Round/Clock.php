@@ -17,7 +17,7 @@ final class Clock
         if (preg_match("/^([0-9]{1,2})(?::([0-9]{2}))?(?:\\s*o['’]clock)?$/Du", trim($text), $m) === 1) {
             $hour = (int) $m[1];
             $minute = (int) ($m[2] ?? 0);
-            if ($hour <= 12 && $minute < 60 && ! ($hour === 12 && strlen($m[1]) > 2)) {
+            if ($hour <= 12 && $minute < 60 && ! ($hour === 12 && \strlen($m[1]) > 2)) {
                 return fmod(30.0 * ($hour % 12) + $minute / 2, 360);
             }
         }

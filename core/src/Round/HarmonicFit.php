@@ -42,8 +42,8 @@ final readonly class HarmonicFit
     public static function of(array $angles, array $values, array $harmonics): ?self
     {
         $design = array_map(fn (float $t) => self::row($t, $harmonics), $angles);
-        $p = 1 + 2 * count($harmonics);
-        if (count($angles) < $p) {
+        $p = 1 + 2 * \count($harmonics);
+        if (\count($angles) < $p) {
             return null;
         }
         $normal = array_fill(0, $p, array_fill(0, $p, 0.0));
@@ -142,13 +142,13 @@ final readonly class HarmonicFit
 
     public function n(): int
     {
-        return count($this->residuals);
+        return \count($this->residuals);
     }
 
     /** Number of unknowns. */
     public function p(): int
     {
-        return count($this->coefficients);
+        return \count($this->coefficients);
     }
 
     /** Standard deviation of a reading from the residuals; null when nothing is left to judge it by. */
@@ -235,7 +235,7 @@ final readonly class HarmonicFit
      */
     private static function invert(array $m): ?array
     {
-        $p = count($m);
+        $p = \count($m);
         $largest = max([0.0, ...array_map(abs(...), array_merge(...array_values($m)))]);
         $inverse = [];
         for ($r = 0; $r < $p; $r++) {

@@ -15,7 +15,7 @@ final class Median
     public static function of(array $values): float
     {
         sort($values);
-        $n = count($values);
+        $n = \count($values);
         if ($n === 0) {
             throw new \LengthException('The middle of nothing');
         }

@@ -63,13 +63,13 @@ final class OutOfRound
         #[Measure('u_tape_check_mm', Quantity::Length, min: 0)] ?float $uTape = null,
         #[Choice('rule', Guard::RULES)] string $rule = 'guarded',
     ): array {
-        if ($nominal === null && in_array($definition, ['of-nominal', 'deflection-of-nominal'], true)) {
+        if ($nominal === null && \in_array($definition, ['of-nominal', 'deflection-of-nominal'], true)) {
             throw Refused::field('nominal_od_mm', "nominal_od_mm is missing: the definition {$definition} divides by it.");
         }
         $values = array_map(fn (LengthReading $r) => $r->value, $diameters);
         $this->refuseNonsense($diameters, $values, $nominal, $definition, $u);
 
-        $mean = array_sum($values) / count($values);
+        $mean = array_sum($values) / \count($values);
         [$min, $max] = [min($values), max($values)];
         $fit = HarmonicFit::of(array_map(fn (LengthReading $r) => deg2rad($r->degrees), $diameters), $values, [2]);
         $reasons = [];
@@ -130,7 +130,7 @@ final class OutOfRound
         }
         $uMetres = $u === null ? null : ($definition === 'difference' ? $u * 0.001 : $u / 100 * $values[0]);
         foreach ($diameters as $i => $a) {
-            foreach (array_slice($diameters, $i + 1) as $b) {
+            foreach (\array_slice($diameters, $i + 1) as $b) {
                 if (
                     $uMetres !== null &&
                     abs(fmod($a->degrees, 180) - fmod($b->degrees, 180)) < 1e-9 &&

@@ -62,7 +62,7 @@ final class RoundCoverage
     {
         $angles = array_values(array_unique($angles));
         sort($angles);
-        $n = count($angles);
+        $n = \count($angles);
         if ($n < 2) {
             return 360.0;
         }

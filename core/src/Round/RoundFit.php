@@ -168,7 +168,7 @@ final class RoundFit
             throw Refused::field('harmonics', 'harmonics is empty; allowed are whole numbers 1 to 6, each once.');
         }
         foreach ($harmonics as $k) {
-            if ($k < 1 || $k > 6 || count(array_keys($harmonics, $k, true)) > 1) {
+            if ($k < 1 || $k > 6 || \count(array_keys($harmonics, $k, true)) > 1) {
                 throw Refused::field('harmonics', "harmonics holds {$k}; allowed are whole numbers 1 to 6, each once.");
             }
         }
@@ -180,8 +180,8 @@ final class RoundFit
      */
     public static function tooFew(array $angles, array $harmonics, string $field = 'readings'): Refused
     {
-        $distinct = count(array_unique(array_map(fn ($a) => round($a, 9), $angles)));
-        $need = 1 + 2 * count($harmonics);
+        $distinct = \count(array_unique(array_map(fn ($a) => round($a, 9), $angles)));
+        $need = 1 + 2 * \count($harmonics);
 
         $most = max([0, ...$harmonics]);
 

@@ -60,7 +60,7 @@ final class RoundOutlier
                 $reasons[] = 'one reading is wrong, not to be told which: take the round again';
                 break;
             }
-            if (count($flagged) >= $maxFlags || $fit->n() - 1 < $fit->p() + 1) {
+            if (\count($flagged) >= $maxFlags || $fit->n() - 1 < $fit->p() + 1) {
                 break;
             }
             $flagged[] = $left[$found['at']]->degrees;

@@ -26,7 +26,7 @@ final readonly class Spread
     public static function of(array $degrees, int $harmonic = 1): self
     {
         $turned = array_map(fn (float $d) => fmod(fmod($d, 360) + 360, 360), $degrees);
-        $fit = HarmonicFit::of(array_map(deg2rad(...), $turned), array_fill(0, count($turned), 0.0), [$harmonic]);
+        $fit = HarmonicFit::of(array_map(deg2rad(...), $turned), array_fill(0, \count($turned), 0.0), [$harmonic]);
 
         return new self(RoundCoverage::largestGap($turned), $fit?->inflation($harmonic));
     }

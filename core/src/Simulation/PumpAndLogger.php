@@ -202,7 +202,7 @@ final class PumpAndLogger
     private function log(): void
     {
         $time = round($this->seconds / 60, 4);
-        if ($this->rows !== [] && $this->rows[count($this->rows) - 1][0] >= $time) {
+        if ($this->rows !== [] && $this->rows[\count($this->rows) - 1][0] >= $time) {
             return;
         }
         $this->rows[] = [

@@ -106,7 +106,7 @@ final class SectionModel
             $y[$i] = $value + $dt / 6 * ($k1[$i] + 2 * $k2[$i] + 2 * $k3[$i] + $k4[$i]);
         }
         $this->pressure = max(0.0, $y[0]);
-        $this->strain = array_slice($y, 1);
+        $this->strain = \array_slice($y, 1);
         $this->temperature += $warming * $dt;
     }
 

@@ -44,10 +44,10 @@ final class Display
     {
         $parts = explode('_', $key);
         foreach ([3, 2, 1] as $n) {
-            if (count($parts) <= $n) {
+            if (\count($parts) <= $n) {
                 continue;
             }
-            $suffix = implode('_', array_slice($parts, -$n));
+            $suffix = implode('_', \array_slice($parts, -$n));
             $unit = Unit::named($suffix);
             if ($unit !== null) {
                 return [$suffix, $unit];

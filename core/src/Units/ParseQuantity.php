@@ -115,7 +115,7 @@ final class ParseQuantity
         }
         $unit = Spelling::find($kind, $unitText, $gallon)
             ?? throw new Ambiguous("\"{$unitText}\" is no unit of {$kind}; known are ".implode(', ', Spelling::labels($kind)));
-        if ($number->fraction && ! in_array($unit['label'], ['in', 'ft'], true)) {
+        if ($number->fraction && ! \in_array($unit['label'], ['in', 'ft'], true)) {
             throw new Ambiguous("fractions are for inches and feet; write the decimal for {$unit['label']}");
         }
         $si = match (true) {
@@ -173,7 +173,7 @@ final class ParseQuantity
      */
     private function station(array $m, ?string $chainageUnit): array
     {
-        $unit = match (strlen($m[2])) {
+        $unit = match (\strlen($m[2])) {
             2 => 'ft', 3 => 'm',
             default => throw new Ambiguous('a station has two digits after the + in feet (12+34.5), three in metres (1+234.5)'),
         };
@@ -186,7 +186,7 @@ final class ParseQuantity
 
         return [
             'si' => $value * $scale, 'unit' => $unit, 'reference' => null,
-            'assumed' => $chainageUnit === null ? ["unit {$unit}"] : [], 'resolution' => 10 ** -max(0, strlen($decimals) - 1) * $scale,
+            'assumed' => $chainageUnit === null ? ["unit {$unit}"] : [], 'resolution' => 10 ** -max(0, \strlen($decimals) - 1) * $scale,
         ];
     }
 

@@ -80,7 +80,7 @@ final class Spelling
                 throw new Ambiguous("\"{$text}\": {$why}");
             }
         }
-        if (preg_match('/^(gal|gallon|gallons|gpm)$/i', $text) === 1 && in_array($kind, ['volume', 'flow'], true)) {
+        if (preg_match('/^(gal|gallon|gallons|gpm)$/i', $text) === 1 && \in_array($kind, ['volume', 'flow'], true)) {
             $text = match ($gallon) {
                 'us' => 'US '.$text, 'imperial' => 'imp '.$text,
                 default => throw new Ambiguous("\"{$text}\": US or imperial gallon?"),
@@ -89,7 +89,7 @@ final class Spelling
         $wanted = self::plain($kind, $text);
         foreach (self::TABLE[$kind] ?? [] as [$label, $others, $how]) {
             foreach ([$label, ...$others] as $spelling) {
-                if (in_array($wanted, [self::plain($kind, $spelling), self::plain($kind, $spelling).'s'], true) && $wanted !== '') {
+                if (\in_array($wanted, [self::plain($kind, $spelling), self::plain($kind, $spelling).'s'], true) && $wanted !== '') {
                     return [...self::scale($kind, $label, $how), 'assumed' => self::echoes($kind, $text, $label)];
                 }
             }
@@ -130,7 +130,7 @@ final class Spelling
     /** @return array{label: string, factor: float, offset: float} */
     private static function scale(string $kind, string $label, string|float|null $how): array
     {
-        if (is_string($how)) {
+        if (\is_string($how)) {
             $unit = Unit::of(Quantity::from($kind), $how);
 
             return ['label' => $label, 'factor' => $unit->factor, 'offset' => $unit->offset];

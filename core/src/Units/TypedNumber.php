@@ -64,7 +64,7 @@ final readonly class TypedNumber
             throw new Ambiguous('write the plain number, without "about", < or ±');
         }
         if (preg_match('#^([+-]?)(?:([0-9]+)(?: |-))?([0-9]+)/([0-9]+)\s*(.*)$#Du', $text, $m) === 1) {
-            if (max(strlen($m[2]), strlen($m[3]), strlen($m[4])) > self::MOST_DIGITS) {
+            if (max(\strlen($m[2]), \strlen($m[3]), \strlen($m[4])) > self::MOST_DIGITS) {
                 throw new Ambiguous('that is more digits than anybody measures');
             }
             [$whole, $top, $bottom] = [(int) $m[2], (int) $m[3], (int) $m[4]];
@@ -84,7 +84,7 @@ final readonly class TypedNumber
     /** @throws Ambiguous */
     private static function mustBeTapeFraction(int $top, int $bottom): void
     {
-        if (! in_array($bottom, self::DENOMINATORS, true)) {
+        if (! \in_array($bottom, self::DENOMINATORS, true)) {
             throw new Ambiguous("a tape has no /{$bottom}: fractions are halves, quarters, 8ths, 16ths, 32nds or 64ths");
         }
         if ($top >= $bottom) {
@@ -144,10 +144,10 @@ final readonly class TypedNumber
         if (preg_match('/^\d*$/', $whole.$decimals) !== 1 || $whole.$decimals === '') {
             throw new Ambiguous("{$digits} is no number");
         }
-        if (strlen(ltrim($whole, '0').$decimals) > self::MOST_DIGITS) {
+        if (\strlen(ltrim($whole, '0').$decimals) > self::MOST_DIGITS) {
             throw new Ambiguous('that is more digits than anybody measures');
         }
 
-        return [(float) (($whole === '' ? '0' : $whole).'.'.($decimals === '' ? '0' : $decimals)), strlen($decimals)];
+        return [(float) (($whole === '' ? '0' : $whole).'.'.($decimals === '' ? '0' : $decimals)), \strlen($decimals)];
     }
 }

@@ -19,7 +19,7 @@ final readonly class Choice extends Field
 
     public function read(mixed $value, string $key, string $name, Family $family): string
     {
-        if (! in_array($value, $this->words, true)) {
+        if (! \in_array($value, $this->words, true)) {
             throw Refused::field($name, "{$key} is ".self::shown($value).'; allowed is one of '.implode(', ', $this->words).'.');
         }
 

@@ -14,7 +14,7 @@ final readonly class Day extends Field
 {
     public function read(mixed $value, string $key, string $name, Family $family): \DateTimeImmutable
     {
-        if (is_string($value) && preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', $value, $m) === 1
+        if (\is_string($value) && preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', $value, $m) === 1
             && checkdate((int) $m[2], (int) $m[3], (int) $m[1])) {
             return Calendar::day($value);
         }

@@ -38,7 +38,7 @@ abstract readonly class Field
 
     protected static function shown(mixed $value): string
     {
-        return is_string($value)
+        return \is_string($value)
             ? '"'.mb_substr($value, 0, 60).'"'
             : mb_substr((string) json_encode($value, JSON_PARTIAL_OUTPUT_ON_ERROR), 0, 60);
     }

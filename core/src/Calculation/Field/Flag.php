@@ -13,7 +13,7 @@ final readonly class Flag extends Field
 {
     public function read(mixed $value, string $key, string $name, Family $family): bool
     {
-        if (! is_bool($value)) {
+        if (! \is_bool($value)) {
             throw Refused::field($name, "{$key} must be true or false, not ".self::shown($value).'.');
         }
 

@@ -23,7 +23,7 @@ final readonly class Instant extends Field
     public static function parse(mixed $value, string $key, string $name): \DateTimeImmutable
     {
         $shape = '/^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)(?::(\d\d)(?:\.\d{1,6})?)?(?:Z|[+-](\d\d):?(\d\d))$/D';
-        if (is_string($value) && preg_match($shape, $value, $m) === 1
+        if (\is_string($value) && preg_match($shape, $value, $m) === 1
             && checkdate((int) $m[2], (int) $m[3], (int) $m[1]) && $m[4] < 24 && $m[5] < 60 && (int) ($m[6] ?? 0) < 60) {
             if (! self::isOffset((int) ($m[7] ?? 0), (int) ($m[8] ?? 0))) {
                 throw Refused::field(

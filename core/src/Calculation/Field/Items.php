@@ -21,10 +21,10 @@ final readonly class Items extends Field
     /** @return list<object> */
     public function read(mixed $value, string $key, string $name, Family $family): array
     {
-        if (! is_array($value) || ! array_is_list($value)) {
+        if (! \is_array($value) || ! array_is_list($value)) {
             throw Refused::field($name, "{$key} must be a list, not ".self::shown($value).'.');
         }
-        $n = count($value);
+        $n = \count($value);
         if ($n < $this->atLeast || $n > $this->atMost) {
             throw Refused::field(
                 $name,
@@ -36,7 +36,7 @@ final readonly class Items extends Field
         $signature = Signature::of($this->row);
         $rows = [];
         foreach ($value as $i => $row) {
-            if (! is_array($row) || ($row !== [] && array_is_list($row))) {
+            if (! \is_array($row) || ($row !== [] && array_is_list($row))) {
                 throw Refused::field($name, "{$key}, row ".($i + 1).': must be an object, not '.self::shown($row).'.');
             }
             $rows[] = new $this->row(...$signature->arguments($row, $family, $key, $i + 1));

@@ -40,12 +40,12 @@ final readonly class Measure extends Field
         parent::__construct($key, $about);
         $suffix = null;
         foreach (array_keys($quantity->units()) as $candidate) {
-            if (str_ends_with($key, '_'.$candidate) && strlen($candidate) > strlen((string) $suffix)) {
+            if (str_ends_with($key, '_'.$candidate) && \strlen($candidate) > \strlen((string) $suffix)) {
                 $suffix = $candidate;
             }
         }
         $this->suffix = $suffix ?? throw new \LogicException("{$key} names no unit of {$quantity->value}");
-        $this->base = substr($key, 0, -strlen($this->suffix) - 1);
+        $this->base = substr($key, 0, -\strlen($this->suffix) - 1);
         $this->range = new Number($key, $min, $max, $above, $below);
         $this->own = Unit::of($quantity, $this->suffix);
         $keys = [$key => $this->own];
@@ -67,7 +67,7 @@ final readonly class Measure extends Field
 
     public function read(mixed $value, string $key, string $name, Family $family): float
     {
-        if (! is_int($value) && ! is_float($value) || ! is_finite((float) $value)) {
+        if (! \is_int($value) && ! \is_float($value) || ! is_finite((float) $value)) {
             throw Refused::field($name, "{$key} must be a number, not ".self::shown($value).'.');
         }
         $unit = $this->keys[$key] ?? $this->own;

@@ -31,7 +31,7 @@ final readonly class Number extends Field
 
     public function read(mixed $value, string $key, string $name, Family $family): float
     {
-        if (! is_int($value) && ! is_float($value) || ! is_finite((float) $value)) {
+        if (! \is_int($value) && ! \is_float($value) || ! is_finite((float) $value)) {
             throw Refused::field($name, "{$key} must be a number, not ".self::shown($value).'.');
         }
         $number = (float) $value;

@@ -20,11 +20,11 @@ final readonly class Numbers extends Field
     public function read(mixed $value, string $key, string $name, Family $family): array
     {
         $what = $this->texts ? 'texts' : 'whole numbers';
-        if (! is_array($value) || ! array_is_list($value)) {
+        if (! \is_array($value) || ! array_is_list($value)) {
             throw Refused::field($name, "{$key} must be a list of {$what}, not ".self::shown($value).'.');
         }
         foreach ($value as $cell) {
-            if ($this->texts ? ! is_string($cell) : ! is_int($cell)) {
+            if ($this->texts ? ! \is_string($cell) : ! \is_int($cell)) {
                 throw Refused::field($name, "{$key} must hold {$what} only, not ".self::shown($cell).'.');
             }
         }

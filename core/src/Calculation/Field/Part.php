@@ -20,7 +20,7 @@ final readonly class Part extends Field
 
     public function read(mixed $value, string $key, string $name, Family $family): object
     {
-        if (! is_array($value) || ($value !== [] && array_is_list($value))) {
+        if (! \is_array($value) || ($value !== [] && array_is_list($value))) {
             throw Refused::field($name, "{$key} must be an object, not ".self::shown($value).'.');
         }
 

@@ -39,10 +39,10 @@ final readonly class Readings extends Field
     /** @return list<object> */
     public function read(mixed $value, string $key, string $name, Family $family): array
     {
-        if (is_array($value)) {
+        if (\is_array($value)) {
             foreach ($value as $i => $row) {
                 /** @var array<string, mixed> $row as JSON has it, if it is a row */
-                $value[$i] = is_array($row) && isset($row['clock']) ? $this->own($row, $key, $name, $i) : $row;
+                $value[$i] = \is_array($row) && isset($row['clock']) ? $this->own($row, $key, $name, $i) : $row;
             }
         }
 
@@ -64,14 +64,14 @@ final readonly class Readings extends Field
      */
     private function own(array $row, string $key, string $name, int|string $i): array
     {
-        if (! is_string($row['clock'])) {
+        if (! \is_string($row['clock'])) {
             throw Refused::field($name, "{$key}, row ".((int) $i + 1).': clock must be a clock position such as 7:30.');
         }
         $degrees = Clock::degrees($row['clock'], $name);
         $own = [$this->place => str_ends_with($this->place, '_deg') ? $degrees : $degrees / 30];
         foreach (array_diff_key($row, ['clock' => true]) as $named => $value) {
             $own[
-                str_starts_with((string) $named, self::VALUE) ? $this->value.substr((string) $named, strlen(self::VALUE) - 1) : $named
+                str_starts_with((string) $named, self::VALUE) ? $this->value.substr((string) $named, \strlen(self::VALUE) - 1) : $named
             ] = $value;
         }
 

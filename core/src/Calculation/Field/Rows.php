@@ -30,14 +30,14 @@ final readonly class Rows extends Field
     /** @return list<list<float>> */
     public function read(mixed $value, string $key, string $name, Family $family): array
     {
-        if (! is_array($value) || ! array_is_list($value) || count($value) < $this->atLeast) {
+        if (! \is_array($value) || ! array_is_list($value) || \count($value) < $this->atLeast) {
             throw Refused::field($name, "{$key} must be a list of at least {$this->atLeast} rows [".implode(', ', $this->columns).'].');
         }
         $rows = [];
-        $most = count($this->columns);
+        $most = \count($this->columns);
         $before = -INF;
         foreach ($value as $i => $row) {
-            if (! is_array($row) || ! array_is_list($row) || count($row) > $most || count($row) < $most - $this->optional) {
+            if (! \is_array($row) || ! array_is_list($row) || \count($row) > $most || \count($row) < $most - $this->optional) {
                 throw Refused::field(
                     $name,
                     self::at($key, $i).': wanted is ['.implode(', ', $this->columns).'], given '.self::shown($row).'.',
@@ -45,7 +45,7 @@ final readonly class Rows extends Field
             }
             $numbers = [];
             foreach ($row as $j => $cell) {
-                if (! is_float($cell) && ! is_int($cell) || ! is_finite($cell)) {
+                if (! \is_float($cell) && ! \is_int($cell) || ! is_finite($cell)) {
                     throw Refused::field($name, self::at($key, $i).": {$this->columns[$j]} must be a number, not ".self::shown($cell).'.');
                 }
                 if ($this->notNegative && $j > 0 && $cell < 0) {

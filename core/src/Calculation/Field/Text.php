@@ -18,7 +18,7 @@ final readonly class Text extends Field
 
     public function read(mixed $value, string $key, string $name, Family $family): string
     {
-        if (! is_string($value)) {
+        if (! \is_string($value)) {
             throw Refused::field($name, "{$key} must be text, not ".self::shown($value).'.');
         }
         if (mb_strlen($value) > $this->longest) {

@@ -179,7 +179,7 @@ final class FusionThermalSim
             for ($i = 0; $i < $n; $i++) {
                 $shells[] = [$from + $width * $i / $n, $from + $width * ($i + 1) / $n];
             }
-            $ends[] = count($shells);
+            $ends[] = \count($shells);
         }
         $start = [...array_fill(0, $ends[0], $pipe), ...array_fill(0, $ends[2] - $ends[0], $fitting)];
 

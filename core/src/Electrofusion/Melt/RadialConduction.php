@@ -56,7 +56,7 @@ final class RadialConduction
         public readonly ?int $gap = null,
         public readonly ?int $wirePlane = null,
     ) {
-        $this->cells = count($shells);
+        $this->cells = \count($shells);
         $thinnest = INF;
         foreach ($shells as [$ri, $ro]) {
             $centre = ($ri + $ro) / 2;
@@ -201,7 +201,7 @@ final class RadialConduction
         $held = [];
         $mapped = [];
         for ($i = 0; $i < $this->cells; $i = $outer + 1) {
-            $mapped[$i] = count($shells);
+            $mapped[$i] = \count($shells);
             // Two cells become one unless gap or wire lies between them.
             $two = $i + 1 < $this->cells && $i + 1 !== $this->gap && $i + 1 !== $this->wirePlane;
             [$inner, $outer] = [$i, $two ? $i + 1 : $i];

@@ -14,18 +14,18 @@ final readonly class Answerable
     /** @param  string  $word  is, not, in, min, max */
     public function check(mixed $of, string $word, mixed $with): void
     {
-        $answers = is_string($of) ? $this->answers($of) : null;
+        $answers = \is_string($of) ? $this->answers($of) : null;
         if ($answers === null) {
             return;
         }
-        foreach ($word === 'in' && is_array($with) ? $with : [$with] as $one) {
-            $isPath = is_string($one) && str_starts_with($one, '$') || is_array($one);
-            if (! $isPath && ! in_array($one, $answers, true)) {
-                $shown = array_map(fn (mixed $a) => is_bool($a) ? ($a ? 'true' : 'false') : (is_scalar($a) ? (string) $a : ''), $answers);
+        foreach ($word === 'in' && \is_array($with) ? $with : [$with] as $one) {
+            $isPath = \is_string($one) && str_starts_with($one, '$') || \is_array($one);
+            if (! $isPath && ! \in_array($one, $answers, true)) {
+                $shown = array_map(fn (mixed $a) => \is_bool($a) ? ($a ? 'true' : 'false') : (\is_scalar($a) ? (string) $a : ''), $answers);
                 $this->reader->fault(
-                    (is_scalar($one) ? Nearest::quoted(is_bool($one) ? ($one ? 'true' : 'false') : (string) $one) : 'this').
+                    (\is_scalar($one) ? Nearest::quoted(\is_bool($one) ? ($one ? 'true' : 'false') : (string) $one) : 'this').
                         ' is never answered there; '.
-                        Nearest::to(is_string($one) ? $one : '', $shown),
+                        Nearest::to(\is_string($one) ? $one : '', $shown),
                 );
             }
         }
@@ -42,7 +42,7 @@ final readonly class Answerable
         $key = $own
             ? (string) $this->reader->here->key()
             : $this->reader->vocabulary->keys($parts[1] ?? '', $this->reader->here->side)[0] ?? '';
-        if ((! $own && $parts[0] !== '$step') || $key === '' || count($parts) !== ($own ? 2 : 3)) {
+        if ((! $own && $parts[0] !== '$step') || $key === '' || \count($parts) !== ($own ? 2 : 3)) {
             return null;
         }
         $field = $this->reader->vocabulary->field($key, $parts[$own ? 1 : 2]);

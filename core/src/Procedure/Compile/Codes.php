@@ -32,7 +32,7 @@ final class Codes
         foreach ($known as $one) {
             if (
                 $code === $one ||
-                (str_ends_with($one, '*') && str_starts_with($code, substr($one, 0, -1)) && strlen($code) >= strlen($one))
+                (str_ends_with($one, '*') && str_starts_with($code, substr($one, 0, -1)) && \strlen($code) >= \strlen($one))
             ) {
                 return true;
             }

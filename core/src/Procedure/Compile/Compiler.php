@@ -57,7 +57,7 @@ final readonly class Compiler
         $vocabulary = new Vocabulary($steps, $parameters, $this->isFrozen);
         $reader = new Reader($vocabulary, $this->faults, new Here, '');
         $compiled = [];
-        foreach (is_array($text['steps'] ?? null) ? array_values($text['steps']) : [] as $i => $written) {
+        foreach (\is_array($text['steps'] ?? null) ? array_values($text['steps']) : [] as $i => $written) {
             $at = new StepCompiler($reader->below("steps[{$i}]"));
             array_push($compiled, ...(isset($steps[$i]) ? $at->onEachSide($steps[$i]) : [$at->unreadable($written)]));
         }

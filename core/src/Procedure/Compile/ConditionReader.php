@@ -39,7 +39,7 @@ final readonly class ConditionReader
     /** @return list<Condition> */
     private function each(mixed $conditions): array
     {
-        if (! is_array($conditions) || $conditions === [] || is_string(array_key_first($conditions))) {
+        if (! \is_array($conditions) || $conditions === [] || \is_string(array_key_first($conditions))) {
             $this->reader->fault('must be a list of conditions');
 
             return [new Unsettled];
@@ -54,11 +54,11 @@ final readonly class ConditionReader
 
     private function one(mixed $condition): Condition
     {
-        if (is_array($condition) && isset($condition['any'])) {
+        if (\is_array($condition) && isset($condition['any'])) {
             return new AnyOf((new self($this->reader->below('any')))->each($condition['any']));
         }
-        $words = is_array($condition) ? array_intersect(['known', ...array_keys(self::COMPARISONS)], array_keys($condition)) : [];
-        if (! is_array($condition) || ! isset($condition['of']) || $words === []) {
+        $words = \is_array($condition) ? array_intersect(['known', ...array_keys(self::COMPARISONS)], array_keys($condition)) : [];
+        if (! \is_array($condition) || ! isset($condition['of']) || $words === []) {
             $this->reader->fault(
                 'must be an object with "of" and one of known, '.implode(', ', array_keys(self::COMPARISONS)).', or with "any"',
             );
@@ -77,6 +77,6 @@ final readonly class ConditionReader
             }
         }
 
-        return count($all) === 1 ? $all[0] : new AllOf($all);
+        return \count($all) === 1 ? $all[0] : new AllOf($all);
     }
 }

@@ -36,14 +36,14 @@ final class Faults
 
     private function add(string $path, string $what, bool $harmless): void
     {
-        if (count($this->found) < self::MOST) {
+        if (\count($this->found) < self::MOST) {
             $this->found[$path] ??= ['what' => $what, 'harmless' => $harmless];
         }
     }
 
     public function areMany(): bool
     {
-        return count($this->found) >= self::MOST;
+        return \count($this->found) >= self::MOST;
     }
 
     /** The first fault at this path or below it by which something could be judged wrongly, in a sentence. */

@@ -40,7 +40,7 @@ final readonly class FieldCompiler
     {
         $type = $field['type'] ?? (isset($field['quantity']) ? 'quantity' : 'number');
         foreach (self::OF_TYPE as $key => $types) {
-            if (isset($field[$key]) && ! in_array($type, $types, true)) {
+            if (isset($field[$key]) && ! \in_array($type, $types, true)) {
                 $this->reader->below($key)->fault("is of no use in a field of type {$type}, only of type ".implode(' or ', $types));
             }
         }
@@ -48,7 +48,7 @@ final readonly class FieldCompiler
         if (isset($field['min'], $field['max']) && $field['min'] > $field['max']) {
             $this->reader->below('min')->fault("{$field['min']} is more than max, {$field['max']}: nothing could be entered");
         }
-        if ($type === 'item' && ! in_array('stores/'.($field['of'] ?? '').'.json', Data::files('stores'), true)) {
+        if ($type === 'item' && ! \in_array('stores/'.($field['of'] ?? '').'.json', Data::files('stores'), true)) {
             $kept = array_map(fn (string $file) => basename($file, '.json'), Data::files('stores'));
             $this->reader
                 ->below('of')

@@ -45,7 +45,7 @@ final readonly class InputCheck
     private function unitMustFit(string $key, Field $field, mixed $from): void
     {
         $wanted = $field->keys()[$key] ?? null;
-        if (! is_string($from) || ! str_starts_with($from, '$') || ! $wanted instanceof Unit) {
+        if (! \is_string($from) || ! str_starts_with($from, '$') || ! $wanted instanceof Unit) {
             return;
         }
         [, $given] = Display::unitOf(substr((string) strrchr($from, '.'), 1));
@@ -58,10 +58,10 @@ final readonly class InputCheck
     private function constantMustFit(string $calculation, string $key, Field $field, mixed $from): void
     {
         $value =
-            is_string($from) && str_starts_with($from, '$param.')
+            \is_string($from) && str_starts_with($from, '$param.')
                 ? $this->reader->vocabulary->parameters[substr($from, 7)]->value ?? null
                 : $from;
-        if ($value === null || is_array($value) || (is_string($value) && str_starts_with($value, '$'))) {
+        if ($value === null || \is_array($value) || (\is_string($value) && str_starts_with($value, '$'))) {
             return;
         }
         try {

@@ -25,7 +25,7 @@ final readonly class LimitCompiler
     /** @param  LimitText  $limit  in the form of the schema */
     public function compile(array $limit, ?Calculates $about): Limit
     {
-        if ($about !== null && ! in_array($limit['of'], $about->gives, true)) {
+        if ($about !== null && ! \in_array($limit['of'], $about->gives, true)) {
             $this->reader->below('of')->fault("{$about->name} gives no \"{$limit['of']}\"; ".Nearest::to($limit['of'], $about->gives));
         }
         $bounds = array_intersect(['min', 'max', 'within', 'is'], array_keys($limit));
@@ -61,11 +61,11 @@ final readonly class LimitCompiler
         }
         $at = $this->reader->below($key);
         $expression = $at->expression($limit[$key]);
-        if ($expression instanceof Constant && ! is_int($expression->value) && ! is_float($expression->value)) {
-            $at->fault((is_string($expression->value) ? Nearest::quoted($expression->value) : 'it').' is no number');
+        if ($expression instanceof Constant && ! \is_int($expression->value) && ! \is_float($expression->value)) {
+            $at->fault((\is_string($expression->value) ? Nearest::quoted($expression->value) : 'it').' is no number');
         }
 
-        return is_string($limit[$key]) ? $this->inUnitOf($limit['of'], $limit[$key], $expression, $at) : $expression;
+        return \is_string($limit[$key]) ? $this->inUnitOf($limit['of'], $limit[$key], $expression, $at) : $expression;
     }
 
     private function inUnitOf(string $of, string $path, Expression $expression, Reader $at): Expression

@@ -26,7 +26,7 @@ final class Lines
         try {
             $this->value('', 0);
             $this->space();
-            $this->broken = $this->place < strlen($this->json) ? $this->line : null;
+            $this->broken = $this->place < \strlen($this->json) ? $this->line : null;
         } catch (\UnexpectedValueException) {
             $this->broken = $this->line;
         }
@@ -99,11 +99,11 @@ final class Lines
         if (preg_match('/\G"((?:[^"\\\\\x00-\x1f]|\\\\.)*+)"/', $this->json, $found, 0, $this->place) !== 1) {
             throw new \UnexpectedValueException;
         }
-        $this->place += strlen($found[0]);
+        $this->place += \strlen($found[0]);
 
         $text = json_decode($found[0]);
 
-        return is_string($text) ? $text : '';
+        return \is_string($text) ? $text : '';
     }
 
     private function word(): void
@@ -111,7 +111,7 @@ final class Lines
         if (preg_match('/\G(?:true|false|null|-?\d+(?:\.\d+)?(?:[eE][+-]?\d+)?)/', $this->json, $found, 0, $this->place) !== 1) {
             throw new \UnexpectedValueException;
         }
-        $this->place += strlen($found[0]);
+        $this->place += \strlen($found[0]);
     }
 
     private function space(): void

@@ -22,13 +22,13 @@ final class Nearest
             $known === []
                 ? 'nothing is known here'
                 : 'known are '.
-                    implode(', ', array_slice(array_values($known), 0, self::MOST_LISTED)).
-                    (count($known) > self::MOST_LISTED ? ' and others' : '');
-        if (strlen($word) > self::LONGEST) {
+                    implode(', ', \array_slice(array_values($known), 0, self::MOST_LISTED)).
+                    (\count($known) > self::MOST_LISTED ? ' and others' : '');
+        if (\strlen($word) > self::LONGEST) {
             return $list;
         }
         // Two letters that changed places are two edits.
-        $edits = strlen($word) < 4 ? 1 : max(2, intdiv(strlen($word), 3));
+        $edits = \strlen($word) < 4 ? 1 : max(2, intdiv(\strlen($word), 3));
         $near = array_filter($known, fn (string $k) => levenshtein(strtolower($word), strtolower($k)) <= $edits);
         usort(
             $near,

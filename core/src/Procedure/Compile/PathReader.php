@@ -52,14 +52,14 @@ final readonly class PathReader
      */
     public function resultOf(string $path): ?array
     {
-        [$root, $parts] = [strtok($path, '.'), array_slice(explode('.', $path), 1)];
+        [$root, $parts] = [strtok($path, '.'), \array_slice(explode('.', $path), 1)];
         if ($root === '$here') {
             array_unshift($parts, (string) $this->reader->here->key());
         } elseif ($root !== '$result') {
             return null;
         }
         $key = $this->reader->vocabulary->keys($parts[0] ?? '', $this->reader->here->side)[0] ?? '';
-        $known = count($parts) === 3 && in_array($parts[1], $this->reader->vocabulary->rules($key), true);
+        $known = \count($parts) === 3 && \in_array($parts[1], $this->reader->vocabulary->rules($key), true);
         $calculation = $known ? $this->reader->vocabulary->calculation($key, $parts[1]) : '';
 
         return $known && Registry::standard()->has($calculation) ? ['calculation' => $calculation, 'name' => $parts[2]] : null;
@@ -103,16 +103,16 @@ final readonly class PathReader
         $vocabulary = $this->reader->vocabulary;
         $id = Vocabulary::idOf($key);
         $keys = $vocabulary->factKeys($key);
-        if ($parts !== [] && ! in_array($parts[0], $keys, true)) {
+        if ($parts !== [] && ! \in_array($parts[0], $keys, true)) {
             return "\"{$parts[0]}\" is nothing that the step \"{$id}\" records; ".Nearest::to($parts[0], $keys);
         }
-        if (count($parts) < 2) {
+        if (\count($parts) < 2) {
             return null;
         }
         $field = $vocabulary->field($key, $parts[0]);
         $within = $field === null ? [] : Vocabulary::within($field);
 
-        return in_array($parts[1], $within, true) && count($parts) === 2
+        return \in_array($parts[1], $within, true) && \count($parts) === 2
             ? null
             : "\"{$parts[1]}\" is nothing in \"{$parts[0]}\"; ".Nearest::to($parts[1], $within);
     }
@@ -133,7 +133,7 @@ final readonly class PathReader
     /** @param  list<string>  $parts */
     private function line(array $parts, string $path): Expression
     {
-        $parts = [LineNames::FORMERLY[$parts[0] ?? ''] ?? $parts[0] ?? '', ...array_slice($parts, 1)];
+        $parts = [LineNames::FORMERLY[$parts[0] ?? ''] ?? $parts[0] ?? '', ...\array_slice($parts, 1)];
         $words = LineNames::ALL[$parts[0]] ?? null;
 
         return $words === null
@@ -181,16 +181,16 @@ final readonly class PathReader
         if ($this->mustChooseSide($key)) {
             return $this->nowhere($path, $this->chooseSide($id));
         }
-        [$rule, $name] = [...array_slice($parts, $own ? 1 : 2), '', ''];
-        if (! in_array($rule, $vocabulary->rules($key), true)) {
+        [$rule, $name] = [...\array_slice($parts, $own ? 1 : 2), '', ''];
+        if (! \in_array($rule, $vocabulary->rules($key), true)) {
             return $this->nowhere($path, "the step \"{$id}\" computes no \"{$rule}\"; ".Nearest::to($rule, $vocabulary->rules($key)));
         }
         $calculation = $vocabulary->calculation($key, $rule);
         $gives = Registry::standard()->has($calculation) ? Registry::standard()->about($calculation)->gives : [$name];
-        if (! in_array($name, $gives, true) || count($parts) !== ($own ? 3 : 4)) {
+        if (! \in_array($name, $gives, true) || \count($parts) !== ($own ? 3 : 4)) {
             return $this->nowhere(
                 $path,
-                "{$calculation} gives no \"".implode('.', array_slice($parts, $own ? 2 : 3)).'"; '.Nearest::to($name, $gives),
+                "{$calculation} gives no \"".implode('.', \array_slice($parts, $own ? 2 : 3)).'"; '.Nearest::to($name, $gives),
             );
         }
         if ($this->notYetComputed($key, $rule)) {

@@ -74,23 +74,23 @@ final readonly class Reader
     /** A value, a path that starts with `$`, an object whose first key is a form, or lists and objects of these. */
     public function expression(mixed $value): Expression
     {
-        if (is_string($value)) {
+        if (\is_string($value)) {
             return str_starts_with($value, '$') ? $this->path($value) : new Constant($value);
         }
-        if (! is_array($value)) {
+        if (! \is_array($value)) {
             return new Constant($value);
         }
         $first = array_key_first($value);
-        if (is_string($first) && str_starts_with($first, '$')) {
+        if (\is_string($first) && str_starts_with($first, '$')) {
             return $this->form($first, $value);
         }
         $entries = [];
         foreach ($value as $key => $entry) {
-            $entries[$key] = $this->below(is_int($key) ? "[{$key}]" : $key)->expression($entry);
+            $entries[$key] = $this->below(\is_int($key) ? "[{$key}]" : $key)->expression($entry);
         }
         $constants = array_filter($entries, fn (Expression $e) => $e instanceof Constant);
 
-        return count($constants) === count($entries)
+        return \count($constants) === \count($entries)
             ? new Constant(array_map(fn (Constant $c) => $c->value, $constants))
             : new Record($entries);
     }
@@ -108,7 +108,7 @@ final readonly class Reader
             return $this->below($name)->unresolved($name, "\"{$name}\" is no form; ".Nearest::to($name, array_keys(Forms::all())));
         }
         $also = Forms::about($class)->also;
-        foreach ($also === ['*'] ? [] : array_diff(array_slice(array_keys($spec), 1), $also) as $unknown) {
+        foreach ($also === ['*'] ? [] : array_diff(\array_slice(array_keys($spec), 1), $also) as $unknown) {
             $this->below((string) $unknown)->fault("\"{$unknown}\" is not known beside {$name}; ".Nearest::to((string) $unknown, $also));
         }
 
@@ -125,7 +125,7 @@ final readonly class Reader
     public function listOf(string $form, array $spec): array
     {
         $list = $spec[$form];
-        if (! is_array($list) || ! array_is_list($list) || $list === []) {
+        if (! \is_array($list) || ! array_is_list($list) || $list === []) {
             $this->below($form)->fault('must be a list of values');
 
             return [];
@@ -149,14 +149,14 @@ final readonly class Reader
     public function stepKey(string $name): ?string
     {
         $id = Vocabulary::idOf($name);
-        $side = str_contains($name, '@') ? substr($name, strlen($id) + 1) : null;
+        $side = str_contains($name, '@') ? substr($name, \strlen($id) + 1) : null;
         if (! $this->vocabulary->hasStep($id)) {
             $this->fault("there is no step \"{$id}\" in this procedure; ".Nearest::to($id, $this->vocabulary->ids()));
 
             return null;
         }
         $sides = $this->vocabulary->sides($id);
-        if ($side === null && $this->here->side !== null && in_array($this->here->side, $sides, true)) {
+        if ($side === null && $this->here->side !== null && \in_array($this->here->side, $sides, true)) {
             return "{$id}@{$this->here->side}";
         }
         if ($side !== null && $this->vocabulary->position($name) === null) {
@@ -175,7 +175,7 @@ final readonly class Reader
      */
     public function codesMustExist(mixed $list, array $codes): void
     {
-        foreach (is_string($list) ? [$list] : [] as $path) {
+        foreach (\is_string($list) ? [$list] : [] as $path) {
             $result = (new PathReader($this))->resultOf($path);
             if ($result !== null) {
                 Codes::mustExist($this, $result['calculation'], $result['name'], $codes);

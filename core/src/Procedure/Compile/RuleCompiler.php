@@ -81,7 +81,7 @@ final readonly class RuleCompiler
     private function planned(array $in): Planned
     {
         return new Planned(
-            array_keys(array_filter($in, fn (mixed $from) => is_string($from) && preg_match('/^\$(line|param)\b/', $from) === 1)),
+            array_keys(array_filter($in, fn (mixed $from) => \is_string($from) && preg_match('/^\$(line|param)\b/', $from) === 1)),
         );
     }
 
@@ -90,12 +90,12 @@ final readonly class RuleCompiler
     {
         $judges = $rule['judges'] ?? $this->judges;
         $counting = match (true) {
-            is_array($judges) => array_values(array_map(Verdict::from(...), $judges)),
+            \is_array($judges) => array_values(array_map(Verdict::from(...), $judges)),
             $judges === false => [],
             default => Verdict::cases(),
         };
         $own = $rule['own_verdict'] ?? true;
-        $speaks = $about !== null && in_array('verdict', $about->gives, true);
+        $speaks = $about !== null && \in_array('verdict', $about->gives, true);
         $limits = [];
         foreach ($rule['limits'] ?? [] as $i => $limit) {
             $limits[] = (new LimitCompiler($this->saying()->below("limits[{$i}]")))->compile($limit, $about);
@@ -170,7 +170,7 @@ final readonly class RuleCompiler
         return new Say(
             isset($say['verdict']) ? array_map(Verdict::from(...), array_values((array) $say['verdict'])) : Verdict::cases(),
             $at->below('text')->sentence($say['text']), $at->below('do')->sentence($say['do'] ?? ''), $list, $code,
-            array_key_exists('limit', $say) ? $this->parameter($say['limit'], $at->below('limit')) : $limit,
+            \array_key_exists('limit', $say) ? $this->parameter($say['limit'], $at->below('limit')) : $limit,
         );
     }
 
@@ -185,7 +185,7 @@ final readonly class RuleCompiler
         if ($name === true) {
             $at->fault('must be the name of a parameter, or false for none');
         }
-        if (! is_string($name)) {
+        if (! \is_string($name)) {
             return null;
         }
         $parameters = $at->vocabulary->parameters;

@@ -68,7 +68,7 @@ final readonly class SentenceReader
     {
         [$root, $rest] = [...explode('.', $path, 2), ''];
         $here = $this->reader->here;
-        if (in_array($root, $here->moment, true)) {
+        if (\in_array($root, $here->moment, true)) {
             return null;
         }
         if ($root === 'side' && $rest === '') {

@@ -57,7 +57,7 @@ final class Shape
         $clean = $shape->fitted($shape->schema, $text, '');
 
         /** @var ProcedureText */
-        return is_array($clean) ? $clean : [];
+        return \is_array($clean) ? $clean : [];
     }
 
     /** @param  array<mixed>  $node  of the schema */
@@ -69,22 +69,22 @@ final class Shape
             return $this->refused($path, 'must be '.implode(' or ', array_map(fn (string $type) => self::IN_WORDS[$type], $types)));
         }
         $words = $node['enum'] ?? (isset($node['const']) ? [$node['const']] : null);
-        if ($words !== null && ! in_array($value, $words, true)) {
+        if ($words !== null && ! \in_array($value, $words, true)) {
             return $this->refused(
                 $path,
                 'must be '.
-                    (count($words) > 1 ? 'one of ' : '').
+                    (\count($words) > 1 ? 'one of ' : '').
                     implode(', ', $words).
-                    (is_string($value) ? ', not '.Nearest::quoted($value) : ''),
+                    (\is_string($value) ? ', not '.Nearest::quoted($value) : ''),
             );
         }
-        if (is_string($value)) {
+        if (\is_string($value)) {
             return $this->text($node, $value, $path);
         }
 
         return match (true) {
-            ! is_array($value) => $value,
-            isset($node['properties']) || is_array($node['additionalProperties'] ?? null) => $this->object($node, $value, $path),
+            ! \is_array($value) => $value,
+            isset($node['properties']) || \is_array($node['additionalProperties'] ?? null) => $this->object($node, $value, $path),
             isset($node['items']) => $this->entries($node, $value, $path),
             default => $value,
         };
@@ -106,7 +106,7 @@ final class Shape
      */
     private function entries(array $node, array $value, string $path): mixed
     {
-        if (count($value) < ($node['minItems'] ?? 0)) {
+        if (\count($value) < ($node['minItems'] ?? 0)) {
             return $this->refused($path, 'is empty: leave it out, or say something');
         }
         $clean = [];
@@ -133,7 +133,7 @@ final class Shape
                 break;
             }
             $below = $properties[$key] ?? ($node['additionalProperties'] ?? false);
-            $fitted = is_array($below)
+            $fitted = \is_array($below)
                 ? $this->fitted($below, $entry, ltrim("{$path}.{$key}", '.'))
                 : $this->unknown((string) $key, $path, array_keys($properties));
             if ($fitted !== $this->nothing) {
@@ -180,12 +180,12 @@ final class Shape
     private static function is(string $type, mixed $value): bool
     {
         return match ($type) {
-            'string' => is_string($value),
-            'number' => is_int($value) || is_float($value),
-            'integer' => is_int($value),
-            'boolean' => is_bool($value),
-            'object' => is_array($value) && ($value === [] || ! array_is_list($value)),
-            'array' => is_array($value) && array_is_list($value),
+            'string' => \is_string($value),
+            'number' => \is_int($value) || \is_float($value),
+            'integer' => \is_int($value),
+            'boolean' => \is_bool($value),
+            'object' => \is_array($value) && ($value === [] || ! array_is_list($value)),
+            'array' => \is_array($value) && array_is_list($value),
             default => false,
         };
     }

@@ -64,7 +64,7 @@ final readonly class SpeechCheck
      */
     private function possible(Ruling $ruling, bool $own, array $rule): array
     {
-        $speaks = in_array('verdict', $this->about->gives, true);
+        $speaks = \in_array('verdict', $this->about->gives, true);
         $words = $own ? ($speaks ? $this->about->verdicts : ['good']) : [];
         foreach ($rule['limits'] ?? [] as $limit) {
             array_push($words, 'good', 'bad', ...(($limit['u'] ?? 0) === 0 ? [] : ['close']), ...($own ? [] : ['open']));
@@ -84,7 +84,7 @@ final readonly class SpeechCheck
     private function codesTell(Verdict $verdict, array $says): bool
     {
         foreach ($this->about->codes as $list => $codes) {
-            $said = array_filter($says, fn (Say $say) => $say->list === $list && in_array($verdict, $say->verdicts, true));
+            $said = array_filter($says, fn (Say $say) => $say->list === $list && \in_array($verdict, $say->verdicts, true));
             $all = array_filter($said, fn (Say $say) => $say->code === null) !== [];
             $each =
                 array_filter(

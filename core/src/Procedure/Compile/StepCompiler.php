@@ -60,7 +60,7 @@ final readonly class StepCompiler
     public function onEachSide(array $step): array
     {
         foreach (self::OF_KIND as $key => $kinds) {
-            if (isset($step[$key]) && ! in_array($step['kind'], $kinds, true)) {
+            if (isset($step[$key]) && ! \in_array($step['kind'], $kinds, true)) {
                 $this->reader->below($key)->fault("is of no use in a {$step['kind']}, only in a ".implode(' or ', $kinds));
             }
         }
@@ -71,7 +71,8 @@ final readonly class StepCompiler
     /** What stands for a step of an older text that has not the form of one: it is there, open, and says why. */
     public function unreadable(mixed $written): Step
     {
-        $named = fn (string $key): string => is_array($written) && is_string($written[$key] ?? null) ? $written[$key] : $this->reader->path;
+        $keys = \is_array($written) ? $written : [];
+        $named = fn (string $key): string => \is_string($keys[$key] ?? null) ? $keys[$key] : $this->reader->path;
 
         return new Step(
             id: $named('id'),
@@ -107,7 +108,7 @@ final readonly class StepCompiler
         return new Step(
             id: $step['id'],
             side: $side,
-            kind: Kinds::all()[$step['kind']]::read($step, $reader->from($reader->here->at('', count($step['guide'] ?? [])))),
+            kind: Kinds::all()[$step['kind']]::read($step, $reader->from($reader->here->at('', \count($step['guide'] ?? [])))),
             title: $this->title($step['title'], $reader->below('title')),
             when: isset($step['when']) ? $asking->below('when')->conditions($step['when']) : null,
             optional: $step['optional'] ?? false,
@@ -228,7 +229,7 @@ final readonly class StepCompiler
             after: $after,
             needsGood: $needsGood,
             notBefore: isset($step['not_before'])
-                ? $reader->from($reader->here->at('', count($step['guide'] ?? [])))->below('not_before')->expression($step['not_before'])
+                ? $reader->from($reader->here->at('', \count($step['guide'] ?? [])))->below('not_before')->expression($step['not_before'])
                 : null,
             early: isset($step['not_before'])
                 ? new Early(
@@ -274,7 +275,7 @@ final readonly class StepCompiler
 
         return $photo === null
             ? null
-            : new PhotoAsked($photo['of'], is_array($wanted) ? $reader->below('wanted')->conditions($wanted) : $wanted);
+            : new PhotoAsked($photo['of'], \is_array($wanted) ? $reader->below('wanted')->conditions($wanted) : $wanted);
     }
 
     /**
@@ -286,7 +287,7 @@ final readonly class StepCompiler
         $read = [];
         foreach ($cautions as $i => $caution) {
             $at = $reader->below("[{$i}]");
-            $read[] = is_string($caution) ? new Caution($caution, null)
+            $read[] = \is_string($caution) ? new Caution($caution, null)
                 : new Caution($caution['text'], isset($caution['when']) ? $at->below('when')->conditions($caution['when']) : null);
         }
 

@@ -32,7 +32,7 @@ final class StepLibrary
         return new self(function (string $name): ?array {
             $ships =
                 preg_match('#^[a-z]+/[a-z0-9-]+$#', $name) === 1 &&
-                in_array("steps/{$name}.json", Data::files('steps/'.strtok($name, '/')), true);
+                \in_array("steps/{$name}.json", Data::files('steps/'.strtok($name, '/')), true);
 
             return $ships ? Data::json("steps/{$name}.json") : null;
         });
@@ -43,12 +43,12 @@ final class StepLibrary
     {
         $this->faults = [];
         $steps = $origins = [];
-        foreach (is_array($text['steps'] ?? null) && array_is_list($text['steps']) ? $text['steps'] : [] as $i => $step) {
+        foreach (\is_array($text['steps'] ?? null) && array_is_list($text['steps']) ? $text['steps'] : [] as $i => $step) {
             foreach ($this->whole("steps[{$i}]", $step) as [$origin, $whole]) {
                 $steps[] = $whole;
                 $origins[] = $origin;
             }
-            if (count($steps) > self::MOST_STEPS) {
+            if (\count($steps) > self::MOST_STEPS) {
                 $this->faults["steps[{$i}]"] = 'makes more than '.self::MOST_STEPS.' steps';
                 break;
             }
@@ -68,7 +68,7 @@ final class StepLibrary
     private function mustSpeakOneLanguage(array $text): void
     {
         $language = $text['language'] ?? Procedure::ENGLISH;
-        if (! is_string($language) || explode('-', $language)[0] === Procedure::ENGLISH) {
+        if (! \is_string($language) || explode('-', $language)[0] === Procedure::ENGLISH) {
             return;
         }
         foreach (['steps', 'tells'] as $part) {
@@ -87,23 +87,23 @@ final class StepLibrary
     private function told(array $text): array
     {
         $tells = $text['tells'] ?? null;
-        if (! is_array($tells) || ! isset($tells['use'])) {
+        if (! \is_array($tells) || ! isset($tells['use'])) {
             return $text;
         }
-        $name = is_string($tells['use']) ? $tells['use'] : '';
+        $name = \is_string($tells['use']) ? $tells['use'] : '';
         $ship = array_map(fn (string $file) => basename($file, '.json'), Data::files('tells'));
-        if (! in_array($name, $ship, true)) {
+        if (! \in_array($name, $ship, true)) {
             $this->faults['tells.use'] = Nearest::quoted($name).' does not ship; '.Nearest::to($name, $ship);
         }
         unset($tells['use']);
 
-        return ['tells' => $tells + (in_array($name, $ship, true) ? Data::json("tells/{$name}.json") : [])] + $text;
+        return ['tells' => $tells + (\in_array($name, $ship, true) ? Data::json("tells/{$name}.json") : [])] + $text;
     }
 
     /** @return list<array{string, mixed}> where it stands, and the step */
     private function whole(string $path, mixed $step): array
     {
-        if (! is_array($step)) {
+        if (! \is_array($step)) {
             return [[$path, $step]];
         }
         if (isset($step['use'])) {
@@ -121,8 +121,8 @@ final class StepLibrary
      */
     private function rounds(string $path, array $step): array
     {
-        $each = is_array($step['each'] ?? null) ? array_filter($step['each'], is_string(...)) : [];
-        if (! is_array($step['block']) || $each === [] || count($each) !== count($step['each'])) {
+        $each = \is_array($step['each'] ?? null) ? array_filter($step['each'], is_string(...)) : [];
+        if (! \is_array($step['block']) || $each === [] || \count($each) !== \count($step['each'])) {
             $this->faults[$path] = 'a block needs its steps, and each: the names of its rounds';
 
             return [];
@@ -135,11 +135,11 @@ final class StepLibrary
             $this->faults["{$path}.block"] = '{this} stands nowhere in it: each round would say the same';
         }
         $written = [];
-        $before = is_string($step['before'] ?? null) ? $step['before'] : '';
+        $before = \is_string($step['before'] ?? null) ? $step['before'] : '';
         foreach ($each as $round) {
             foreach ($step['block'] as $i => $inner) {
                 foreach ($this->whole("{$path}.block[{$i}]", $inner) as [$origin, $one]) {
-                    $written[] = [$origin, is_array($one) ? ['each' => [$round]] + (array) self::named($one, $round, $before) : $one];
+                    $written[] = [$origin, \is_array($one) ? ['each' => [$round]] + (array) self::named($one, $round, $before) : $one];
                 }
             }
             $before = $round;
@@ -170,9 +170,9 @@ final class StepLibrary
      */
     private function taken(string $path, array $step, array $through): ?array
     {
-        $name = is_string($step['use']) ? $step['use'] : '';
+        $name = \is_string($step['use']) ? $step['use'] : '';
         $kept = ($this->kept)($name);
-        if ($kept === null || in_array($name, $through, true)) {
+        if ($kept === null || \in_array($name, $through, true)) {
             $this->faults["{$path}.use"] =
                 $kept === null
                     ? Nearest::quoted($name).' is no step of the library'
@@ -180,7 +180,7 @@ final class StepLibrary
 
             return null;
         }
-        $with = is_array($step['with'] ?? null) ? $step['with'] : [];
+        $with = \is_array($step['with'] ?? null) ? $step['with'] : [];
         unset($step['use'], $step['with']);
         // A step of the library may itself be another one with what is different.
         $whole = isset($kept['use']) ? $this->taken($path, $kept, [...$through, $name]) : $kept;
@@ -198,7 +198,7 @@ final class StepLibrary
         foreach ($with as $place => $value) {
             $at = &$whole;
             foreach (explode('.', (string) $place) as $key) {
-                if (! is_array($at) || ! array_key_exists($key, $at)) {
+                if (! \is_array($at) || ! \array_key_exists($key, $at)) {
                     $this->faults["{$path}.with"] = "there is no {$place} in {$name}";
                     unset($at);
 
@@ -218,14 +218,14 @@ final class StepLibrary
     private static function named(mixed $value, string $round, string $before): mixed
     {
         return match (true) {
-            is_array($value) => array_combine(
+            \is_array($value) => array_combine(
                 array_map(
-                    fn (int|string $key) => is_string($key) ? str_replace(['{this}', '{prev}'], [$round, $before], $key) : $key,
+                    fn (int|string $key) => \is_string($key) ? str_replace(['{this}', '{prev}'], [$round, $before], $key) : $key,
                     array_keys($value),
                 ),
                 array_map(fn (mixed $v) => self::named($v, $round, $before), $value),
             ),
-            is_string($value) => str_replace(['{this}', '{prev}'], [$round, $before], $value),
+            \is_string($value) => str_replace(['{this}', '{prev}'], [$round, $before], $value),
             default => $value,
         };
     }

@@ -52,7 +52,7 @@ final class Vocabulary
             $this->firstAt[$id] ??= $i;
             foreach ($step['each'] ?? [null] as $side) {
                 $key = Step::keyOf($id, $side);
-                $this->order[$key] ??= count($this->order);
+                $this->order[$key] ??= \count($this->order);
                 $this->steps[$key] ??= $step;
                 foreach ([...array_values($step['guide'] ?? []), ...array_values($step['judge'] ?? [])] as $at => $rule) {
                     $this->rules[$key][$rule['calc_as'] ?? $rule['calc']] ??= ['calculation' => $rule['calc'], 'at' => $at];
@@ -115,7 +115,7 @@ final class Vocabulary
         $all = array_values(array_filter(array_keys($this->order), fn (string $key) => self::idOf($key) === $name));
         $own = "{$name}@{$from}";
 
-        return in_array($own, $all, true) ? [$own] : $all;
+        return \in_array($own, $all, true) ? [$own] : $all;
     }
 
     /** @return list<string> sides on which a step is done; none for a step without sides */
@@ -170,7 +170,7 @@ final class Vocabulary
     public static function within(array $field): array
     {
         $file = 'stores/'.($field['of'] ?? '').'.json';
-        if (($field['type'] ?? '') !== 'item' || ! in_array($file, Data::files('stores'), true)) {
+        if (($field['type'] ?? '') !== 'item' || ! \in_array($file, Data::files('stores'), true)) {
             return [];
         }
         /** @var list<array{key: string}> $fields */

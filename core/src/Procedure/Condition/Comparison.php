@@ -44,6 +44,6 @@ abstract readonly class Comparison implements Condition
 
     protected static function isNumber(mixed $value): bool
     {
-        return is_int($value) || is_float($value);
+        return \is_int($value) || \is_float($value);
     }
 }

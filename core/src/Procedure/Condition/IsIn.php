@@ -9,6 +9,6 @@ final readonly class IsIn extends Comparison
 {
     protected function compare(mixed $found, mixed $with): ?bool
     {
-        return is_array($with) ? array_filter($with, fn (mixed $one) => self::same($found, $one)) !== [] : null;
+        return \is_array($with) ? array_filter($with, fn (mixed $one) => self::same($found, $one)) !== [] : null;
     }
 }

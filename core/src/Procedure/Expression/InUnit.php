@@ -18,7 +18,7 @@ final readonly class InUnit implements Expression
     {
         $value = $this->value->of($known);
 
-        return is_int($value) || is_float($value) ? $this->to->fromSi($this->from->toSi((float) $value)) : $value;
+        return \is_int($value) || \is_float($value) ? $this->to->fromSi($this->from->toSi((float) $value)) : $value;
     }
 
     public function missing(Known $known): array

@@ -37,7 +37,7 @@ final readonly class LineValue implements Expression
         }
         [$a, $b] = array_map(fn (string $side) => Walk::down($known->line, ['ends', $side, ...$this->path]), ['a', 'b']);
 
-        return [is_scalar($a) && is_scalar($b) ? "one {$this->words} for both ends ({$a} and {$b})" : $this->words];
+        return [\is_scalar($a) && \is_scalar($b) ? "one {$this->words} for both ends ({$a} and {$b})" : $this->words];
     }
 
     public function isRuledOut(Known $known): bool

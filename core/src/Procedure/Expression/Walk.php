@@ -11,7 +11,7 @@ final class Walk
     public static function down(mixed $from, array $path): mixed
     {
         foreach ($path as $key) {
-            if (! is_array($from)) {
+            if (! \is_array($from)) {
                 return null;
             }
             $from = $from[$key] ?? null;

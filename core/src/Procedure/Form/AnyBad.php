@@ -14,6 +14,6 @@ final readonly class AnyBad extends OfStep
     {
         $verdicts = array_column($known->attempts($this->key), 'verdict');
 
-        return $verdicts === [] ? null : in_array(Verdict::Bad->value, $verdicts, true);
+        return $verdicts === [] ? null : \in_array(Verdict::Bad->value, $verdicts, true);
     }
 }

@@ -24,7 +24,7 @@ final readonly class FirstKnown extends OfList
     /** What would be asked for last is named. */
     public function missing(Known $known): array
     {
-        $last = $this->values[count($this->values) - 1] ?? null;
+        $last = $this->values[\count($this->values) - 1] ?? null;
 
         return $last === null || $this->of($known) !== null ? [] : $last->missing($known);
     }

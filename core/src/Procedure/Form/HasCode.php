@@ -23,7 +23,7 @@ final readonly class HasCode extends Form
 
     public static function read(array $spec, Reader $reader): Expression
     {
-        $codes = is_array($spec['any'] ?? null) ? array_values(array_filter($spec['any'], is_string(...))) : [];
+        $codes = \is_array($spec['any'] ?? null) ? array_values(array_filter($spec['any'], is_string(...))) : [];
         if ($codes === []) {
             return $reader->unresolved('$has', 'needs "any": the codes that are looked for');
         }
@@ -36,10 +36,10 @@ final readonly class HasCode extends Form
     {
         $list = $this->list->of($known);
 
-        $code = fn (mixed $held): mixed => is_array($held) ? $held['code'] ?? null : $held;
+        $code = fn (mixed $held): mixed => \is_array($held) ? $held['code'] ?? null : $held;
 
-        return is_array($list)
-            ? array_filter($list, fn (mixed $held) => in_array($code($held), $this->codes, true)) !== []
+        return \is_array($list)
+            ? array_filter($list, fn (mixed $held) => \in_array($code($held), $this->codes, true)) !== []
             : null;
     }
 

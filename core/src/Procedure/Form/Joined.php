@@ -19,7 +19,7 @@ final readonly class Joined extends OfList
         $joined = [];
         foreach ($this->values as $value) {
             $list = $value->of($known);
-            if (is_array($list)) {
+            if (\is_array($list)) {
                 array_push($joined, ...array_values($list));
             } elseif (! $value->isRuledOut($known)) {
                 return null;

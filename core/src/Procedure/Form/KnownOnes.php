@@ -12,6 +12,6 @@ final readonly class KnownOnes extends OfList
     /** @return list<mixed> */
     public function of(Known $known): array
     {
-        return array_values(array_filter($this->each($known), fn (mixed $v) => is_array($v) ? ! in_array(null, $v, true) : $v !== null));
+        return array_values(array_filter($this->each($known), fn (mixed $v) => \is_array($v) ? ! \in_array(null, $v, true) : $v !== null));
     }
 }

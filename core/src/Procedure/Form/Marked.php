@@ -23,7 +23,7 @@ final readonly class Marked extends Form
     public static function read(array $spec, Reader $reader): Expression
     {
         $at = $reader->below('$marked');
-        if (! is_string($spec['$marked']) || ! is_string($spec['as'] ?? null)) {
+        if (! \is_string($spec['$marked']) || ! \is_string($spec['as'] ?? null)) {
             return $at->unresolved('$marked', 'must name a trace, and beside it "as": the name of a mark');
         }
         $key = $at->stepKey($spec['$marked']);
@@ -34,8 +34,8 @@ final readonly class Marked extends Form
     public function of(Known $known): int|float|null
     {
         $marks = $known->values[$this->key]['marks'] ?? null;
-        $mark = is_array($marks) ? $marks[$this->mark] ?? null : null;
+        $mark = \is_array($marks) ? $marks[$this->mark] ?? null : null;
 
-        return is_int($mark) || is_float($mark) ? $mark : null;
+        return \is_int($mark) || \is_float($mark) ? $mark : null;
     }
 }

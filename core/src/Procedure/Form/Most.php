@@ -11,7 +11,7 @@ final readonly class Most extends OfList
 {
     public function of(Known $known): int|float|null
     {
-        $numbers = array_filter($this->each($known), fn (mixed $v) => is_int($v) || is_float($v));
+        $numbers = array_filter($this->each($known), fn (mixed $v) => \is_int($v) || \is_float($v));
 
         return $numbers === [] ? null : max($numbers);
     }

@@ -23,7 +23,7 @@ abstract readonly class OfStep extends Form
     {
         $name = Forms::about(static::class)->name;
         $at = $reader->below($name);
-        if (! is_string($spec[$name])) {
+        if (! \is_string($spec[$name])) {
             return $at->unresolved($name, 'must name a step');
         }
         $key = $at->stepKey($spec[$name]);

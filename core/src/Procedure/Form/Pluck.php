@@ -17,13 +17,13 @@ final readonly class Pluck extends Form
 
     public static function read(array $spec, Reader $reader): Expression
     {
-        $of = is_string($spec['$pluck']) ? $spec['$pluck'] : '';
+        $of = \is_string($spec['$pluck']) ? $spec['$pluck'] : '';
         $column = substr((string) strrchr($of, '.'), 1);
         if ($column === '') {
             return $reader->below('$pluck')->unresolved($of, 'must name a list of this step and a column of it, as in "readings.clock"');
         }
 
-        return new self($reader->below('$pluck')->path('$fact.'.substr($of, 0, -strlen($column) - 1)), $column);
+        return new self($reader->below('$pluck')->path('$fact.'.substr($of, 0, -\strlen($column) - 1)), $column);
     }
 
     /** @return list<mixed> */
@@ -31,6 +31,6 @@ final readonly class Pluck extends Form
     {
         $rows = $this->rows->of($known);
 
-        return is_array($rows) ? array_column($rows, $this->column) : [];
+        return \is_array($rows) ? array_column($rows, $this->column) : [];
     }
 }

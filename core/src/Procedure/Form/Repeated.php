@@ -11,6 +11,6 @@ final readonly class Repeated extends OfStep
 {
     public function of(Known $known): ?bool
     {
-        return $known->facts->at($this->key) === null ? null : count($known->facts->attempts($this->key)) > 1;
+        return $known->facts->at($this->key) === null ? null : \count($known->facts->attempts($this->key)) > 1;
     }
 }

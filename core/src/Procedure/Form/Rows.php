@@ -24,7 +24,7 @@ final readonly class Rows extends Form
 
     public static function read(array $spec, Reader $reader): Expression
     {
-        $source = is_string($spec['$rows']) ? $spec['$rows'] : '';
+        $source = \is_string($spec['$rows']) ? $spec['$rows'] : '';
         unset($spec['$rows']);
 
         return new self($reader->below('$rows')->path(str_starts_with($source, '$') ? $source : '$fact.'.$source), $spec);
@@ -35,7 +35,7 @@ final readonly class Rows extends Form
     {
         $rows = $this->rows->of($known);
 
-        return is_array($rows) ? array_map(fn (mixed $row) => $this->row(is_array($row) ? $row : []), array_values($rows)) : null;
+        return \is_array($rows) ? array_map(fn (mixed $row) => $this->row(\is_array($row) ? $row : []), array_values($rows)) : null;
     }
 
     public function missing(Known $known): array
@@ -49,11 +49,11 @@ final readonly class Rows extends Form
      */
     private function row(array $row): array
     {
-        if (is_string($row['clock'] ?? null)) {
+        if (\is_string($row['clock'] ?? null)) {
             $row['angle'] = Clock::degrees($row['clock']);
             $row['hour'] = $row['angle'] / 30;
         }
 
-        return array_map(fn (mixed $from) => is_string($from) ? ($row[$from] ?? null) : $from, $this->columns);
+        return array_map(fn (mixed $from) => \is_string($from) ? ($row[$from] ?? null) : $from, $this->columns);
     }
 }

@@ -24,13 +24,13 @@ final readonly class Spacing extends Form
     public function of(Known $known): ?float
     {
         $rows = $this->rows->of($known);
-        if (! is_array($rows) || count($rows) < 2) {
+        if (! \is_array($rows) || \count($rows) < 2) {
             return null;
         }
         $steps = [];
         $before = null;
         foreach ($rows as $row) {
-            $at = is_array($row) ? $row[0] ?? null : null;
+            $at = \is_array($row) ? $row[0] ?? null : null;
             if (! is_numeric($at)) {
                 return null;
             }

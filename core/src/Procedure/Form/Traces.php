@@ -24,9 +24,9 @@ final readonly class Traces extends Form
     {
         $roles = [];
         $at = $reader->below('$traces');
-        foreach (is_array($spec['$traces']) ? $spec['$traces'] : [] as $step => $role) {
+        foreach (\is_array($spec['$traces']) ? $spec['$traces'] : [] as $step => $role) {
             $key = $at->stepKey((string) $step);
-            if ($key === null || ! is_string($role)) {
+            if ($key === null || ! \is_string($role)) {
                 return $at->unresolved((string) $step, $key === null ? null : "must give the role of \"{$step}\" as a word");
             }
             $roles[$key] = $role;

@@ -70,7 +70,7 @@ final readonly class Bolts implements Kind
             }
             $out[$key] = (int) $number;
         }
-        if (array_key_exists('turned', $out) && $out['turned'] !== true) {
+        if (\array_key_exists('turned', $out) && $out['turned'] !== true) {
             throw Refused::field('turned', 'turned must be true, or left out where the wrench shows what it came to.');
         }
 
@@ -79,7 +79,7 @@ final readonly class Bolts implements Kind
 
     public function whole(array $facts): array
     {
-        $last = $facts[count($facts) - 1];
+        $last = $facts[\count($facts) - 1];
         $readings = array_map(
             fn (Fact $f) => [
                 'bolt' => $f->value['bolt'],
@@ -119,7 +119,7 @@ final readonly class Bolts implements Kind
     {
         $plan = $this->plan->of($known);
 
-        return ['plan' => is_array($plan) ? array_values($plan) : [], 'wrench' => $this->wrench];
+        return ['plan' => \is_array($plan) ? array_values($plan) : [], 'wrench' => $this->wrench];
     }
 
     public function says(Step $step, Fact $fact, Known $known): array
@@ -138,7 +138,7 @@ final readonly class Bolts implements Kind
             default => [
                 Reason::plain(
                     Verdict::Open,
-                    count($left).' of '.count($this->entry($known)['plan']).' readings are still to come.',
+                    \count($left).' of '.\count($this->entry($known)['plan']).' readings are still to come.',
                     "Go on with bolt {$left[0]['bolt']}, pass {$left[0]['pass']}.",
                 ),
             ],

@@ -21,8 +21,8 @@ final class Fields
     public static function photos(array $value): array
     {
         $photos = $value['photos'] ?? [];
-        if (! is_array($photos) || ! array_is_list($photos) || count($photos) > self::MOST_PHOTOS
-            || array_filter($photos, fn ($id) => ! is_string($id) || preg_match('/^[0-9a-f-]{36}$/', $id) !== 1) !== []) {
+        if (! \is_array($photos) || ! array_is_list($photos) || \count($photos) > self::MOST_PHOTOS
+            || array_filter($photos, fn ($id) => ! \is_string($id) || preg_match('/^[0-9a-f-]{36}$/', $id) !== 1) !== []) {
             throw Refused::field('photos', 'photos must be a list of at most '.self::MOST_PHOTOS.' ids.');
         }
 
@@ -45,7 +45,7 @@ final class Fields
             $found = array_filter(array_intersect_key($value, array_flip($field->keys())), fn ($v) => $v !== null && $v !== '');
             $value = array_diff_key($value, array_flip($field->keys()));
             try {
-                if (count($found) > 1) {
+                if (\count($found) > 1) {
                     throw Refused::field($field->key, "{$field->label} came in several units; give one.");
                 }
                 if ($found === []) {
@@ -62,8 +62,8 @@ final class Fields
             }
         }
         foreach ($value as $key => $rest) {
-            if (in_array($key, $also, true)) {
-                $out[$key] = is_string($rest) ? mb_substr($rest, 0, 500) : $rest;
+            if (\in_array($key, $also, true)) {
+                $out[$key] = \is_string($rest) ? mb_substr($rest, 0, 500) : $rest;
             } else {
                 $faults[] = Refused::field((string) $key, "{$key} is not asked for in this step.");
             }

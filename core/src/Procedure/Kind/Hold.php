@@ -49,12 +49,12 @@ final readonly class Hold implements Kind
 
     public function normalise(Step $step, array $value): array
     {
-        if (! is_bool($value['signed'] ?? null)) {
+        if (! \is_bool($value['signed'] ?? null)) {
             throw Refused::field('signed', 'signed must be true or false.');
         }
         if (
             $value['signed'] === false &&
-            (! is_string($value['remark'] ?? null) || mb_strlen(trim($value['remark'])) < self::LEAST_REMARK)
+            (! \is_string($value['remark'] ?? null) || mb_strlen(trim($value['remark'])) < self::LEAST_REMARK)
         ) {
             throw Refused::field('remark', 'remark is missing: say why it is not signed.');
         }
@@ -64,7 +64,7 @@ final readonly class Hold implements Kind
 
     public function says(Step $step, Fact $fact, Known $known): array
     {
-        $remark = is_string($fact->value['remark'] ?? null) ? $fact->value['remark'] : 'no reason written';
+        $remark = \is_string($fact->value['remark'] ?? null) ? $fact->value['remark'] : 'no reason written';
 
         return [
             self::isSigned($fact->value)

@@ -14,7 +14,7 @@ trait OneFact
 {
     public function whole(array $facts): array
     {
-        return [$facts[count($facts) - 1]];
+        return [$facts[\count($facts) - 1]];
     }
 
     public function refusesMore(array $standing, array $value): string

@@ -29,7 +29,7 @@ final readonly class Round implements Kind
     public static function read(array $step, Reader $reader): Kind
     {
         $positions = $step['positions'] ?? [];
-        if (count($positions) < 2 || count($step['fields'] ?? []) !== 1) {
+        if (\count($positions) < 2 || \count($step['fields'] ?? []) !== 1) {
             $reader->below('positions')->fault('a round needs at least two clock positions and exactly one field');
         }
         foreach ($positions as $i => $position) {
@@ -51,7 +51,7 @@ final readonly class Round implements Kind
     public function normalise(Step $step, array $value): array
     {
         $readings = $value['readings'] ?? null;
-        if (! is_array($readings) || ! array_is_list($readings) || $readings === [] || count($readings) > self::MOST_READINGS) {
+        if (! \is_array($readings) || ! array_is_list($readings) || $readings === [] || \count($readings) > self::MOST_READINGS) {
             throw Refused::field('readings', 'readings must be a list of 1 to 200 clock positions with their values.');
         }
         $field = $step->fields[0];
@@ -59,7 +59,7 @@ final readonly class Round implements Kind
         $faults = [];
         foreach ($readings as $i => $reading) {
             try {
-                if (! is_array($reading) || ! is_string($reading['clock'] ?? null)) {
+                if (! \is_array($reading) || ! \is_string($reading['clock'] ?? null)) {
                     throw Refused::field('readings', 'reading '.($i + 1).': the clock position is missing.');
                 }
                 $clock = Clock::text(Clock::degrees($reading['clock'], 'readings'));

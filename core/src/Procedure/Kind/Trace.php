@@ -38,7 +38,7 @@ final readonly class Trace implements Kind
     {
         $columns = $step['columns'] ?? [];
         $optional = $step['columns_optional'] ?? 0;
-        if (count($columns) - $optional < 2) {
+        if (\count($columns) - $optional < 2) {
             $reader->below('columns')->fault('a trace needs at least two columns that are never missing');
         }
 
@@ -71,25 +71,25 @@ final readonly class Trace implements Kind
     public function normalise(Step $step, array $value): array
     {
         $columns = $this->columns;
-        $most = count($columns);
+        $most = \count($columns);
         $least = $most - $this->optional;
         $samples = $value['samples'] ?? null;
-        if (! is_string($value['trace'] ?? null) || preg_match('/^[0-9a-f-]{36}$/', $value['trace']) !== 1) {
+        if (! \is_string($value['trace'] ?? null) || preg_match('/^[0-9a-f-]{36}$/', $value['trace']) !== 1) {
             throw Refused::field('trace', 'trace must be the id of the trace that these samples belong to.');
         }
-        if (! is_int($value['part'] ?? null) || $value['part'] < 0 || $value['part'] > 10000) {
+        if (! \is_int($value['part'] ?? null) || $value['part'] < 0 || $value['part'] > 10000) {
             throw Refused::field('part', 'part must be the number of this piece of the trace, 0 to 10000.');
         }
-        if (! is_array($samples) || ! array_is_list($samples) || count($samples) > self::MOST_SAMPLES) {
+        if (! \is_array($samples) || ! array_is_list($samples) || \count($samples) > self::MOST_SAMPLES) {
             throw Refused::field('samples', 'samples must be a list of at most '.self::MOST_SAMPLES.' rows ['.implode(', ', $columns).'].');
         }
         $before = -INF;
         foreach ($samples as $i => $row) {
-            if (! is_array($row) || ! array_is_list($row) || count($row) < $least || count($row) > $most) {
+            if (! \is_array($row) || ! array_is_list($row) || \count($row) < $least || \count($row) > $most) {
                 throw Refused::field('samples', 'samples, row '.($i + 1).': wanted is ['.implode(', ', $columns).'].');
             }
             foreach ($row as $j => $cell) {
-                if (! is_int($cell) && ! is_float($cell) || ! is_finite((float) $cell)) {
+                if (! \is_int($cell) && ! \is_float($cell) || ! is_finite((float) $cell)) {
                     throw Refused::field('samples', 'samples, row '.($i + 1).": {$columns[$j]} is no number.");
                 }
             }
@@ -145,7 +145,7 @@ final readonly class Trace implements Kind
 
     public function mayBeRepeated(Step $step, Known $known): bool
     {
-        return $this->once?->isPermitted($known) === true && count($known->facts->attempts($step->key)) === 1;
+        return $this->once?->isPermitted($known) === true && \count($known->facts->attempts($step->key)) === 1;
     }
 
     public function entry(Known $known): ?array
@@ -164,7 +164,7 @@ final readonly class Trace implements Kind
                         'The trace is not complete.',
                         'Wait until the last part has come, or load the file from the device.',
                     ),
-                $this->once?->says(count($known->facts->attempts($step->key)), $known),
+                $this->once?->says(\count($known->facts->attempts($step->key)), $known),
             ]),
         );
     }
@@ -179,17 +179,17 @@ final readonly class Trace implements Kind
             /** @var list<list<float>> $rows */
             $rows = $part->value['samples'];
             foreach ($rows as $row) {
-                if ($samples === [] || $row[0] > $samples[count($samples) - 1][0]) {
+                if ($samples === [] || $row[0] > $samples[\count($samples) - 1][0]) {
                     $samples[] = $row;
                 }
             }
             $value = [...$value, ...$part->value];
         }
-        $last = $parts[count($parts) - 1];
+        $last = $parts[\count($parts) - 1];
         $numbers = array_map(fn (Fact $p) => $p->value['part'], $parts);
         $value['samples'] = $samples;
-        $value['final'] = (bool) ($last->value['final'] ?? false) && $numbers === range(0, count($parts) - 1);
-        $value['parts'] = count($parts);
+        $value['final'] = (bool) ($last->value['final'] ?? false) && $numbers === range(0, \count($parts) - 1);
+        $value['parts'] = \count($parts);
 
         return new Fact($last->id, $last->step, $value, $parts[0]->at, $last->by, $last->role);
     }

@@ -53,6 +53,6 @@ final readonly class Tells
 
     private static function number(mixed $pipe): ?string
     {
-        return is_string($pipe) && $pipe !== '' ? $pipe : null;
+        return \is_string($pipe) && $pipe !== '' ? $pipe : null;
     }
 }
