@@ -18,6 +18,8 @@ return [
             'timezone' => '+00:00',
             // Behind a lock the newest is read, not what was there before it was waited for; and no gaps are locked.
             'isolation_level' => 'READ COMMITTED',
+            // Each query is one round trip; prepared by the server it is two or three, and no query here is made twice.
+            'options' => [PDO::ATTR_EMULATE_PREPARES => true],
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
