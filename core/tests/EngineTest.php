@@ -130,10 +130,9 @@ it('guides before a step is recorded', function () {
     expect($guide['mark@a'])
         ->toBe(['Draw the mark 80 mm from the end, all round.'])
         ->and($guide['cooling'])
-        ->toBe([
-            'Clamps off not before 09:37; moved not before 09:37; covered not before 09:52; pressure test not before 10:22. '.
-                'Write it on the pipe.',
-        ]);
+        ->toBe(['Write the times on the pipe: clamps off, moved, covered, pressure test.'])
+        ->and(array_map(fn (string $at) => substr($at, 11, 5), array_column($judgement['clocks'], 'at', 'label')))
+        ->toBe(['Clamps off' => '07:37', 'May be moved' => '07:37', 'May be covered' => '07:52', 'Pressure test not before' => '08:22']);
 });
 
 it('keeps a second fusion of one fitting from being good', function () {

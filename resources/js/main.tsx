@@ -9,6 +9,7 @@ import { patch } from './api/patch'
 import { queries } from './api/queries'
 import Lines from './line/Lines'
 import LinePage from './line/LinePage'
+import { dropOldDrafts } from './outbox/drafts'
 import { keepSending, setPerson, whenSent, whenStranger } from './outbox/outbox'
 import { resumeRuns } from './outbox/runs'
 import SignIn from './SignIn'
@@ -81,6 +82,7 @@ queries.getQueryCache().subscribe(({ type, query }) => {
 })
 whenStranger(() => void queries.invalidateQueries({ queryKey: ['me'] }))
 keepSending()
+dropOldDrafts()
 void resumeRuns()
 if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js')
 

@@ -141,7 +141,7 @@ export async function fuseAndCool(page: Page, fault = 'healthy fusion'): Promise
 
 export async function coolAndLook(page: Page): Promise<void> {
   await atStep(page, 'Cooling in the clamp')
-  await expect(page.getByRole('timer')).toHaveText(/^1[012]:\d\d$/)
+  await expect(page.getByRole('timer')).toHaveText(/^1[012] min left$/)
   const later = new Date(Date.now() + 16 * 60_000)
   const local = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/Vienna', dateStyle: 'short', timeStyle: 'medium' })
     .format(later)

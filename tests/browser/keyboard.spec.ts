@@ -226,6 +226,7 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
   await test.step('a signature', async () => {
     await find(inspector, name, '1')
     await press(inspector, 'Sign')
+    await press(inspector, /^Sign as /)
     await expect(inspector.getByText('is signed and sealed')).toBeVisible()
   })
   await test.step('a test', async () => {
@@ -262,6 +263,7 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
     await figures(engineer, 'Walk the line', {}, { 'Leak or weeping seen': 'No' })
     await atStep(engineer, 'Engineer signs the verdict')
     await press(engineer, 'Sign')
+    await press(engineer, /^Sign as /)
     await atStep(engineer, 'Inspector signs the verdict')
     const section = (await lineByName(engineer.request, name)).sections[0]!
     await inspector.keyboard.press('Escape')
@@ -269,6 +271,7 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
     await press(inspector, 'Section 1', 'link')
     await press(inspector, 'Test 1', 'link')
     await press(inspector, 'Sign')
+    await press(inspector, /^Sign as /)
     await expect(inspector.getByText('is signed and sealed')).toBeVisible()
     await expect(inspector.getByText('Good: every limit is met.')).toBeVisible()
     expect(section.tests).toHaveLength(1)

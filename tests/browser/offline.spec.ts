@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { coolAndLook, fuseAndCool, prepareCoupler } from './coupler'
 import { subjectAt } from '../../resources/js/api/subject'
 import { example } from './examples'
-import { lineByName, round, someone } from './people'
+import { lineByName, round, someone, sign } from './people'
 import { prepared } from './recorded'
 import { packText, testSection } from './section'
 import { Trench } from './trench'
@@ -101,7 +101,7 @@ test('the whole job, the joints made without network', async ({ browser }, info)
   const inspector = await someone(browser, 'ruben')
   for (const j of line.joints.slice(0, 1)) {
     await inspector.goto(`/joints/${j.id}`)
-    await inspector.getByRole('button', { name: 'Sign', exact: true }).click()
+    await sign(inspector)
     await expect(inspector.getByText('is signed and sealed')).toBeVisible()
   }
   const tested = await testSection(engineer, inspector, line.sections[0]!.id, 1)

@@ -1,5 +1,5 @@
 import { expect, test, type Locator } from '@playwright/test'
-import { atStep, fill, lineByName, present, recordStep, signIn } from './people'
+import { again, atStep, fill, lineByName, present, recordStep, says, sign, signIn } from './people'
 
 test('a wrong entry at each kind of step is said in one sentence and nothing is stored', async ({ page }) => {
   await signIn(page, 'bram')
@@ -83,6 +83,25 @@ test('on a small phone the figure at hand and what is wrong with it stand above 
   await overPad(page.getByRole('alert').first())
 })
 
+test('what is typed and not recorded outlives a reload and the way back, until it is begun anew', async ({ page }) => {
+  await signIn(page, 'bram')
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  await page.goto(`/joints/${line.joints.find((j) => j.number === '36')!.id}?step=ovality@a`)
+  const reading = page.getByRole('textbox', { name: /^Diameter across/ })
+  await reading.fill('225.4')
+  await page.getByRole('button', { name: 'Next ↻' }).click()
+  await reading.fill('22')
+  await page.reload()
+  // The reading that was broken off stands there, and the place at which it was taken.
+  await says(page, /^Typed at \d\d:\d\d and not recorded yet\./)
+  await says(page, '2 of 4 read')
+  await page.getByRole('button', { name: 'Begin anew' }).click()
+  await says(page, '0 of 4 read')
+  await page.reload()
+  await says(page, '0 of 4 read')
+  await expect(page.getByText('not recorded yet')).toHaveCount(0)
+})
+
 test('a PVC joint is made on the same pages', async ({ page }) => {
   await signIn(page, 'bram')
   const line = await lineByName(page.request, 'Osier Row branch')
@@ -155,8 +174,15 @@ test('by keyboard alone: sign in, walk the string, open a joint, record a step, 
 test('an inspector refuses with a reason, and signs when it is put right', async ({ page }) => {
   await signIn(page, 'ruben')
   const line = await lineByName(page.request, 'Kelder Lane main')
-  await page.goto(`/joints/${line.joints.find((j) => j.number === '32')!.id}`)
+  const joint = `/joints/${line.joints.find((j) => j.number === '32')!.id}`
+  await page.goto(`${joint}?step=look`)
+  await again(page, 'looked at once more in daylight')
+  await recordStep(page)
+  await page.goto(joint)
   await atStep(page, 'Hold point: accept the joint')
+  // Who signs sees what was entered again, and why.
+  await says(page, /^1 entry was replaced\.$/)
+  await says(page, /^Entered again by Ruben Castell: looked at once more in daylight$/)
   await page.getByRole('button', { name: 'Refuse to sign' }).click()
   await expect(page.getByRole('button', { name: 'Record the refusal' })).toBeDisabled()
   await page.getByLabel('Reason').fill('the joint number is not written on the pipe')
@@ -166,7 +192,11 @@ test('an inspector refuses with a reason, and signs when it is put right', async
   ).toBeVisible()
   await page.getByRole('button', { name: 'Decide again' }).click()
   await page.getByLabel('Why does the earlier entry not count?').fill('written and seen')
+  // One tap asks, and does not sign.
   await page.getByRole('button', { name: 'Sign', exact: true }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click()
+  await expect(page.getByText('is signed and sealed')).toHaveCount(0)
+  await sign(page)
   await expect(page.getByText('Joint 32 is signed and sealed; it can only be cut out.')).toBeVisible()
 })
 

@@ -128,6 +128,12 @@ export async function round(page: Page, values: string[]): Promise<void> {
 export const says = (page: Page, text: string | RegExp): Promise<void> =>
   expect(page.getByText(text).filter({ visible: true }).first()).toBeVisible()
 
+/** Signs what is at hand: one tap asks, the second one signs. */
+export async function sign(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Sign', exact: true }).click()
+  await page.getByRole('button', { name: /^Sign as / }).click()
+}
+
 /** Opens a recorded step once more and says why the earlier entry does not count. */
 export async function again(page: Page, why: string): Promise<void> {
   await page.getByRole('button', { name: /^(Measure again|Correct this|Decide again|Look again)$/ }).click()

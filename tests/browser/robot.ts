@@ -1,7 +1,7 @@
 import { expect, type Page, type Response } from '@playwright/test'
 import type { ProcedureText, Recorded, StepState, StepText, Subject } from '../../resources/js/api/client'
 import { resolved, type Entry, type Example, type Value } from './examples'
-import { fromStores, pick } from './people'
+import { fromStores, pick, sign } from './people'
 import type { Trench } from './trench'
 
 /** A picture of one dot. */
@@ -92,7 +92,7 @@ export class Robot {
     if (state.kind === 'round') return this.round(page, text, value)
     if (state.kind === 'timer') return this.time(page, text, value)
     for (const field of text.fields ?? []) if (value[field.key] !== undefined) await this.field(page, field, value[field.key])
-    if (state.kind === 'hold') return page.getByRole('button', { name: 'Sign', exact: true }).click()
+    if (state.kind === 'hold') return sign(page)
     await page.getByRole('button', { name: 'Record', exact: true }).click()
   }
 

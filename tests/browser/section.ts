@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test'
 import { execFileSync } from 'node:child_process'
 import { writeFileSync } from 'node:fs'
-import { atStep, fill, recordStep } from './people'
+import { atStep, fill, recordStep, sign } from './people'
 
 /** Gauge and logger with their dates of calibration. */
 export async function instruments(page: Page, gauge = 'G-7', gaugeDue = '2030-01-31'): Promise<void> {
@@ -48,10 +48,10 @@ export async function testSection(engineer: Page, inspector: Page, section: stri
   await fill(engineer, {}, { 'Leak or weeping seen': 'No' })
   await recordStep(engineer)
   await atStep(engineer, 'Engineer signs the verdict')
-  await engineer.getByRole('button', { name: 'Sign', exact: true }).click()
+  await sign(engineer)
   await atStep(engineer, 'Inspector signs the verdict')
   await inspector.goto(engineer.url().split('?')[0]!)
-  await inspector.getByRole('button', { name: 'Sign', exact: true }).click()
+  await sign(inspector)
   await expect(inspector.getByText('is signed and sealed')).toBeVisible()
   await expect(inspector.getByText('Good: every limit is met.')).toBeVisible()
   const planned = await engineer.request.get(`/api/v1/sections/${section}`, {

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test'
 import { subjectAt } from '../../resources/js/api/subject'
 import { coolAndLook, fuseAndCool } from './coupler'
 import { example } from './examples'
-import { atStep, fill, lineByName, pick, recordStep, someone } from './people'
+import { atStep, fill, lineByName, pick, recordStep, someone, sign } from './people'
 import { prepared, recorded } from './recorded'
 import { packText, testSection } from './section'
 import { Trench } from './trench'
@@ -84,7 +84,7 @@ test('the whole job', async ({ browser }, info) => {
       await atStep(joiner, 'Hold point: accept the joint')
       await expect(joiner.getByText('This is signed by inspector or engineer.')).toBeVisible()
       await inspector.goto(`/joints/${at}`)
-      await inspector.getByRole('button', { name: 'Sign', exact: true }).click()
+      await sign(inspector)
       await expect(inspector.getByText('is signed and sealed')).toBeVisible()
     }
   })

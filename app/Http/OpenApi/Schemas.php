@@ -583,6 +583,7 @@ use OpenApi\Attributes as OA;
         'ready_for_signature',
         'steps',
         'reasons',
+        'replaced',
         'clocks',
         'left_face',
         'tag',
@@ -597,6 +598,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'ready_for_signature', type: 'boolean'),
         new OA\Property(property: 'steps', type: 'array', items: new OA\Items(ref: '#/components/schemas/StepState')),
         new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reason')),
+        new OA\Property(property: 'replaced', type: 'array', items: new OA\Items(ref: '#/components/schemas/Replaced')),
         new OA\Property(property: 'clocks', type: 'array', items: new OA\Items(ref: '#/components/schemas/Clock')),
         new OA\Property(property: 'left_face', type: 'boolean'),
         new OA\Property(
@@ -610,6 +612,19 @@ use OpenApi\Attributes as OA;
         ),
         new OA\Property(property: 'procedure', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
         new OA\Property(property: 'judged_at', type: 'string'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Replaced',
+    description: 'an entry that was superseded, and how its step stood when it was',
+    required: ['fact_id', 'replaced_by', 'step', 'title', 'verdict', 'text'],
+    properties: [
+        new OA\Property(property: 'fact_id', type: 'string'),
+        new OA\Property(property: 'replaced_by', description: 'the fact that took its place; the reason stands there', type: 'string'),
+        new OA\Property(property: 'step', type: 'string'),
+        new OA\Property(property: 'title', type: 'string'),
+        new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+        new OA\Property(property: 'text', description: 'the worst that was said of it', type: 'string', nullable: true),
     ],
 )]
 #[OA\Schema(

@@ -23,8 +23,9 @@ final class Judge
         \DateTimeImmutable $now,
         ?Registry $registry = null,
     ): Judgement {
+        $registry ??= Registry::standard();
         $known = new Known($procedure, new Facts($facts, $procedure), $line, $now);
-        $one = new StepJudge($known, $registry ?? Registry::standard());
+        $one = new StepJudge($known, $registry);
         $states = [];
         foreach ($procedure->steps as $step) {
             // Unknown keeps a step there, open, and what waits for it locked; so does a text that cannot be read.
@@ -37,7 +38,14 @@ final class Judge
             $known->judged($step, $states[$step->key]->verdict);
         }
 
-        return new Judgement($procedure, $states, self::next($states), $procedure->tells->told($known), $now);
+        return new Judgement(
+            $procedure,
+            $states,
+            self::next($states),
+            $procedure->tells->told($known),
+            $now,
+            static fn () => Replaced::among($procedure, $facts, $line, $registry),
+        );
     }
 
     /** @param  array<string, StepState>  $states */

@@ -21,19 +21,29 @@ final readonly class Judgement
     /** @var array<string, string> name of a clock => UTC time */
     public array $clocks;
 
-    /** @param  array<string, StepState>  $steps */
+    /**
+     * @param  array<string, StepState>  $steps
+     * @param  \Closure(): list<Replaced>  $replaced  what was entered again; judged anew, and so only where it is asked for
+     */
     public function __construct(
         public Procedure $procedure,
         public array $steps,
         public ?string $next,
         public Told $told,
         public \DateTimeImmutable $at,
+        private \Closure $replaced,
     ) {
         $counting = array_filter($steps, fn (StepState $s) => $s->counts());
         $this->verdict = Verdict::worst(...array_map(fn (StepState $s) => $s->verdict, array_values($counting)));
         $this->done = \count(array_filter($counting, fn (StepState $s) => $s->status === 'done'));
         $this->total = \count($counting);
         $this->clocks = array_column($told->clocks, 'at', 'name');
+    }
+
+    /** @return list<Replaced> what was entered again, in that order */
+    public function replaced(): array
+    {
+        return ($this->replaced)();
     }
 
     /** Are all steps but the signatures done, none of them bad or open? */
@@ -94,6 +104,7 @@ final readonly class Judgement
             'ready_for_signature' => $this->readyForSignature(),
             'steps' => array_map(fn (StepState $s) => $s->toArray($units, $zone), array_values($this->steps)),
             'reasons' => array_map(fn ($h) => ['step' => $h['step']] + $h['reason']->toArray($units, $zone), $bad),
+            'replaced' => array_map(fn (Replaced $r) => $r->toArray($units, $zone), $this->replaced()),
             'clocks' => $this->told->clocks,
             'left_face' => $this->told->leftFace,
             'tag' => $this->told->tag($units, $zone),

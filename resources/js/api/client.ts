@@ -69,6 +69,8 @@ export interface StepText {
   device?: string
   action?: string
   roles?: string[]
+  /** a hold: its signature ends the record */
+  seals?: boolean
   after?: string[]
   needs_good?: string[]
   drawing?: Record<string, string>

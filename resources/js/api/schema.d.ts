@@ -1025,6 +1025,7 @@ export interface components {
             ready_for_signature: boolean;
             steps: components["schemas"]["StepState"][];
             reasons: components["schemas"]["Reason"][];
+            replaced: components["schemas"]["Replaced"][];
             clocks: components["schemas"]["Clock"][];
             left_face: boolean;
             tag: {
@@ -1035,6 +1036,17 @@ export interface components {
                 [key: string]: string;
             };
             judged_at: string;
+        };
+        /** @description an entry that was superseded, and how its step stood when it was */
+        Replaced: {
+            fact_id: string;
+            /** @description the fact that took its place; the reason stands there */
+            replaced_by: string;
+            step: string;
+            title: string;
+            verdict: components["schemas"]["Verdict"];
+            /** @description the worst that was said of it */
+            text: string | null;
         };
         Fact: {
             id: string;

@@ -12,6 +12,7 @@ import { useCalled } from './called'
 import { FusionChart } from './charts'
 import { FileEntry } from './FileEntry'
 import { useRun } from './useRun'
+import { Message } from '../texts/Message'
 import { say } from '../texts/say'
 
 interface Props {
@@ -259,8 +260,12 @@ function Running({
       <Box sx={{ height: 10, bgcolor: (t) => t.colours.raised, borderRadius: 1, overflow: 'hidden', mt: 1 }} aria-hidden="true">
         <Box sx={{ height: '100%', width: `${Math.min(100, (100 * (last?.[0] ?? 0)) / total)}%`, bgcolor: 'text.primary' }} />
       </Box>
-      <Typography role="timer" sx={{ fontSize: { xs: '4.4rem', md: '5rem' }, fontWeight: 700, lineHeight: 1.05 }}>
-        {Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}
+      <Typography role="timer" sx={{ fontSize: '1.6rem', fontWeight: 700, lineHeight: 1.05, mt: 1 }}>
+        <Message
+          id="ui.leftSeconds"
+          values={{ seconds: left }}
+          parts={[<Box component="span" sx={{ fontSize: { xs: '4.4rem', md: '5rem' } }} />]}
+        />
       </Typography>
       <Typography sx={{ fontSize: '1.3rem', fontWeight: 700, color: inside ? 'text.primary' : 'secondary.main' }}>
         {last ? `${last[1]!.toFixed(1)} V, ${last[2]!.toFixed(1)} A` : say('steps.begins')}

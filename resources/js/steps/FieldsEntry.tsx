@@ -3,7 +3,8 @@ import { useEffect, useRef, useState, type ReactElement, type ReactNode } from '
 import type { FieldSpec, StepText } from '../api/client'
 import { useMe, useStores, useUnits } from '../api/queries'
 import { Pad } from '../ui/Pad'
-import { complaint, shownField, toValue, type Entered } from './entry'
+import { useDraft } from '../outbox/drafts'
+import { asEntered, complaint, shownField, toValue, type Entered } from './entry'
 import { ItemEntry, usedLast } from './ItemEntry'
 import { LayoutEntry } from './LayoutEntry'
 import { say } from '../texts/say'
@@ -12,7 +13,10 @@ interface Props {
   step: Pick<StepText, 'fields'>
   /** whose stores are chosen from */
   project: number
+  /** what is filled in, as it would be typed */
   start?: Record<string, Entered>
+  /** what is filled in, as it is stored: suggested, or entered before */
+  known?: Record<string, unknown>
   onRecord: (value: Record<string, unknown>) => void
   label?: string
   extra?: (set: (values: Record<string, Entered>) => void, values: Record<string, Entered>) => ReactNode
@@ -21,21 +25,26 @@ interface Props {
 const isFigure = (f: FieldSpec): boolean => f.quantity !== undefined || (f.type ?? 'number') === 'number'
 
 /** All steps that ask for figures, words and yes or no: one row a field, large figures, a pad below. */
-export function FieldsEntry({ step, project, start, onRecord, label, extra }: Props): ReactElement {
+export function FieldsEntry({ step, project, start, known, onRecord, label, extra }: Props): ReactElement {
   const fields = step.fields ?? []
   const stores = useStores(fields.some((f) => f.type === 'item'))
   const me = useMe()
   const units = useUnits()
-  const [values, setValues] = useState<Record<string, Entered>>(() => ({
+  const system = me.data?.units ?? 'metric'
+  const at = (f: FieldSpec) => shownField(f, system, units.data)
+  const [values, setValues, offer] = useDraft<Record<string, Entered>>('fields', () => ({
     ...Object.fromEntries(fields.filter((f) => f.preset !== undefined).map((f) => [f.key, f.preset!])),
+    ...Object.fromEntries(
+      fields
+        .map((f) => [f.key, asEntered(f, known?.[f.key], at(f), system === 'metric' || units.data !== undefined)] as const)
+        .filter((pair): pair is [string, Entered] => pair[1] !== undefined),
+    ),
     ...start,
   }))
   const [more, setMore] = useState(false)
   const [active, setActive] = useState(fields[0]?.key ?? '')
   const [faults, setFaults] = useState<Record<string, string>>({})
   const inputs = useRef<Record<string, HTMLInputElement | null>>({})
-  const system = me.data?.units ?? 'metric'
-  const at = (f: FieldSpec) => shownField(f, system, units.data)
   const current = fields.find((f) => f.key === active)
   // What was used last is offered; the list comes a moment later than the page.
   const items = stores.data
@@ -56,7 +65,7 @@ export function FieldsEntry({ step, project, start, onRecord, label, extra }: Pr
           ] as const,
       )
       .filter(([, item]) => item !== null)
-    setValues((v) => ({ ...Object.fromEntries(offered), ...v }))
+    if (offered.length > 0) offer((v) => ({ ...Object.fromEntries(offered), ...v }))
     // The fields of a step do not change under it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [items, project, who])

@@ -10,16 +10,19 @@ interface Props {
   /** entries that are not yet sent */
   pendingCount: number
   judgedHere: boolean
+  /** the step at hand: the clock whose waiting ends with it stands there */
+  step: string
   /** the step above says the worst already */
   saidAbove: boolean
 }
 
 /** The one sentence: what is worst, or what comes next. */
-export function Headline({ data, pendingCount, judgedHere, saidAbove }: Props): ReactElement {
+export function Headline({ data, pendingCount, judgedHere, step, saidAbove }: Props): ReactElement {
   const { judgement } = data
   const worst = judgement.reasons[0]
   const next = judgement.steps.find((s) => s.key === judgement.next)
-  const waits = judgement.clocks.length > 0 && data.state !== 'accepted' && data.state !== 'cut-out' && judgement.verdict !== 'bad'
+  const clocks = judgement.clocks.filter((c) => c.until !== step)
+  const waits = clocks.length > 0 && data.state !== 'accepted' && data.state !== 'cut-out' && judgement.verdict !== 'bad'
   const now = useNow(waits ? 1000 : null)
   return (
     <Box aria-live="polite">
@@ -44,7 +47,7 @@ export function Headline({ data, pendingCount, judgedHere, saidAbove }: Props): 
           </Sentence>
         )}
       </Box>
-      {waits && <Clocks clocks={judgement.clocks} now={now} zone={data.line.time_zone} />}
+      {waits && <Clocks clocks={clocks} now={now} zone={data.line.time_zone} />}
       {pendingCount > 0 && (
         <Typography sx={{ mt: 1, pl: 2.75, color: 'secondary.main', fontWeight: 700 }}>{unsent(pendingCount, judgedHere)}</Typography>
       )}

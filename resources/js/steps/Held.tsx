@@ -1,37 +1,28 @@
 import { Box, Button, Typography } from '@mui/material'
 import type { ReactElement } from 'react'
+import { Waiting } from '../ui/Waiting'
 import type { LockHere } from './lockHere'
 import { say } from '../texts/say'
 
-/** Why it cannot be done now; with a clock when only time is missing. */
+/** Why it cannot be done now; where only time is missing, how much of it. */
 export function Held({
   lock,
   opens,
   now,
+  zone,
   onGo,
 }: {
   lock: LockHere | null
   opens: number | null
   now: number
+  zone: string
   onGo: (key: string) => void
 }): ReactElement {
-  const left = opens === null ? 0 : Math.max(0, Math.ceil((opens - now) / 1000))
-  const shown =
-    left >= 3600
-      ? say('steps.hMin', { hours: Math.floor(left / 3600), minutes: Math.floor((left % 3600) / 60) })
-      : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`
   return (
     <Box sx={{ my: 2 }}>
-      {opens !== null && (
-        <Typography
-          role="timer"
-          sx={{ fontSize: { xs: '3.4rem', md: '4.4rem' }, fontWeight: 700, lineHeight: 1.1, color: 'secondary.main' }}
-        >
-          {shown}
-        </Typography>
-      )}
+      {opens !== null && <Waiting label={say('steps.notBefore')} at={opens} now={now} zone={zone} />}
       {lock?.protects && <Typography sx={{ fontWeight: 700, color: 'secondary.main' }}>{say('steps.shutSoThatNobodyGetsHurt')}</Typography>}
-      {lock && <Typography sx={{ fontWeight: 700 }}>{lock.text}</Typography>}
+      {lock && lock.code !== 'too-early' && <Typography sx={{ fontWeight: 700 }}>{lock.text}</Typography>}
       {lock?.goTo && (
         <Button variant="outlined" sx={{ mt: 1.5 }} onClick={() => onGo(lock.goTo!.key)}>
           {say('steps.goTo', { title: lock.goTo.title })}

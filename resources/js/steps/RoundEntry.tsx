@@ -5,6 +5,7 @@ import { useMe, useUnits } from '../api/queries'
 import { Pad } from '../ui/Pad'
 import { Round } from '../ui/Round'
 import { figureOf } from '../ui/figureOf'
+import { useDraft } from '../outbox/drafts'
 import { complaint, shownField, toValue } from './entry'
 import { say } from '../texts/say'
 
@@ -29,8 +30,9 @@ export function RoundEntry({
   const me = useMe()
   const units = useUnits()
   const shown = shownField(field, me.data?.units ?? 'metric', units.data)
-  const [texts, setTexts] = useState<string[]>(positions.map(() => ''))
-  const [active, setActive] = useState(0)
+  const [texts, setTexts] = useDraft<string[]>('round', () => positions.map(() => ''))
+  // What was typed before a call came is gone on with at the first place that is empty.
+  const [active, setActive] = useState(() => Math.max(0, texts.indexOf('')))
   const [fault, setFault] = useState<string | null>(null)
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => input.current?.focus({ preventScroll: true }), [active])

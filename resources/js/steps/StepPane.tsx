@@ -1,18 +1,18 @@
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Box, Button, Typography } from '@mui/material'
 import { useRef, useState, type ReactElement } from 'react'
 import { useMe } from '../api/queries'
 import type { Waiting } from '../outbox/db'
+import { DraftOf, dropDraft } from '../outbox/drafts'
 import { drop, record } from '../outbox/outbox'
 import { useNow } from '../ui/useNow'
 import { tight } from '../ui/Verdict'
 import { Called } from './called'
-import { Figure } from './Figure'
 import { Held } from './Held'
 import { KINDS } from './kinds'
 import type { AtHand } from './kinds/kind'
 import type { LockHere } from './lockHere'
-import { PhotoEntry } from './Photos'
 import { Recorded } from './Recorded'
+import { StepEntry } from './StepEntry'
 import { useRun } from './useRun'
 import { say } from '../texts/say'
 
@@ -33,20 +33,22 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
   const lang = at.procedure.language ?? 'en'
   const kind = KINDS[state.kind]!
   const [again, setAgain] = useState(false)
-  const [reason, setReason] = useState('')
-  const [photos, setPhotos] = useState<string[]>([])
+  const [anew, setAnew] = useState(0)
+  const me = useMe()
+  const draftOf = me.data ? `${me.data.id}/${path}/${state.key}${again ? '/again' : ''}` : null
   const running = useRun(`${path}/${state.key}`)
   const called = `${data.name} · ${state.title}`
   const inParts = kind.inParts === true
   const going = useRef('')
-  const save = async (value: Record<string, unknown>): Promise<void> => {
+  const save = async (value: Record<string, unknown>, reason: string): Promise<void> => {
     // A tap that comes twice before the device has stored it is one entry; another figure is another entry.
     const what = JSON.stringify(value)
     if (going.current === what) return
     going.current = what
     const supersedes = again && !inParts ? { supersedes: state.fact_id, reason: reason || say('steps.measuredAgain') } : {}
     try {
-      await record(path, { step: state.key, value: { ...value, ...(photos.length > 0 ? { photos } : {}) }, ...supersedes }, called)
+      await record(path, { step: state.key, value, ...supersedes }, called)
+      if (draftOf) dropDraft(draftOf)
     } catch (error) {
       going.current = ''
       throw error
@@ -63,7 +65,20 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
   const early = opens !== null && now < opens
   const held = lock?.code === 'too-early' && !early ? null : lock
   const here: AtHand = { ...at, limit: limitOf(at) }
-  const entry = <kind.Enter {...here} onRecord={(v) => void save(v)} onDone={onMoved} />
+  const entry = (
+    <DraftOf.Provider key={anew} value={draftOf}>
+      <StepEntry
+        at={here}
+        again={again}
+        onRecord={(value, reason) => void save(value, reason)}
+        onDone={onMoved}
+        onAnew={() => {
+          if (draftOf) dropDraft(draftOf)
+          setAnew(anew + 1)
+        }}
+      />
+    </DraftOf.Provider>
+  )
   return (
     <Called value={called}>
       <Box component="section" aria-labelledby="step-title">
@@ -93,29 +108,9 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
         ) : data.closed ? (
           <Typography sx={{ my: 2 }}>{data.closed}</Typography>
         ) : (held || early) && !running && !again ? (
-          <Held lock={held} opens={early ? opens : null} now={now} onGo={onGo} />
+          <Held lock={held} opens={early ? opens : null} now={now} zone={data.line.time_zone} onGo={onGo} />
         ) : (
-          <>
-            {state.figure && <Figure figure={state.figure} />}
-            {again && !inParts && (
-              <TextField
-                label={say('steps.whyDoesTheEarlierEntryNot')}
-                value={reason}
-                onChange={(e) => setReason(e.target.value)}
-                sx={{ my: 1.5 }}
-              />
-            )}
-            {text.photo && (
-              <PhotoEntry
-                subject={path}
-                step={state.key}
-                of={text.photo.of}
-                taken={photos}
-                onTaken={(id) => setPhotos((all) => [...all, id])}
-              />
-            )}
-            {entry}
-          </>
+          entry
         )}
         {recorded && state.again && !data.closed && (
           <Box sx={{ mt: 2 }}>

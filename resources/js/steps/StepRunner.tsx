@@ -90,6 +90,7 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
           data={seen}
           pendingCount={pending.size}
           judgedHere={here !== null}
+          step={state.key}
           saidAbove={judgement.reasons[0]?.step === state.key && state.status === 'done'}
         />
       </Box>

@@ -36,5 +36,12 @@ export function complaint(field: FieldSpec, entered: Entered, shown: Shown): str
   return null
 }
 
+/** A stored value as it would have been typed; a figure that cannot be turned into the reader's unit yet is left out. */
+export function asEntered(field: FieldSpec, stored: unknown, shown: Shown, canTurn: boolean): Entered | undefined {
+  if (typeof stored !== 'number') return stored === null || stored === undefined ? undefined : (stored as Entered)
+  if (field.quantity && !canTurn) return undefined
+  return String(Number(shown.fromKey(stored).toPrecision(6)))
+}
+
 export const shownField = (field: FieldSpec, system: System, units: Units | undefined): Shown =>
   field.quantity ? shownAs(field.key, field.quantity, system, units) : { key: field.key, suffix: '', symbol: '', fromKey: (v) => v }

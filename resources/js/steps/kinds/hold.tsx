@@ -1,14 +1,19 @@
 import { Box, Button, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { Sheet } from '../../ui/Sheet'
+import { useMe } from '../../api/queries'
 import { FieldsEntry } from '../FieldsEntry'
+import { History } from '../History'
+import { Stands } from '../Stands'
 import type { Entering, KindView } from './kind'
 import { say } from '../../texts/say'
 import { oneOf } from '../../texts/listed'
 import { roleWord } from '../../texts/words'
 
-function Enter({ text, data, role, onRecord }: Entering): ReactElement {
+function Enter({ text, state, data, role, onRecord }: Entering): ReactElement {
+  const me = useMe()
   const [refusing, setRefusing] = useState(false)
+  const [signing, setSigning] = useState<Record<string, unknown> | null>(null)
   const [remark, setRemark] = useState('')
   const may = !text.roles?.length || (role !== undefined && text.roles.includes(role))
   if (!may)
@@ -17,28 +22,40 @@ function Enter({ text, data, role, onRecord }: Entering): ReactElement {
         {say('steps.thisIsSignedByYouAre', { roles: oneOf(text.roles!.map(roleWord)), role: roleWord(role ?? '') })}
       </Typography>
     )
-  const stands = data.judgement.steps
-    .filter((s) => s.kind !== 'hold')
-    .map((s) => s.summary)
-    .filter(Boolean)
+  const sign = (value: Record<string, unknown>): void => setSigning({ ...value, signed: true })
   return (
     <Box sx={{ my: 2, display: 'grid', gap: 1 }}>
-      <Typography>{say('steps.yourNameStandsUnder', { stands: stands.join('; ') })}</Typography>
+      <History data={data} />
+      <Typography sx={{ mt: 1 }}>{say('steps.yourNameStandsUnder')}</Typography>
+      <Stands data={data} />
       {(text.fields ?? []).length > 0 ? (
-        <FieldsEntry
-          step={text}
-          project={data.line.project_id}
-          label={say('steps.sign')}
-          onRecord={(v) => onRecord({ ...v, signed: true })}
-        />
+        <FieldsEntry step={text} project={data.line.project_id} label={say('steps.sign')} onRecord={sign} />
       ) : (
-        <Button variant="contained" onClick={() => onRecord({ signed: true })}>
+        <Button variant="contained" onClick={() => sign({})}>
           {say('steps.sign')}
         </Button>
       )}
       <Button variant="outlined" onClick={() => setRefusing(true)}>
         {say('steps.refuseToSign')}
       </Button>
+      <Sheet
+        open={signing !== null}
+        onClose={() => setSigning(null)}
+        title={`${data.name} · ${state.title}`}
+        actions={
+          <Button
+            variant="contained"
+            onClick={() => {
+              onRecord(signing!)
+              setSigning(null)
+            }}
+          >
+            {say('steps.signAs', { name: me.data?.name ?? '' })}
+          </Button>
+        }
+      >
+        <Typography>{say(text.seals ? 'steps.signedAndSealed' : 'steps.signedOnly')}</Typography>
+      </Sheet>
       <Sheet
         open={refusing}
         onClose={() => setRefusing(false)}

@@ -10,9 +10,9 @@ import { say } from '../../texts/say'
 
 /** The kinds of steps, by the name that a procedure has for them. */
 export const KINDS: Record<string, KindView> = {
-  check: fields(say('steps.correctThis')),
-  choice: fields(say('steps.correctThis')),
-  note: fields(say('steps.correctThis')),
+  check: fields(say('steps.correctThis'), true),
+  choice: fields(say('steps.correctThis'), true),
+  note: fields(say('steps.correctThis'), true),
   number: fields(say('steps.measureAgain')),
   round,
   scan,

@@ -19,6 +19,8 @@ export interface AtHand {
 export interface Entering extends AtHand {
   onRecord: (value: Record<string, unknown>) => void
   onDone: () => void
+  /** what was entered before, where it is put right and not measured anew */
+  earlier: Record<string, unknown> | null
 }
 
 /** How a kind of step is taken and shown. One of each name that the core has. */
@@ -28,6 +30,8 @@ export interface KindView {
   Shown?: (at: AtHand) => ReactElement | null
   /** What the button says that takes it again; null: it is not taken again from here. */
   again: string | null
+  /** What was entered stands there when it is put right; what is measured again is not copied from the reading before. */
+  startsFromEarlier?: boolean
   /** Its fact comes in parts, each of them recorded by itself. */
   inParts?: boolean
 }

@@ -1,6 +1,10 @@
 import { Box, Button, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { deviceTime } from '../../outbox/outbox'
+import { Sheet } from '../../ui/Sheet'
+import { hourMinute } from '../../ui/clock'
+import { Waiting } from '../../ui/Waiting'
+import { earlyBy } from '../../ui/wait'
 import { useNow } from '../../ui/useNow'
 import type { Entering, KindView } from './kind'
 import { say } from '../../texts/say'
@@ -11,31 +15,32 @@ const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${tex
 function Enter({ text, state, data, onRecord }: Entering): ReactElement {
   const now = useNow(500)
   const [time, setTime] = useState('')
+  const [early, setEarly] = useState<Date | null>(null)
   const field = text.fields![0]!
   const clock = data.judgement.clocks.find((c) => c.until === state.key)
-  const left = clock ? Math.max(0, Math.ceil((Date.parse(clock.at) - now) / 1000)) : null
+  const free = clock ? Date.parse(clock.at) : null
+  const isEarly = free !== null && free > now
+  const zone = data.line.time_zone
+  const record = (at: Date): void => onRecord({ [field.key]: deviceTime(at) })
+  // What spoils a joint takes two taps, the second of them beside what it costs.
+  const done = (at: Date): void => (free !== null && at.getTime() < free ? setEarly(at) : record(at))
+  const says = early && free !== null ? earlyBy(free - early.getTime()) : null
   return (
     <Box sx={{ my: 1 }}>
-      <Typography
-        role="timer"
-        sx={{
-          fontSize: { xs: '4rem', md: '5rem' },
-          fontWeight: 700,
-          lineHeight: 1.1,
-          color: left === 0 ? 'text.primary' : 'secondary.main',
-        }}
-      >
-        {left === null ? '–' : left === 0 ? say('steps.free') : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`}
-      </Typography>
-      <Typography variant="body2" sx={{ mb: 1.5 }}>
-        {left === null
+      {free === null ? null : isEarly ? (
+        <Waiting label={clock!.label} at={free} now={now} zone={zone} />
+      ) : (
+        <Typography role="timer" sx={{ fontSize: '2.2rem', fontWeight: 700, lineHeight: 1.2, my: 1 }}>
+          {say('steps.freeSince', { clock: hourMinute(free, zone) })}
+        </Typography>
+      )}
+      <Typography sx={{ mb: 1.5 }}>
+        {free === null
           ? say('steps.theClockStartsWhenWhatComes')
-          : left === 0
-            ? sentence(clock?.free ?? say('common.theTimeIsOver'))
-            : sentence(clock?.meanwhile ?? say('steps.leaveItAsItIs'))}
+          : sentence(isEarly ? (clock?.meanwhile ?? say('steps.leaveItAsItIs')) : (clock?.free ?? say('common.theTimeIsOver')))}
       </Typography>
-      <Button variant={left === 0 ? 'contained' : 'outlined'} fullWidth onClick={() => onRecord({ [field.key]: deviceTime() })}>
-        {say('steps.now', { label: field.label.replace(/ at$/, ''), early: left === 0 ? '' : say('steps.beforeItsTime') })}
+      <Button variant={free === null || isEarly ? 'outlined' : 'contained'} fullWidth onClick={() => done(new Date())}>
+        {say(isEarly ? 'steps.nowEarly' : 'steps.now', { label: field.label.replace(/ at$/, '') })}
       </Button>
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
         <TextField
@@ -45,10 +50,29 @@ function Enter({ text, state, data, onRecord }: Entering): ReactElement {
           onChange={(e) => setTime(e.target.value)}
           slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }}
         />
-        <Button variant="outlined" disabled={!time} onClick={() => onRecord({ [field.key]: deviceTime(new Date(time)) })}>
+        <Button variant="outlined" disabled={!time} onClick={() => done(new Date(time))}>
           {say('steps.record')}
         </Button>
       </Box>
+      <Sheet
+        open={early !== null}
+        onClose={() => setEarly(null)}
+        title={says ? say(says.id, says.values) : ''}
+        actions={
+          <Button
+            variant="contained"
+            color="secondary"
+            onClick={() => {
+              record(early!)
+              setEarly(null)
+            }}
+          >
+            {say('steps.recordAllTheSame')}
+          </Button>
+        }
+      >
+        <Typography>{say('steps.earlyCounts')}</Typography>
+      </Sheet>
     </Box>
   )
 }

@@ -1,0 +1,58 @@
+import { Button, TextField, Typography } from '@mui/material'
+import type { ReactElement } from 'react'
+import { hourMinute } from '../ui/clock'
+import { useDraft, useDraftSince } from '../outbox/drafts'
+import { Figure } from './Figure'
+import { KINDS } from './kinds'
+import type { AtHand } from './kinds/kind'
+import { PhotoEntry } from './Photos'
+import { say } from '../texts/say'
+
+interface Props {
+  at: AtHand
+  /** it takes the place of what was recorded: why that does not count is asked */
+  again: boolean
+  onRecord: (value: Record<string, unknown>, reason: string) => void
+  onDone: () => void
+  onAnew: () => void
+}
+
+/** What a step asks for: why it is entered again, its photo, its figures. */
+export function StepEntry({ at, again, onRecord, onDone, onAnew }: Props): ReactElement {
+  const { path, state, text, values } = at
+  const kind = KINDS[state.kind]!
+  const since = useDraftSince()
+  const asksWhy = again && kind.inParts !== true
+  const [reason, setReason] = useDraft('reason', () => '')
+  const [photos, setPhotos] = useDraft<string[]>('photos', () => [])
+  return (
+    <>
+      {since !== null && (
+        <Typography sx={{ my: 1 }}>
+          {say('steps.typedAtNotRecorded', { at: hourMinute(since, at.data.line.time_zone) })}{' '}
+          <Button variant="outlined" size="small" onClick={onAnew}>
+            {say('steps.beginAnew')}
+          </Button>
+        </Typography>
+      )}
+      {state.figure && <Figure figure={state.figure} />}
+      {asksWhy && (
+        <TextField
+          label={say('steps.whyDoesTheEarlierEntryNot')}
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+          sx={{ my: 1.5 }}
+        />
+      )}
+      {text.photo && (
+        <PhotoEntry subject={path} step={state.key} of={text.photo.of} taken={photos} onTaken={(id) => setPhotos((all) => [...all, id])} />
+      )}
+      <kind.Enter
+        {...at}
+        earlier={again && kind.startsFromEarlier ? (values[state.key] ?? null) : null}
+        onRecord={(value) => onRecord({ ...value, ...(photos.length > 0 ? { photos } : {}) }, reason)}
+        onDone={onDone}
+      />
+    </>
+  )
+}
