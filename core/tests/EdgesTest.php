@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Calendar;
+use Diastoma\Core\Procedure\Compile\Codes;
 use Diastoma\Core\Procedure\Condition\AtLeast;
 use Diastoma\Core\Procedure\Condition\AtMost;
 use Diastoma\Core\Procedure\Expression\Constant;
@@ -13,6 +14,8 @@ use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Round\HarmonicFit;
+use Diastoma\Core\Round\RoundCoverage;
+use Diastoma\Core\Round\Spread;
 use Diastoma\Core\Round\SymmetricThree;
 
 require_once __DIR__.'/helpers.php';
@@ -130,3 +133,165 @@ it('reads a moment in UTC the same whichever way its zone is written', function 
         ->and(Calendar::read('2026-05-04T10:00:00+02:00')->getTimestamp())->toBe(1777881600)
         ->and(Calendar::day('2026-05-04')->getTimestamp())->toBe(1777852800);
 });
+
+it('reckons an allowance by length, size and pressure, each to its power', function (string $method, array $more, float $litresAnHour) {
+    // By hand: 0.14 L/h for a km, a metre of bore and a metre of head; 0.02 L/d for a km, a mm of bore and a bar.
+    $of = calc('makeup-allowance', ['method' => $method, 'segments' => [['length_m' => 250, 'dn_mm' => 150]], 'duration_h' => 2] + $more);
+    expect($of['rate_l_h'])->toEqualWithDelta($litresAnHour, 1e-6);
+})->with([
+    'head' => ['ldh-0.14', ['p_avg_mh2o' => 80], 0.14 * 0.25 * 0.15 * 80],
+    'bar' => ['mm-km-bar-0.02', ['p_avg_bar' => 8], 0.02 * 150 * 0.25 * 8 / 24],
+]);
+
+it('names half the bore where a wall is thicker', function () {
+    $in = ['p_start_kpa' => 1000, 'p_end_kpa' => 800, 'removed_l' => 5, 'segments' => [['length_m' => 100, 'id_mm' => 200, 'wall_mm' => 120]]];
+    expect(fn () => calc('air-content', $in))->toThrow(Refused::class, 'half of id_mm (100 mm); it is 120');
+});
+
+it('takes a main phase that begins two hundredths or 20 kPa beside the letting out for its beginning, not more', function (
+    float $first,
+    ?string $why,
+) {
+    $in = [
+        'stp_bar' => 15, 'relax_min' => 60, 'raise_min' => 8, 'hold_min' => 30, 'creep_min' => 60, 'p_creep_end_bar' => 12.3,
+        'p_after_bar' => 10.5, 'removed_l' => 15, 'bulk_gpa' => 2.1,
+        'segments' => [['length_m' => 500, 'id_mm' => 147.2, 'wall_mm' => 16.4, 'e_mod_mpa' => 900]],
+        'readings' => array_map(fn (int $i) => [5 * $i, $first + $i], range(0, 6)),
+    ];
+    expect(calc('viscoelastic-test', $in)['why'] ?? null)->toBe($why);
+})->with([
+    // 2 % of 1050 kPa is 21 kPa.
+    'on the share' => [1071.0, null],
+    'over it' => [1071.1, 'p_after'],
+    'under it' => [1029.0, null],
+    'too low' => [1028.9, 'p_after'],
+]);
+
+it('takes a step back of an hour less one interval for the clock that is put back, and leaves it the slack of two', function (
+    int $back,
+    bool $isRefused,
+) {
+    $rows = ['time;pressure [kPa]'];
+    $clock = strtotime('2026-10-25T02:50:00Z');
+    for ($i = 0; $i < 8; $i++) {
+        $rows[] = gmdate('Y-m-d H:i:s', $clock + 60 * $i - ($i > 4 ? $back + 60 : 0)).';1500';
+    }
+    $clean = expect(fn () => calc('log-clean', ['csv' => implode("\n", $rows)]));
+    $isRefused ? $clean->toThrow(Refused::class, 'the clock steps back by') : $clean->not->toThrow(Refused::class);
+})->with([
+    'an hour less one interval' => [3540, false],
+    'two intervals less' => [3421, false],
+    'more than two less' => [3415, true],
+    'two intervals more' => [3659, false],
+    'more than two more' => [3665, true],
+]);
+
+it('tells by the others which reading is wrong only where enough of them are left over', function (int $readings, string $method) {
+    $round = array_map(fn (int $i) => ['theta_deg' => 360 * $i / $readings, 'value' => 10 + sin($i)], range(0, $readings - 1));
+    // One harmonic has three unknowns; a deleted residual wants one more besides the one that is judged.
+    expect(calc('round-outlier', ['readings' => $round])['method'])->toBe($method);
+})->with(['none left over' => [3, 'none'], 'one left over' => [4, 'none'], 'two left over' => [5, 'deleted']]);
+
+it('finds the point that governs among those that state no most', function () {
+    $points = [['elevation_m' => 0, 'p_max_kpa' => 1500], ['elevation_m' => 10, 'p_min_kpa' => 900]];
+    $window = calc('test-gauge-window', ['points' => $points, 'gauge_elevation_m' => 0]);
+    // Ten metres of water are 98.0665 kPa.
+    expect($window['gauge_min_kpa'])->toEqualWithDelta(998.0665, 1e-6)
+        ->and($window['governs_min'])->toBe(1)
+        ->and($window['governs_max'])->toBe(0);
+});
+
+it('holds readings for bunched where no fit says how well they are spread', function () {
+    expect(Spread::of([0.0, 180.0])->inflation)->toBeNull()
+        ->and(Spread::of([0.0, 180.0])->isBunched(180.0))->toBeTrue()
+        ->and(Spread::of([0.0, 90.0, 180.0, 270.0])->isBunched(135.0))->toBeFalse()
+        ->and(Spread::of([0.0, 90.0, 180.0, 270.0])->isBunched(89.0))->toBeTrue()
+        ->and(Spread::of([0.0, 5.0, 10.0, 180.0])->isBunched(360.0))->toBeTrue();
+});
+
+it('counts the empty arc between two readings, and round the whole pipe for one', function () {
+    expect(RoundCoverage::largestGap([0.0, 90.0]))->toBe(270.0)
+        ->and(RoundCoverage::largestGap([0.0, 180.0]))->toBe(180.0)
+        ->and(RoundCoverage::largestGap([90.0]))->toBe(360.0)
+        ->and(RoundCoverage::largestGap([90.0, 90.0]))->toBe(360.0)
+        ->and(RoundCoverage::largestGap([]))->toBe(360.0);
+});
+
+it('says of a time what its limits say, each alone and none', function (array $limits, string $verdict) {
+    $in = ['from' => '2026-05-04T08:00:00Z', 'to' => '2026-05-04T08:10:00Z'] + $limits;
+    expect(calc('elapsed', $in)['verdict'])->toBe($verdict);
+})->with([
+    'no limit' => [[], 'open'],
+    'at least, on it' => [['least_s' => 600], 'good'],
+    'at least, short of it' => [['least_s' => 601], 'bad'],
+    'at most, on it' => [['most_s' => 600], 'good'],
+    'at most, over it' => [['most_s' => 599], 'bad'],
+    'between' => [['least_s' => 500, 'most_s' => 700], 'good'],
+]);
+
+it('has no curve in a pressure that does not move', function () {
+    $still = array_map(fn (int $i) => [60 * $i, 1500.0], range(0, 59));
+    expect(calc('hold-slope', ['series' => $still, 'resolution_kpa' => 1]))->toMatchArray(['slope_kpa_h' => 0.0, 'curved' => false]);
+});
+
+it('warns on the last day of the warning, and not a day before', function (string $used, array $reasons) {
+    $in = ['used_at' => $used, 'due_on' => '2026-06-30', 'warn_days' => 30];
+    expect(calc('calibration-status', $in))->toMatchArray(['verdict' => 'good', 'reasons' => $reasons]);
+})->with([['2026-05-31', ['due in 30 days']], ['2026-05-30', []]]);
+
+it('says of a go and no-go interval whether it lies inside, outside or across, by one limit or two', function (
+    array $limits,
+    string $verdict,
+) {
+    $said = calc('guarded-verdict', ['value_lo' => 2.0, 'value_hi' => 3.0] + $limits);
+    expect($said['verdict'])->toBe($verdict)->and($said['uncertain'])->toBeFalse()->and($said['probability'])->toBeNull();
+})->with([
+    'under the most' => [['limit_max' => 3.0], 'good'],
+    'over the most' => [['limit_max' => 1.9], 'bad'],
+    'across the most' => [['limit_max' => 2.5], 'close'],
+    'from its edge on over the most' => [['limit_max' => 2.0], 'close'],
+    'over the least' => [['limit_min' => 2.0], 'good'],
+    'under the least' => [['limit_min' => 3.1], 'bad'],
+    'across the least' => [['limit_min' => 2.5], 'close'],
+    'between' => [['limit_min' => 1.0, 'limit_max' => 4.0], 'good'],
+    'over both' => [['limit_min' => 0.5, 'limit_max' => 1.0], 'bad'],
+    'under both' => [['limit_min' => 4.0, 'limit_max' => 5.0], 'bad'],
+]);
+
+it('gives no probability without an uncertainty, nor for one of nothing', function (array $u) {
+    expect(calc('guarded-verdict', ['value' => 2.0, 'limit_max' => 3.0] + $u)['probability'])->toBeNull();
+})->with([[[]], [['u_expanded' => 0]]]);
+
+it('names the first of the three of a warm pipe that is missing', function (array $given, string $missing) {
+    $in = ['circumference_mm' => 346.2, 'tape_kind' => 'plain'] + $given;
+    expect(fn () => calc('circumference-od', $in))->toThrow(Refused::class, "{$missing} is missing");
+})->with([
+    [['reference_temp_c' => 23, 'expansion_per_k' => 0.00013], 'pipe_temp_c'],
+    [['pipe_temp_c' => 35, 'expansion_per_k' => 0.00013], 'reference_temp_c'],
+    [['pipe_temp_c' => 35, 'reference_temp_c' => 23], 'expansion_per_k'],
+]);
+
+it('takes a code that depends on the inputs for one of its kind, and no other', function () {
+    expect(Codes::fits('bad:fusion', ['none', 'bad:*']))->toBeTrue()
+        ->and(Codes::fits('none', ['none', 'bad:*']))->toBeTrue()
+        ->and(Codes::fits('good:fusion', ['none', 'bad:*']))->toBeFalse()
+        ->and(Codes::fits('bad', ['none', 'bad:*']))->toBeFalse()
+        ->and(Codes::fits('none:x', ['none']))->toBeFalse();
+});
+
+it('writes what was computed as an object, with something in it or nothing', function () {
+    $steps = [['id' => 'one', 'kind' => 'note', 'title' => 'One', 'fields' => [['key' => 'x', 'label' => 'X', 'type' => 'text']]]];
+    expect(json_encode(littleJudged(little($steps), ['one' => ['x' => 'y']])->toArray()['steps'][0]['results']))->toBe('{}')
+        ->and(judged('ef-coupler-one-pass', couplerFacts())->toArray()['steps'][1]['results'])->not->toBe([])->toBeArray();
+});
+
+it('refuses a row of a trace that is too short, too long or no list, and names it', function (mixed $row, string $said) {
+    $value = ['trace' => TRACE, 'part' => 0, 'final' => true, 'samples' => [[0, 39.5, 24.0], $row]];
+    expect(fn () => Procedure::shipped()['ef-coupler-one-pass']->step('fusion')->normalise($value))->toThrow(Refused::class, $said);
+})->with([
+    'too short' => [[1, 39.5], 'samples, row 2: wanted is ['],
+    'too long' => [[1, 39.5, 24.0, 20.0, 1.0], 'samples, row 2: wanted is ['],
+    'no list' => [['t' => 1, 'u' => 39.5, 'i' => 24.0], 'samples, row 2: wanted is ['],
+    'no number' => [[1, 'x', 24.0], 'samples, row 2: '],
+    'not later' => [[0, 39.5, 24.0], 'samples, row 2: the time must rise'],
+]);
