@@ -17,6 +17,9 @@ use Diastoma\Core\Round\HarmonicFit;
 use Diastoma\Core\Round\RoundCoverage;
 use Diastoma\Core\Round\Spread;
 use Diastoma\Core\Round\SymmetricThree;
+use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Slip;
+use Diastoma\Core\Units\Unit;
 
 require_once __DIR__.'/helpers.php';
 
@@ -144,7 +147,8 @@ it('reckons an allowance by length, size and pressure, each to its power', funct
 ]);
 
 it('names half the bore where a wall is thicker', function () {
-    $in = ['p_start_kpa' => 1000, 'p_end_kpa' => 800, 'removed_l' => 5, 'segments' => [['length_m' => 100, 'id_mm' => 200, 'wall_mm' => 120]]];
+    $pipe = ['length_m' => 100, 'id_mm' => 200, 'wall_mm' => 120];
+    $in = ['p_start_kpa' => 1000, 'p_end_kpa' => 800, 'removed_l' => 5, 'segments' => [$pipe]];
     expect(fn () => calc('air-content', $in))->toThrow(Refused::class, 'half of id_mm (100 mm); it is 120');
 });
 
@@ -295,3 +299,40 @@ it('refuses a row of a trace that is too short, too long or no list, and names i
     'no number' => [[1, 'x', 24.0], 'samples, row 2: '],
     'not later' => [[0, 39.5, 24.0], 'samples, row 2: the time must rise'],
 ]);
+
+it('takes no end for good that is larger than the pipe behind it by more than it may be smaller', function (
+    float $end,
+    string $verdict,
+    array $reasons,
+) {
+    $profile = [['x_mm' => 0, 'od_mm' => $end], ['x_mm' => 100, 'od_mm' => 110.0]];
+    expect(calc('toe-in', ['profile' => $profile, 'limit_mm' => 1.0]))->toMatchArray(['verdict' => $verdict, 'reasons' => $reasons]);
+})->with([[111.0, 'good', []], [111.1, 'open', ['end-larger']], [113.0, 'open', ['end-larger']], [109.0, 'good', []], [108.9, 'bad', []]]);
+
+it('names how a figure goes wrong, and what leads back', function (?Unit $own, string $why, ?string $unit, float $typed, float $meant) {
+    $found = array_filter(Slip::of($own), fn (Slip $s) => $s->why === $why && $s->unit === $unit
+        && abs($s->offset + $s->factor * $typed - $meant) < 1e-3 * max(1, abs($meant)));
+    expect($found)->not->toBe([]);
+})->with([
+    // By hand; an inch is 25.4 mm, 64 °F are 17.8 °C.
+    'round the pipe' => [fn () => Unit::of(Quantity::Length, 'mm'), 'round', null, 346.2, 110.2],
+    'inches' => [fn () => Unit::of(Quantity::Length, 'mm'), 'unit', 'in', 4.331, 110.0],
+    'centimetres' => [fn () => Unit::of(Quantity::Length, 'mm'), 'unit', 'cm', 11.0, 110.0],
+    'Fahrenheit' => [fn () => Unit::of(Quantity::Temperature, 'c'), 'unit', '°F', 64.0, 17.78],
+    'minutes' => [fn () => Unit::of(Quantity::Time, 's'), 'unit', 'min', 4.0, 240.0],
+    'bar' => [fn () => Unit::of(Quantity::Pressure, 'kpa'), 'unit', 'bar', 15.0, 1500.0],
+    'the point' => [fn () => Unit::of(Quantity::Length, 'mm'), 'point', null, 3.0, 0.3],
+    'the point of a plain number' => [fn () => null, 'point', null, 600.0, 60.0],
+]);
+
+it('never says that a figure was meant in the unit in which it is asked for', function () {
+    foreach (['mm', 'in'] as $suffix) {
+        $own = Unit::of(Quantity::Length, $suffix);
+        expect(array_map(fn (Slip $s) => $s->unit, Slip::of($own)))->not->toContain($own->symbol);
+    }
+});
+
+it('tells what is usual by what is known, and nothing while nothing is', function (?float $od, ?array $ends) {
+    $usual = judged('ef-coupler-one-pass', [], ['od_mm' => $od])->steps['od@a']->usual['od_tape_mm'] ?? null;
+    expect($usual === null ? null : [$usual['low'], $usual['high']])->toEqual($ends);
+})->with([[110.0, [105.6, 114.4]], [null, null]]);

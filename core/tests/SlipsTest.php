@@ -171,7 +171,7 @@ dataset('slips of form', [
     'key of a field' => [
         renamed('steps.1.fields.0', 'max', 'maximum'),
         'steps[1].fields[0].maximum: "maximum" is not known here; known are key, label, type, of, preset, suggest, quantity, '.
-            'min, max, optional, want, otherwise, bad, do, options.',
+            'min, max, optional, usual, want, otherwise, bad, do, options.',
     ],
     'key of an option' => [
         renamed('steps.0.fields.0.options.1', 'verdict', 'verdikt'),
@@ -226,6 +226,10 @@ dataset('slips of form', [
         slipped('steps.1.kind', 'rond'),
         'steps[1].kind: must be one of check, choice, number, round, scan, trace, bolts, timer, hold, note, not "rond".',
     ],
+    'key of what is usual' => [
+        slipped('steps.1.fields.0.usual', ['form' => 1]),
+        'steps[1].fields[0].usual.form: "form" is not known here; known are min, max, near, within_pct.',
+    ],
     'text for a number' => [slipped('steps.1.fields.0.max', '50'), 'steps[1].fields[0].max: must be a number.'],
     'a parameter without source' => [slipped('parameters.range_mm.source', null), 'parameters.range_mm.source: is missing.'],
     'language by its name' => [
@@ -256,6 +260,28 @@ dataset('slips of sense', [
     'a list of nothing' => [
         slipped('steps.1.judge.1.in.u_expanded', ['$first' => []]),
         RULE.'.in.u_expanded.$first: must be a list of values.',
+    ],
+    'what is usual is not said' => [
+        slipped('steps.1.fields.0.usual', []),
+        'steps[1].fields[0].usual: says nothing: give min, max, or near with within_pct.',
+    ],
+    'what is expected without how near' => [
+        slipped('steps.1.fields.0.usual', ['near' => '$line.od_mm']),
+        'steps[1].fields[0].usual: needs near and within_pct together: what is expected, and how far from it is still usual.',
+    ],
+    'what is usual the wrong way round' => [
+        slipped('steps.1.fields.0.usual', ['min' => 9, 'max' => 3]),
+        'steps[1].fields[0].usual.min: 9 is more than max, 3: every figure would be asked about.',
+    ],
+    'what is usual and cannot be entered' => [
+        slipped('steps.1.fields.0.usual', ['max' => 5000]),
+        'steps[1].fields[0].usual.max: 5000 lies outside what can be entered at all, 50.',
+    ],
+    'what is expected of nothing' => [
+        slipped('steps.1.fields.0.usual', ['near' => '$line.od', 'within_pct' => 5]),
+        'steps[1].fields[0].usual.near: "$line.od" is not known of a line; known are dn_mm, od_mm, wall_mm, sdr, length_m, '.
+            'material, service, time_zone, mdp_bar, e_mod_gpa, nu, restraint, creep_m, sides, closing_piece, attached, pipes, '.
+            'ends, series, size, rejected, from_m, to_m, segments and others.',
     ],
     'path that is none' => [
         slipped('steps.1.judge.1.in.od_mm', '$lien.od_mm'),

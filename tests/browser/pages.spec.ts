@@ -102,6 +102,50 @@ test('what is typed and not recorded outlives a reload and the way back, until i
   await expect(page.getByText('not recorded yet')).toHaveCount(0)
 })
 
+test('a figure that cannot well be is asked about, with the likely one beside it', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await signIn(page, 'bram')
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  const joint = (number: string): string => `/joints/${line.joints.find((j) => j.number === number)!.id}`
+  await page.goto(`${joint('36')}?step=ovality@a`)
+  const reading = page.getByRole('textbox', { name: /^Diameter across/ })
+  const next = page.getByRole('button', { name: 'Next ↻' })
+  await test.step('round the pipe instead of across: the diameter is one tap away', async () => {
+    await reading.fill('706.9')
+    await next.click()
+    await expect(page.getByRole('dialog', { name: 'Diameter across 12:00: is it really 706.9 mm?' })).toBeVisible()
+    await says(page, /^Usual here is 209\.3 to 240\.8 mm\.$/)
+    await page.getByRole('button', { name: 'It is 225 mm: it was read round the pipe' }).click()
+    await says(page, '1 of 4 read')
+  })
+  await test.step('what is so is kept as it was typed', async () => {
+    await reading.fill('205.2')
+    await next.click()
+    await page.getByRole('button', { name: '205.2 mm is right' }).click()
+    await says(page, '2 of 4 read')
+  })
+  await test.step('closed, it is typed again', async () => {
+    await reading.fill('22.51')
+    await next.click()
+    await expect(page.getByRole('button', { name: 'It is 225.1 mm: it was typed in cm' })).toBeVisible()
+    await page.getByRole('dialog').getByRole('button', { name: 'Type it again' }).click()
+    await says(page, '3 of 4 read')
+    await expect(reading).toHaveValue('22.51')
+  })
+  await test.step('a pipe of 64 °C in the list of the weather', async () => {
+    await page.goto(`${joint('43')}?step=conditions`)
+    await fill(
+      page,
+      { Air: '14', 'Humidity, %': '60', Pipe: '64', Fitting: '14', Wind: '2' },
+      { 'Under a shelter': 'No', 'Rain or snow': 'No' },
+    )
+    await recordStep(page)
+    await expect(page.getByRole('dialog', { name: 'Pipe: is it really 64 °C?' })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'It is 17.78 °C: it was typed in °F' })).toBeVisible()
+    await expect(page.getByRole('button', { name: '64 °C is right' })).toBeVisible()
+  })
+})
+
 test('a PVC joint is made on the same pages', async ({ page }) => {
   await signIn(page, 'bram')
   const line = await lineByName(page.request, 'Osier Row branch')

@@ -474,6 +474,7 @@ use OpenApi\Attributes as OA;
         'again',
         'entry',
         'suggested',
+        'usual',
         'summary',
         'guide',
         'reasons',
@@ -562,6 +563,12 @@ use OpenApi\Attributes as OA;
             additionalProperties: true,
         ),
         new OA\Property(
+            property: 'usual',
+            description: 'by field: between what its figure usually lies; outside it is asked about before it is recorded',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/Usual'),
+        ),
+        new OA\Property(
             property: 'device',
             description: 'what the device of this step must be told, by unit-named key',
             type: 'object',
@@ -571,6 +578,29 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'fact_id', type: 'string', nullable: true),
         new OA\Property(property: 'by', type: 'string', nullable: true),
         new OA\Property(property: 'at', type: 'string', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Usual',
+    required: ['low', 'high', 'slips'],
+    properties: [
+        new OA\Property(property: 'low', description: 'in the unit of the field', type: 'number', nullable: true),
+        new OA\Property(property: 'high', description: 'in the unit of the field', type: 'number', nullable: true),
+        new OA\Property(
+            property: 'slips',
+            description: 'how such a figure goes wrong: meant = offset + factor × typed',
+            type: 'array',
+            items: new OA\Items(
+                required: ['factor', 'offset', 'why', 'unit'],
+                type: 'object',
+                properties: [
+                    new OA\Property(property: 'factor', type: 'number'),
+                    new OA\Property(property: 'offset', type: 'number'),
+                    new OA\Property(property: 'why', type: 'string', enum: ['round', 'unit', 'point']),
+                    new OA\Property(property: 'unit', description: 'its symbol', type: 'string', nullable: true),
+                ],
+            ),
+        ),
     ],
 )]
 #[OA\Schema(

@@ -25,7 +25,7 @@ use Diastoma\Core\Verdict;
     ['toe_in_mm', 'toe_in_pct', 'cut_off_mm', 'reasons', 'verdict'],
     'Geometry; limit from the procedure',
     verdicts: ['good', 'bad', 'open'],
-    codes: ['reasons' => ['end-not-read', 'back-not-read']],
+    codes: ['reasons' => ['end-not-read', 'back-not-read', 'end-larger']],
 )]
 final class ToeIn
 {
@@ -62,6 +62,10 @@ final class ToeIn
         }
         if (! Compare::atLeast($profile[\count($profile) - 1]->x, $toeBack)) {
             $reasons[] = 'back-not-read';
+        }
+        if ($limit !== null && ! Compare::atMost($profile[0]->od - $far, $limit)) {
+            // A cut end does not grow: the two were read the wrong way round, or one of them at a wrong place.
+            $reasons[] = 'end-larger';
         }
 
         return [

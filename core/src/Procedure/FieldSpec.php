@@ -30,6 +30,7 @@ final readonly class FieldSpec
      * @param  YesNo|null  $yesNo  which answer is good; null when both are
      * @param  string|null  $of  item: its kind in the stores
      * @param  Expression|null  $suggest  what is known already and filled in
+     * @param  Usual|null  $usual  between what it usually lies
      */
     public function __construct(
         public string $key,
@@ -43,6 +44,7 @@ final readonly class FieldSpec
         public ?YesNo $yesNo,
         public ?string $of,
         public ?Expression $suggest = null,
+        public ?Usual $usual = null,
     ) {
     }
 

@@ -59,6 +59,7 @@ final readonly class StepJudge
             again: $status === 'done' && $step->kind->mayBeRepeated($step, $this->known),
             entry: $step->kind->entry($this->known),
             suggested: $this->suggested($step),
+            usual: $this->usual($step),
         );
     }
 
@@ -108,6 +109,20 @@ final readonly class StepJudge
             $value = $field->suggest?->of($this->known);
             if ($value !== null) {
                 $found[$field->key] = $value;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, mixed> field => between what its figure usually lies */
+    private function usual(Step $step): array
+    {
+        $found = [];
+        foreach ($step->fields as $field) {
+            $usual = $field->usual?->known($this->known);
+            if ($usual !== null) {
+                $found[$field->key] = $usual;
             }
         }
 

@@ -23,6 +23,7 @@ final readonly class StepState
      * @param  array<string, mixed>|null  $figure  shape of a drawing and what it shows
      * @param  array<string, mixed>|null  $entry  what a page must know to take the fact
      * @param  array<string, mixed>  $suggested  field => what is known already and filled in
+     * @param  array<string, mixed>  $usual  field => between what its figure usually lies, and how it goes wrong
      * @param  bool  $again  it was done, and may by permit be done once more
      */
     public function __construct(
@@ -44,6 +45,7 @@ final readonly class StepState
         public bool $again,
         public ?array $entry = null,
         public array $suggested = [],
+        public array $usual = [],
     ) {
     }
 
@@ -89,6 +91,7 @@ final readonly class StepState
             'again' => $this->again,
             'entry' => $this->entry,
             'suggested' => $this->suggested === [] ? new \stdClass() : $this->suggested,
+            'usual' => $this->usual === [] ? new \stdClass() : $this->usual,
             'fact_id' => $this->fact?->id,
             'by' => $this->fact?->by,
             'at' => $this->fact?->at->format(Known::TIME),

@@ -1009,6 +1009,10 @@ export interface components {
             suggested: {
                 [key: string]: unknown;
             };
+            /** @description by field: between what its figure usually lies; outside it is asked about before it is recorded */
+            usual: {
+                [key: string]: components["schemas"]["Usual"];
+            };
             /** @description what the device of this step must be told, by unit-named key */
             device: {
                 [key: string]: unknown;
@@ -1016,6 +1020,21 @@ export interface components {
             fact_id: string | null;
             by?: string | null;
             at?: string | null;
+        };
+        Usual: {
+            /** @description in the unit of the field */
+            low: number | null;
+            /** @description in the unit of the field */
+            high: number | null;
+            /** @description how such a figure goes wrong: meant = offset + factor × typed */
+            slips: {
+                factor: number;
+                offset: number;
+                /** @enum {string} */
+                why: "round" | "unit" | "point";
+                /** @description its symbol */
+                unit: string | null;
+            }[];
         };
         Judgement: {
             verdict: components["schemas"]["Verdict"];

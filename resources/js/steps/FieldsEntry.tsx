@@ -1,8 +1,10 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react'
-import type { FieldSpec, StepText } from '../api/client'
+import type { FieldSpec, StepText, Usual } from '../api/client'
 import { useMe, useStores, useUnits } from '../api/queries'
 import { Pad } from '../ui/Pad'
+import { AskWhether } from './AskWhether'
+import { doubtOf, type Doubt } from './doubt'
 import { useDraft } from '../outbox/drafts'
 import { asEntered, complaint, shownField, toValue, type Entered } from './entry'
 import { ItemEntry, usedLast } from './ItemEntry'
@@ -17,6 +19,8 @@ interface Props {
   start?: Record<string, Entered>
   /** what is filled in, as it is stored: suggested, or entered before */
   known?: Record<string, unknown>
+  /** between what its figures usually lie, by field */
+  usual?: Record<string, Usual>
   onRecord: (value: Record<string, unknown>) => void
   label?: string
   extra?: (set: (values: Record<string, Entered>) => void, values: Record<string, Entered>) => ReactNode
@@ -25,7 +29,7 @@ interface Props {
 const isFigure = (f: FieldSpec): boolean => f.quantity !== undefined || (f.type ?? 'number') === 'number'
 
 /** All steps that ask for figures, words and yes or no: one row a field, large figures, a pad below. */
-export function FieldsEntry({ step, project, start, known, onRecord, label, extra }: Props): ReactElement {
+export function FieldsEntry({ step, project, start, known, usual, onRecord, label, extra }: Props): ReactElement {
   const fields = step.fields ?? []
   const stores = useStores(fields.some((f) => f.type === 'item'))
   const me = useMe()
@@ -44,6 +48,8 @@ export function FieldsEntry({ step, project, start, known, onRecord, label, extr
   const [more, setMore] = useState(false)
   const [active, setActive] = useState(fields[0]?.key ?? '')
   const [faults, setFaults] = useState<Record<string, string>>({})
+  const [asked, setAsked] = useState<{ field: FieldSpec; doubt: Doubt } | null>(null)
+  const sure = useRef(new Set<string>())
   const inputs = useRef<Record<string, HTMLInputElement | null>>({})
   const current = fields.find((f) => f.key === active)
   // What was used last is offered; the list comes a moment later than the page.
@@ -108,7 +114,7 @@ export function FieldsEntry({ step, project, start, known, onRecord, label, extr
     setValues((v) => ({ ...v, [key]: value }))
     setFaults(({ [key]: _gone, ...rest }) => rest)
   }
-  const record = (): void => {
+  const record = (values: Record<string, Entered>): void => {
     const found: Record<string, string> = {}
     for (const f of fields) {
       const why = complaint(f, values[f.key] ?? null, at(f))
@@ -121,6 +127,11 @@ export function FieldsEntry({ step, project, start, known, onRecord, label, extr
       inputs.current[first.key]?.focus()
       return
     }
+    for (const field of fields.filter(isFigure)) {
+      const text = String(values[field.key] ?? '')
+      const doubt = sure.current.has(`${field.key} ${text.trim()}`) ? null : doubtOf(text, usual?.[field.key], at(field))
+      if (doubt) return setAsked({ field, doubt })
+    }
     onRecord(Object.assign({}, ...fields.map((f) => toValue(f, values[f.key] ?? null, at(f)))))
   }
   const next = (): void => {
@@ -129,7 +140,13 @@ export function FieldsEntry({ step, project, start, known, onRecord, label, extr
     if (following) {
       setActive(following.key)
       inputs.current[following.key]?.focus()
-    } else record()
+    } else record(values)
+  }
+  const is = (field: FieldSpec, text: string): void => {
+    sure.current.add(`${field.key} ${text}`)
+    setAsked(null)
+    set(field.key, text)
+    record({ ...values, [field.key]: text })
   }
   const left = fields.filter((f) => !f.optional && ((values[f.key] ?? '') === '' || values[f.key] === undefined)).length
   const figures = fields.some(isFigure)
@@ -140,9 +157,21 @@ export function FieldsEntry({ step, project, start, known, onRecord, label, extr
       noValidate
       onSubmit={(e) => {
         e.preventDefault()
-        record()
+        record(values)
       }}
     >
+      {asked && (
+        <AskWhether
+          label={asked.field.label}
+          symbol={at(asked.field).symbol}
+          doubt={asked.doubt}
+          onIs={(text) => is(asked.field, text)}
+          onClose={() => {
+            setAsked(null)
+            setActive(asked.field.key)
+          }}
+        />
+      )}
       {extra?.((v) => setValues((old) => ({ ...old, ...v })), values)}
       {shown.map((f) => (
         <Box key={f.key} sx={{ borderBottom: 1, borderColor: faults[f.key] ? 'secondary.main' : 'divider', py: 0.75 }}>

@@ -1,10 +1,12 @@
 import { Box, Button, Typography } from '@mui/material'
 import { useEffect, useRef, useState, type ReactElement } from 'react'
-import type { StepText } from '../api/client'
+import type { StepText, Usual } from '../api/client'
 import { useMe, useUnits } from '../api/queries'
 import { Pad } from '../ui/Pad'
 import { Round } from '../ui/Round'
 import { figureOf } from '../ui/figureOf'
+import { AskWhether } from './AskWhether'
+import { doubtOf, type Doubt } from './doubt'
 import { useDraft } from '../outbox/drafts'
 import { complaint, shownField, toValue } from './entry'
 import { say } from '../texts/say'
@@ -19,9 +21,11 @@ const opposite = (clock: string): string => {
 export function RoundEntry({
   step,
   limit,
+  usual,
   onRecord,
 }: {
   step: StepText
+  usual?: Usual
   limit?: number | null
   onRecord: (value: Record<string, unknown>) => void
 }): ReactElement {
@@ -34,6 +38,8 @@ export function RoundEntry({
   // What was typed before a call came is gone on with at the first place that is empty.
   const [active, setActive] = useState(() => Math.max(0, texts.indexOf('')))
   const [fault, setFault] = useState<string | null>(null)
+  const [asked, setAsked] = useState<Doubt | null>(null)
+  const sure = useRef(new Set<string>())
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => input.current?.focus({ preventScroll: true }), [active])
 
@@ -42,14 +48,23 @@ export function RoundEntry({
     setFault(null)
   }
   const left = texts.filter((t) => t === '').length
-  const next = (): void => {
-    const why = complaint(field, texts[active] ?? '', shown)
+  const next = (texts: string[]): void => {
+    const text = texts[active] ?? ''
+    const why = complaint(field, text, shown)
     if (why) return setFault(why)
+    const doubt = sure.current.has(text.trim()) ? null : doubtOf(text, usual, shown)
+    if (doubt) return setAsked(doubt)
     const empty = [...positions.keys()].map((k) => (active + 1 + k) % positions.length).find((k) => texts[k] === '')
     if (empty !== undefined) setActive(empty)
-    else record()
+    else record(texts)
   }
-  const record = (): void => {
+  const is = (text: string): void => {
+    sure.current.add(text)
+    setAsked(null)
+    set(text)
+    next(texts.map((t, i) => (i === active ? text : t)))
+  }
+  const record = (texts: string[]): void => {
     for (const [i, text] of texts.entries()) {
       const why = complaint(field, text, shown)
       if (why) {
@@ -68,9 +83,18 @@ export function RoundEntry({
       noValidate
       onSubmit={(e) => {
         e.preventDefault()
-        next()
+        next(texts)
       }}
     >
+      {asked && (
+        <AskWhether
+          label={say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where: positions[active] ?? '' })}
+          symbol={shown.symbol}
+          doubt={asked}
+          onIs={is}
+          onClose={() => setAsked(null)}
+        />
+      )}
       <Box sx={{ maxWidth: { xs: 290, md: 400 }, mx: 'auto' }}>
         <Round
           readings={positions.map((clock, i) => ({ clock, value: numbers[i] ?? null }))}
@@ -106,7 +130,7 @@ export function RoundEntry({
           onKeyDown={(e) => {
             if (e.key === 'Tab' && !e.shiftKey && active < positions.length - 1 && texts[active] !== '') {
               e.preventDefault()
-              next()
+              next(texts)
             }
           }}
           style={{

@@ -9,12 +9,15 @@ export function Sheet({
   title,
   children,
   actions,
+  close = say('ui.close'),
 }: {
   open: boolean
   onClose: () => void
   title: string
   children: ReactNode
   actions?: ReactNode
+  /** what the button says that leaves everything as it is */
+  close?: string
 }): ReactElement {
   const id = useId()
   return (
@@ -24,7 +27,7 @@ export function Sheet({
       <DialogContent sx={{ pb: 0 }}>{children}</DialogContent>
       <DialogActions sx={{ p: 2 }}>
         <Button variant="outlined" onClick={onClose}>
-          {say('ui.close')}
+          {close}
         </Button>
         {actions}
       </DialogActions>

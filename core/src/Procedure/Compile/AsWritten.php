@@ -10,10 +10,11 @@ namespace Diastoma\Core\Procedure\Compile;
  *
  * @phpstan-type ConditionsText array<int, array<string, mixed>>
  * @phpstan-type OptionText array{value: string, label: string, verdict?: string, bad?: string, do?: string}
+ * @phpstan-type UsualText array{min?: int|float, max?: int|float, near?: string|array<string, mixed>, within_pct?: int|float}
  * @phpstan-type FieldText array{
  *     key: string, label: string, type?: string, of?: string, preset?: mixed, suggest?: string|array<string, mixed>,
  *     quantity?: string, min?: int|float, max?: int|float, optional?: bool, want?: bool, otherwise?: string,
- *     bad?: string, do?: string, options?: array<int, OptionText>
+ *     bad?: string, do?: string, options?: array<int, OptionText>, usual?: UsualText
  * }
  * @phpstan-type LimitText array{
  *     of: string, min?: mixed, max?: mixed, within?: mixed, tol?: mixed, is?: mixed, u?: mixed,

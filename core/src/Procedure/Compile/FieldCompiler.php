@@ -4,17 +4,22 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure\Compile;
 
+use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Data;
 use Diastoma\Core\Procedure\FieldSpec;
 use Diastoma\Core\Procedure\Option;
+use Diastoma\Core\Procedure\Usual;
 use Diastoma\Core\Procedure\YesNo;
 use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Slip;
+use Diastoma\Core\Units\Unit;
 use Diastoma\Core\Verdict;
 
 /**
  * Compiles what a step asks for.
  *
  * @phpstan-import-type FieldText from AsWritten
+ * @phpstan-import-type UsualText from AsWritten
  */
 final readonly class FieldCompiler
 {
@@ -29,6 +34,7 @@ final readonly class FieldCompiler
         'do' => ['yesno'],
         'options' => ['choice'],
         'of' => ['item'],
+        'usual' => ['quantity', 'number'],
     ];
 
     public function __construct(private Reader $reader)
@@ -67,6 +73,40 @@ final readonly class FieldCompiler
             yesNo: $this->yesNo($field),
             of: $field['of'] ?? null,
             suggest: isset($field['suggest']) ? $this->reader->below('suggest')->forShow()->expression($field['suggest']) : null,
+            usual: isset($field['usual']) ? $this->usual($field['usual'], $field, $quantity) : null,
+        );
+    }
+
+    /**
+     * @param  UsualText  $usual
+     * @param  FieldText  $field
+     */
+    private function usual(array $usual, array $field, ?Quantity $quantity): Usual
+    {
+        $at = $this->reader->below('usual');
+        if (isset($usual['near']) !== isset($usual['within_pct'])) {
+            $at->fault('needs near and within_pct together: what is expected, and how far from it is still usual');
+        }
+        if (($usual['min'] ?? $usual['max'] ?? $usual['near'] ?? null) === null) {
+            $at->fault('says nothing: give min, max, or near with within_pct');
+        }
+        if (isset($usual['min'], $usual['max']) && $usual['min'] > $usual['max']) {
+            $at->below('min')->fault("{$usual['min']} is more than max, {$usual['max']}: every figure would be asked about");
+        }
+        foreach (['min', 'max'] as $end) {
+            $allowed = $field[$end] ?? null;
+            if ($allowed !== null && isset($usual[$end]) && ($end === 'min' ? $usual[$end] < $allowed : $usual[$end] > $allowed)) {
+                $at->below($end)->fault("{$usual[$end]} lies outside what can be entered at all, {$allowed}");
+            }
+        }
+        $own = $quantity === null ? null : Unit::of($quantity, (new Measure($field['key'], $quantity))->suffix);
+
+        return new Usual(
+            min: isset($usual['min']) ? (float) $usual['min'] : null,
+            max: isset($usual['max']) ? (float) $usual['max'] : null,
+            near: isset($usual['near']) ? $at->below('near')->forShow()->expression($usual['near']) : null,
+            percent: (float) ($usual['within_pct'] ?? 0),
+            slips: Slip::of($own),
         );
     }
 

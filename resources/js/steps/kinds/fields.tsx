@@ -1,13 +1,19 @@
 import { FieldsEntry } from '../FieldsEntry'
 import { PrintedLabel } from '../ScanEntry'
-import type { Entering, KindView } from './kind'
+import { usualOf, type Entering, type KindView } from './kind'
 
 function Enter({ text, state, values, data, earlier, onRecord }: Entering): React.ReactElement {
   const printed = values[text.drawing?.['of'] ?? '']
   return (
     <>
       {text.drawing?.['shape'] === 'printed-label' && <PrintedLabel code={printed?.['code']} serial={printed?.['serial']} />}
-      <FieldsEntry step={text} project={data.line.project_id} known={earlier ?? state.suggested} onRecord={onRecord} />
+      <FieldsEntry
+        step={text}
+        project={data.line.project_id}
+        known={earlier ?? state.suggested}
+        usual={usualOf(state)}
+        onRecord={onRecord}
+      />
     </>
   )
 }

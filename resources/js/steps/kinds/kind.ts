@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react'
-import type { ProcedureText, StepState, StepText, Subject } from '../../api/client'
+import type { ProcedureText, StepState, StepText, Subject, Usual } from '../../api/client'
 
 /** What a page knows of the step at hand. */
 export interface AtHand {
@@ -15,6 +15,9 @@ export interface AtHand {
   /** the limit that the round is drawn against, in the unit of its readings */
   limit: number | null
 }
+
+/** Between what the figures of a step usually lie; what a device kept from an earlier version does not say it. */
+export const usualOf = (state: StepState): Record<string, Usual> | undefined => state.usual as Record<string, Usual> | undefined
 
 export interface Entering extends AtHand {
   onRecord: (value: Record<string, unknown>) => void

@@ -2,7 +2,7 @@ import type { ReactElement } from 'react'
 import { degreesOf, Round } from '../../ui/Round'
 import { shown } from '../Figure'
 import { RoundEntry } from '../RoundEntry'
-import type { AtHand, KindView } from './kind'
+import { usualOf, type AtHand, type KindView } from './kind'
 import { say } from '../../texts/say'
 
 function Shown({ state, text, values, limit }: AtHand): ReactElement {
@@ -38,7 +38,9 @@ function Shown({ state, text, values, limit }: AtHand): ReactElement {
 }
 
 export const round: KindView = {
-  Enter: ({ text, limit, onRecord }) => <RoundEntry step={text} limit={limit} onRecord={onRecord} />,
+  Enter: ({ text, state, limit, onRecord }) => (
+    <RoundEntry step={text} limit={limit} usual={usualOf(state)?.[text.fields![0]!.key]} onRecord={onRecord} />
+  ),
   Shown,
   again: say('steps.measureAgain'),
 }

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Procedure;
+
+use Diastoma\Core\Procedure\Expression\Expression;
+use Diastoma\Core\Units\Slip;
+
+/**
+ * Between what a figure usually lies. What lies outside is asked about before it is recorded, with the likely figure beside it;
+ * it is never refused for that, and never changed by itself.
+ */
+final readonly class Usual
+{
+    /**
+     * @param  float|null  $min  in the unit of the field
+     * @param  float|null  $max  in the unit of the field
+     * @param  Expression|null  $near  what is expected, in the unit of the field
+     * @param  float  $percent  of it, to either side
+     * @param  list<Slip>  $slips  how such a figure goes wrong
+     */
+    public function __construct(
+        private ?float $min,
+        private ?float $max,
+        private ?Expression $near,
+        private float $percent,
+        private array $slips,
+    ) {
+    }
+
+    /**
+     * @return array{
+     *     low: float|null, high: float|null, slips: list<array{factor: float, offset: float, why: string, unit: string|null}>
+     * }|null null while nothing says what is usual
+     */
+    public function known(Known $known): ?array
+    {
+        $near = $this->near?->of($known);
+        [$low, $high] = \is_int($near) || \is_float($near)
+            ? [$near * (1 - $this->percent / 100), $near * (1 + $this->percent / 100)]
+            : [$this->min, $this->max];
+
+        return $low === null && $high === null
+            ? null
+            : ['low' => $low, 'high' => $high, 'slips' => array_map(fn (Slip $slip) => $slip->toArray(), $this->slips)];
+    }
+}
