@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Diastoma\Core\Procedure;
 
 use Diastoma\Core\Procedure\Expression\Expression;
-use Diastoma\Core\Units\Slip;
 
 /**
  * Between what a figure usually lies. What lies outside is asked about before it is recorded, with the likely figure beside it;
@@ -18,7 +17,7 @@ final readonly class Usual
      * @param  float|null  $max  in the unit of the field
      * @param  Expression|null  $near  what is expected, in the unit of the field
      * @param  float  $percent  of it, to either side
-     * @param  list<Slip>  $slips  how such a figure goes wrong
+     * @param  list<array{factor: float, offset: float, why: string, unit: string|null}>  $slips  how such a figure goes wrong
      */
     public function __construct(
         private ?float $min,
@@ -43,6 +42,6 @@ final readonly class Usual
 
         return $low === null && $high === null
             ? null
-            : ['low' => $low, 'high' => $high, 'slips' => array_map(fn (Slip $slip) => $slip->toArray(), $this->slips)];
+            : ['low' => $low, 'high' => $high, 'slips' => $this->slips];
     }
 }
