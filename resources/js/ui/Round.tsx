@@ -19,6 +19,8 @@ interface Props {
   limit?: number | null
   /** Direction of the long axis, degrees from the top. */
   axisDeg?: number | null
+  /** How much the long axis of the fitted shape is longer than the short one, in the unit of the values. */
+  fittedOvality?: number | null
   /** Where clamp jaws press, degrees. */
   jaws?: boolean
   centre: [string, string, string?]
@@ -40,7 +42,20 @@ const RADIUS = 112
 const MOST = 24
 
 /** The pipe's cross-section as seen in the laying direction, 12 at the top; deviations exaggerated by a stated factor. */
-export function Round({ readings, across, radii, active, onPick, limit, axisDeg, jaws, centre, size = 380, bad }: Props): ReactElement {
+export function Round({
+  readings,
+  across,
+  radii,
+  active,
+  onPick,
+  limit,
+  axisDeg,
+  fittedOvality,
+  jaws,
+  centre,
+  size = 380,
+  bad,
+}: Props): ReactElement {
   const c = useTheme().colours
   const known = readings.filter((r) => r.value !== null).map((r) => r.value!)
   const shaped = across || radii
@@ -57,7 +72,10 @@ export function Round({ readings, across, radii, active, onPick, limit, axisDeg,
   )
   const shape = dots.filter((d) => d.value !== null).sort((a, b) => a.deg - b.deg)
   const complete = known.length === readings.length && shape.length >= 4
-  const path = complete ? smooth(shape.map((d) => at(d.deg, radiusOf(d.value)))) : null
+  // A line through the readings would show dents that nobody measured: what is drawn is the shape that was fitted to them.
+  const fitted = complete && typeof fittedOvality === 'number' && typeof axisDeg === 'number' && shaped
+  const bulge = fitted ? (fittedOvality / 4) * scale : 0
+  const path = fitted ? closed((deg) => at(deg, RADIUS + bulge * Math.cos((2 * (deg - axisDeg) * Math.PI) / 180))) : null
   const band = limit ? (limit / (shaped ? 4 : 1)) * scale * (shaped ? 1 : 0.9) : 0
   const clamp =
     jaws && typeof axisDeg === 'number' ? say('ui.jawsOfTheClampAtAnd', { one: clockOf(axisDeg), other: clockOf(axisDeg + 180) }) : ''
@@ -70,6 +88,10 @@ export function Round({ readings, across, radii, active, onPick, limit, axisDeg,
       aria-label={say('ui.readingsRoundThePipeSeenIn', { clamp })}
     >
       <circle r={RADIUS + (shaped ? 0 : band / 2)} fill="none" stroke={c.raised} strokeWidth={Math.max(10, shaped ? 2 * band : band)} />
+      {band > 0 &&
+        (shaped ? [-band, band] : [band]).map((edge) => (
+          <circle key={edge} r={RADIUS + edge} fill="none" stroke={c.faint} strokeWidth={1.5} strokeDasharray="3 5" />
+        ))}
       <circle r={RADIUS} fill="none" stroke={c.rule} strokeWidth={1.5} />
       {[12, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11].map((h) => {
         const [x, y] = at(h * 30, 170)
@@ -109,6 +131,11 @@ export function Round({ readings, across, radii, active, onPick, limit, axisDeg,
           const [ex, ey] = at(d - 8, 156)
           return <path key={turn} d={`M${ax} ${ay}A142 142 0 0 1 ${bx} ${by}L${cx} ${cy}A156 156 0 0 0 ${ex} ${ey}Z`} fill={c.accent} />
         })}
+      {shape.map((d) => {
+        const [x1, y1] = at(d.deg, RADIUS)
+        const [x2, y2] = at(d.deg, radiusOf(d.value))
+        return <line key={`${d.i}-${d.deg}`} x1={x1} y1={y1} x2={x2} y2={y2} stroke={c.ink} strokeWidth={1.5} />
+      })}
       {dots.map((d) => {
         const [x, y] = at(d.deg, radiusOf(d.value))
         const lit = d.i === active
@@ -146,21 +173,15 @@ export function Round({ readings, across, radii, active, onPick, limit, axisDeg,
       )}
       {factor !== null && complete && factor > 1 && (
         <text y={207} textAnchor="middle" fontSize={15} fill={c.faint}>
-          {say('ui.deviationDrawnTimesAsLarge', { factor })}
+          {say(fitted ? 'ui.fittedShapeDrawnTimesAsLarge' : 'ui.deviationDrawnTimesAsLarge', { factor })}
         </text>
       )}
     </svg>
   )
 }
 
-/** A closed smooth line through points (Catmull–Rom). */
-function smooth(points: [number, number][]): string {
-  const n = points.length
-  const p = (i: number): [number, number] => points[((i % n) + n) % n]!
-  let d = `M${p(0)[0]} ${p(0)[1]}`
-  for (let i = 0; i < n; i++) {
-    const [a, b, c, e] = [p(i - 1), p(i), p(i + 1), p(i + 2)]
-    d += `C${b[0] + (c[0] - a[0]) / 6} ${b[1] + (c[1] - a[1]) / 6} ${c[0] - (e[0] - b[0]) / 6} ${c[1] - (e[1] - b[1]) / 6} ${c[0]} ${c[1]}`
-  }
-  return `${d}Z`
+/** A closed line through where a function of the direction lies, every three degrees. */
+function closed(point: (deg: number) => [number, number]): string {
+  const points = Array.from({ length: 120 }, (_, i) => point(3 * i))
+  return `M${points.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}Z`
 }

@@ -30,6 +30,7 @@ function Shown({ state, text, values, limit }: AtHand): ReactElement {
       bad={state.verdict === 'bad'}
       limit={limit}
       axisDeg={axis}
+      fittedOvality={typeof result['ovality_fit_mm'] === 'number' ? result['ovality_fit_mm'] : null}
       jaws={state.verdict === 'bad' && axis !== null}
       readings={readings.sort((a, b) => degreesOf(a.clock) - degreesOf(b.clock))}
       centre={middle}
