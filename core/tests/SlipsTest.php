@@ -261,6 +261,26 @@ dataset('slips of sense', [
         slipped('steps.1.judge.1.in.u_expanded', ['$first' => []]),
         RULE.'.in.u_expanded.$first: must be a list of values.',
     ],
+    'a drawing that there is not' => [
+        slipped('steps.1.drawing', ['shape' => 'gab']),
+        'steps[1].drawing.shape: "gab" is no drawing; did you mean "gap"?',
+    ],
+    'a drawing of what is not computed' => [
+        slipped('steps.1.drawing', ['shape' => 'gap', 'of' => 'cut-squarness']),
+        'steps[1].drawing.of: "cut-squarness" is no calculation of this step; did you mean "cut-squareness"?',
+    ],
+    'a drawing with a limit under a name that no result has' => [
+        slipped('steps.1.drawing', ['shape' => 'gap', 'of' => 'cut-squareness', 'limit' => 'limit_mm', 'value' => 'raw_rang_mm']),
+        'steps[1].drawing.value: "raw_rang_mm" is no result of cut-squareness; did you mean "raw_range_mm"?',
+    ],
+    'a drawing of a trace against what is not recorded' => [
+        slipped('steps.1.drawing', ['shape' => 'trace', 'u_nom' => '$step.kind.volts']),
+        'steps[1].drawing.u_nom: "volts" is nothing that the step "kind" records; known are end, photos, remark.',
+    ],
+    'a label of a step that there is not' => [
+        slipped('steps.1.drawing', ['shape' => 'printed-label', 'of' => 'knid']),
+        'steps[1].drawing.of: there is no step "knid" in this procedure; did you mean "kind"?',
+    ],
     'what is usual is not said' => [
         slipped('steps.1.fields.0.usual', []),
         'steps[1].fields[0].usual: says nothing: give min, max, or near with within_pct.',

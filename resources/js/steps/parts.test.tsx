@@ -300,8 +300,8 @@ test('a coupling is drawn with what is known: marks, peel, the gap widened by a 
   const text = container.textContent ?? ''
   expect(text).toContain('mark 80 mm')
   expect(text).toContain('mark 74 mm')
-  expect(text).toMatch(/top 0\.20 mm/)
-  expect(text).toMatch(/bottom 1\.40 mm/) // the widest gap stands at six o'clock
+  expect(text).toMatch(/smallest 0\.20 mm/)
+  expect(text).toContain('largest gap 1.40 mm, at 6:00')
   expect(text).toMatch(/gap drawn \d+ times as wide/)
   rerender(around(<CouplerSection of={{ coupling_mm: 160, wall_mm: 10 }} />))
   expect(container.querySelector('svg')).toBeNull()

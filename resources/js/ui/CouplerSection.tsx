@@ -5,6 +5,8 @@ import { say } from '../texts/say'
 
 const WIDTH = 440
 const MARGIN = 14
+/** On a phone the drawing is a fifth smaller than here. */
+const TEXT = 19.5
 const LEAST_WALL = 12
 const MOST_WALL = 34
 /** The widest gap is drawn so wide, px. */
@@ -47,7 +49,7 @@ export function CouplerSection({ of }: { of: Record<string, unknown> }): ReactEl
   const right = side('b')
   const outside = 26
   const topFace = outside + fitting + 6
-  const height = topFace + thick + 62 + thick + fitting + 30
+  const height = topFace + thick + 84 + thick + fitting + 36
   const bottomFace = height - 24 - fitting - 6
   const bar = [5, 10, 20, 50, 100, 200, 500].find((mm) => mm * px > 46) ?? 500
   // One strip: the coupling's wall, the gap, the pipe's wall; `up` mirrors it for the bottom.
@@ -110,6 +112,10 @@ export function CouplerSection({ of }: { of: Record<string, unknown> }): ReactEl
   }
   const mid = (topFace + top + thick + bottomFace - bottom - thick) / 2
   const length = (mm: number): string => show('x_mm', 'length', mm, 0)
+  // Cut through the widest gap: only of it the place is known, and the other one is the smallest, wherever it was read.
+  const gap = (mm: number): string => show('x_mm', 'length', mm, 2)
+  const largest = gapMax === null ? '' : at === null ? gap(gapMax) : say('ui.largestGapAt', { gap: gap(gapMax), at })
+  const smallest = gapMin === null ? '' : say('ui.smallestGap', { gap: gap(gapMin) })
   const said = [say('ui.couplingOfOverTwoPipeEnds', { coupling: length(coupling) })]
   if (left.mark !== null) said.push(say('ui.markOnTheLeftAt', { mark: length(left.mark) }))
   if (right.mark !== null) said.push(say('ui.markOnTheRightAt', { mark: length(right.mark) }))
@@ -120,10 +126,10 @@ export function CouplerSection({ of }: { of: Record<string, unknown> }): ReactEl
         {strip(topFace, top, 1)}
         {strip(bottomFace, bottom, -1)}
         <line x1={6} x2={WIDTH - 6} y1={mid} y2={mid} stroke={c.rule} strokeWidth={1.2} strokeDasharray="14 4 3 4" />
-        <text x={WIDTH / 2} y={mid - 6} fontSize={15} textAnchor="middle" fill={c.ink}>
+        <text x={6} y={mid - 7} fontSize={TEXT} fill={c.ink}>
           {say('ui.pipe', { od: show('x_mm', 'length', od, 0) })}
         </text>
-        <text x={WIDTH / 2} y={mid + 18} fontSize={15} textAnchor="middle" fill={c.faint}>
+        <text x={6} y={mid + 21} fontSize={TEXT} fill={c.faint}>
           {say('ui.coupling', { coupling: length(coupling) })}
         </text>
         {(
@@ -136,9 +142,9 @@ export function CouplerSection({ of }: { of: Record<string, unknown> }): ReactEl
             s.mark !== null && (
               <text
                 key={sign}
-                x={x(sign * (s.end + s.mark)) - sign * 4}
+                x={sign < 0 ? 6 : WIDTH - 6}
                 y={18}
-                fontSize={15}
+                fontSize={TEXT}
                 textAnchor={sign < 0 ? 'start' : 'end'}
                 fill={c.accent}
                 fontWeight={700}
@@ -149,16 +155,16 @@ export function CouplerSection({ of }: { of: Record<string, unknown> }): ReactEl
         )}
         {gapMax !== null && (
           <>
-            <text x={WIDTH - 6} y={topFace + top + thick + 20} fontSize={15} textAnchor="end" fill={c.ink}>
-              {say('ui.top', { gap: show('x_mm', 'length', onTop ? gapMax : gapMin, 2) })}
+            <text x={WIDTH - 6} y={mid - 7} fontSize={TEXT} textAnchor="end" fill={c.ink}>
+              {onTop ? largest : smallest}
             </text>
-            <text x={WIDTH - 6} y={bottomFace - bottom - thick - 9} fontSize={15} textAnchor="end" fill={c.ink}>
-              {say('ui.bottom', { gap: show('x_mm', 'length', onTop ? gapMin : gapMax, 2) })}
+            <text x={WIDTH - 6} y={mid + 21} fontSize={TEXT} textAnchor="end" fill={c.ink}>
+              {onTop ? smallest : largest}
             </text>
           </>
         )}
         <line x1={10} x2={10 + bar * px} y1={height - 5} y2={height - 5} stroke={c.ink} strokeWidth={3} />
-        <text x={16 + bar * px} y={height - 1} fontSize={14} fill={c.faint}>
+        <text x={16 + bar * px} y={height - 1} fontSize={TEXT} fill={c.faint}>
           {length(bar)}
         </text>
       </svg>

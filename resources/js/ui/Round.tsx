@@ -160,7 +160,7 @@ export function Round({
           </g>
         )
       })}
-      <text y={-12} textAnchor="middle" fontSize={30} fontWeight={700} fill={bad ? c.accent : c.ink}>
+      <text y={-12} textAnchor="middle" fontSize={centre[0].length > 13 ? 22 : 30} fontWeight={700} fill={bad ? c.accent : c.ink}>
         {centre[0]}
       </text>
       <text y={16} textAnchor="middle" fontSize={17} fill={c.faint}>

@@ -104,6 +104,7 @@ final readonly class StepCompiler
         $this->mustBeNew($reader, $step, $side);
         $asking = $reader->from($reader->here->asking());
         $rules = $this->rules($step, $reader);
+        (new DrawingCheck($reader->below('drawing')->forShow()))->check($step);
 
         return new Step(
             id: $step['id'],
