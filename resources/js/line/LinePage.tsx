@@ -17,6 +17,7 @@ import { useShow } from '../ui/units'
 import { runningClocks, useRinging, type RunningClock } from '../ui/useClocks'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence, VerdictMark } from '../ui/Verdict'
+import { standingOf } from './standing'
 import { say } from '../texts/say'
 import { Message } from '../texts/Message'
 
@@ -124,7 +125,7 @@ export default function LinePage(): ReactElement {
               </Button>
             </>
           ) : (
-            <Typography sx={{ my: 1 }}>{say('line.everyJointOfThisLineIs')}</Typography>
+            <Typography sx={{ my: 1 }}>{standingOf(line.joints)}</Typography>
           )}
           {services.length > 0 && (
             <List
