@@ -2,12 +2,14 @@ import { Button } from '@mui/material'
 import type { ReactElement } from 'react'
 import { useMe } from '../api/queries'
 import type { Waiting, WaitingPhoto } from './db'
+import { useOnline } from '../ui/useOnline'
 import { claim } from './outbox'
 import { say } from '../texts/say'
 
 /** What an entry on this device waits for: the network, or the person whose it is. */
 export function Whose({ row }: { row: Waiting | WaitingPhoto }): ReactElement {
   const me = useMe()
+  const online = useOnline()
   if (!row.by) {
     return (
       <>
@@ -21,6 +23,10 @@ export function Whose({ row }: { row: Waiting | WaitingPhoto }): ReactElement {
     )
   }
   return (
-    <>{row.by.id === me.data?.id ? say('outbox.waitsForTheNetwork') : say('outbox.recordedByWaitsUntilSignsIn', { name: row.by.name })}</>
+    <>
+      {row.by.id === me.data?.id
+        ? say(online ? 'outbox.notTakenYet' : 'outbox.waitsForTheNetwork')
+        : say('outbox.recordedByWaitsUntilSignsIn', { name: row.by.name })}
+    </>
   )
 }

@@ -272,6 +272,8 @@ test('what waits to be sent is named as people call it; a photo counts, a refuse
   expect(screen.getByText('10:08 · recorded by Odile Fenner, waits until Odile Fenner signs in here')).toBeTruthy()
   expect(screen.getByText('10:05 · refused: The file is no picture.')).toBeTruthy()
   fireEvent.click(screen.getByRole('button', { name: 'Drop it' }))
+  expect(await store.photos.count()).toBe(1)
+  fireEvent.click(screen.getByRole('button', { name: /^Drop “.*” for good$/ }))
   await waitFor(async () => expect(await store.photos.count()).toBe(0))
   // What is another's is neither dropped nor sent from here.
   expect(await store.waiting.count()).toBe(3)

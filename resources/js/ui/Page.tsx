@@ -1,4 +1,4 @@
-import { Box, Button, Link, Menu, MenuItem, Typography } from '@mui/material'
+import { Box, Button, Link, Menu, MenuItem, Typography, useMediaQuery, type Theme } from '@mui/material'
 import { memo, useCallback, useLayoutEffect, useState, type ReactElement, type ReactNode } from 'react'
 import { Link as RouterLink, useLocation, useNavigate } from 'react-router'
 import { api, signOut } from '../api/client'
@@ -7,6 +7,8 @@ import { Whose } from '../outbox/Whose'
 import { drop, dropPhoto } from '../outbox/outbox'
 import { useOutbox } from '../outbox/useOutbox'
 import { useWaitingPhotos } from '../outbox/usePhotos'
+import { Drop } from './Drop'
+import { Places } from './Places'
 import { Sheet } from './Sheet'
 import { useLook } from './settings'
 import { useOnline } from './useOnline'
@@ -28,6 +30,7 @@ export function Page({
 }): ReactElement {
   const navigate = useNavigate()
   const [help, setHelp] = useState(false)
+  const inCabin = useMediaQuery<Theme>((theme) => theme.breakpoints.up('md'), { noSsr: true })
   const closeHelp = useCallback(() => setHelp(false), [])
   const me = useMe()
 
@@ -81,12 +84,18 @@ export function Page({
           {title}
         </Typography>
         <Box sx={{ flexGrow: { xs: 1, md: 0 } }} />
+        {inCabin && <Places />}
         <Status />
         <Person />
       </Box>
       <Box component="main" sx={{ px: { xs: 2, md: 3.5 }, pb: 3, flexGrow: 1, width: '100%', maxWidth: wide ? 'none' : 1500, mx: 'auto' }}>
         {children}
       </Box>
+      {!inCabin && (
+        <Box component="footer" sx={{ px: 1, pb: 1, borderTop: 1, borderColor: 'divider' }}>
+          <Places />
+        </Box>
+      )}
       <Keys open={help} onClose={closeHelp} />
     </Box>
   )
@@ -148,11 +157,7 @@ const Status = memo(function Status(): ReactElement | null {
                 {w.body.recorded_at.slice(11, 16)} · {w.refused ? say('common.refused', { refused: w.refused }) : <Whose row={w} />}
               </Typography>
             </Box>
-            {w.refused && isMine(w) && (
-              <Button variant="outlined" onClick={() => void drop(w.seq!)}>
-                {say('ui.dropIt')}
-              </Button>
-            )}
+            {w.refused && isMine(w) && <Drop what={w.title ?? w.body.step} onDrop={() => void drop(w.seq!)} />}
           </Box>
         ))}
         {photos.map((p) => (
@@ -163,11 +168,7 @@ const Status = memo(function Status(): ReactElement | null {
                 {p.takenAt.slice(11, 16)} · {p.refused ? say('common.refused', { refused: p.refused }) : <Whose row={p} />}
               </Typography>
             </Box>
-            {p.refused && isMine(p) && (
-              <Button variant="outlined" onClick={() => void dropPhoto(p.id)}>
-                {say('ui.dropIt')}
-              </Button>
-            )}
+            {p.refused && isMine(p) && <Drop what={say('ui.photo', { title: p.title ?? p.step })} onDrop={() => void dropPhoto(p.id)} />}
           </Box>
         ))}
       </Sheet>
@@ -227,30 +228,6 @@ const Person = memo(function Person(): ReactElement | null {
             {{ day: say('ui.daylight'), glare: say('ui.glareHighestContrast'), night: say('ui.night') }[mode]}
           </MenuItem>
         ))}
-        <MenuItem
-          onClick={() => {
-            close()
-            void navigate('/stores')
-          }}
-        >
-          {say('ui.storesCardsBoxesTools')}
-        </MenuItem>
-        <MenuItem
-          onClick={() => {
-            close()
-            void navigate('/procedures')
-          }}
-        >
-          {say('common.proceduresAndLimits')}
-        </MenuItem>
-        <MenuItem
-          onClick={() => {
-            close()
-            void navigate('/bench')
-          }}
-        >
-          {say('ui.benchQuickSums')}
-        </MenuItem>
         <MenuItem
           onClick={() => {
             close()
