@@ -28,7 +28,7 @@ final class ExportRegister
         'procedure_version',
     ];
 
-    private const LAST = ['signed_by', 'sealed_utc', 'replaces', 'cut_out_reason', 'remark'];
+    private const LAST = ['signed_by', 'sealed_utc', 'replaces', 'cut_out_reason', 'remark', 'practice'];
 
     /** @return array<string, mixed> */
     public function register(Line $line): array
@@ -39,7 +39,7 @@ final class ExportRegister
         $told = $this->told($line);
 
         return [
-            'line' => $line->only(['id', 'name', 'service']),
+            'line' => $line->only(['id', 'name', 'service']) + ['practice' => $line->project->practice],
             'chain_broken' => SealSubject::broken($line),
             'columns' => $told,
             'joints' => $line->joints
@@ -112,6 +112,7 @@ final class ExportRegister
                     'kind' => 'line',
                     'name' => $line->name,
                     'service' => $line->service,
+                    'practice' => $line->project->practice,
                     'chainages' => array_column($line->centre_line, 0),
                 ] + $line->pipe,
             ],
@@ -176,6 +177,7 @@ final class ExportRegister
                 $replaces,
                 $joint->cut_out_reason ?? '',
                 $joint->headline[0]['text'] ?? '',
+                $line->project->practice ? 'yes' : '',
             ]);
     }
 

@@ -102,6 +102,7 @@ class Joint extends Subject
                 ->all(),
             'service' => $line->service,
             'time_zone' => $line->project->time_zone,
+            'practice' => $line->project->practice,
             'mdp_bar' => $line->mdp_bar,
             'sides' => $this->sides(),
             'pipes' => array_filter($this->pipes ?? []),

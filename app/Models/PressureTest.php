@@ -45,7 +45,7 @@ class PressureTest extends Subject
 
     public function context(): array
     {
-        return $this->context;
+        return ['practice' => $this->line()->project->practice] + $this->context;
     }
 
     public function holdsUpSignature(): array

@@ -11,11 +11,14 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property string $place
  * @property string $time_zone
+ * @property bool $practice stand-ins play its devices; nothing in it is real work
  * @property-read object{role: string} $pivot
  */
 class Project extends Model
 {
     protected $guarded = [];
+
+    protected $casts = ['practice' => 'boolean'];
 
     /** @return HasMany<Line, $this> */
     public function lines(): HasMany

@@ -58,6 +58,7 @@ class Stretch extends Subject
         return $line->pipe + [
             'service' => $line->service,
             'time_zone' => $line->project->time_zone,
+            'practice' => $line->project->practice,
             'mdp_bar' => $line->mdp_bar,
             'from_m' => $this->from_m,
             'to_m' => $this->to_m ?? $this->from_m,

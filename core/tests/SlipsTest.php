@@ -300,8 +300,8 @@ dataset('slips of sense', [
     'what is expected of nothing' => [
         slipped('steps.1.fields.0.usual', ['near' => '$line.od', 'within_pct' => 5]),
         'steps[1].fields[0].usual.near: "$line.od" is not known of a line; known are dn_mm, od_mm, wall_mm, sdr, length_m, '.
-            'material, service, time_zone, mdp_bar, e_mod_gpa, nu, restraint, creep_m, sides, closing_piece, attached, pipes, '.
-            'ends, series, size, rejected, from_m, to_m, segments and others.',
+            'material, service, time_zone, practice, mdp_bar, e_mod_gpa, nu, restraint, creep_m, sides, closing_piece, attached, pipes, '.
+            'ends, series, size, rejected, from_m, to_m and others.',
     ],
     'path that is none' => [
         slipped('steps.1.judge.1.in.od_mm', '$lien.od_mm'),

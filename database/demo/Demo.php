@@ -56,7 +56,12 @@ final class Demo
     public function build(): void
     {
         $this->now = new \DateTimeImmutable('now', new \DateTimeZone('Europe/Vienna'));
-        $project = Project::query()->create(['name' => 'Ferrow valley renewal', 'place' => 'Ferrow', 'time_zone' => 'Europe/Vienna']);
+        $project = Project::query()->create([
+            'name' => 'Ferrow valley renewal',
+            'place' => 'Ferrow',
+            'time_zone' => 'Europe/Vienna',
+            'practice' => true,
+        ]);
         foreach (self::PEOPLE as $role => [$name, $email]) {
             $this->people[$role] = User::query()->create([
                 'name' => $name,

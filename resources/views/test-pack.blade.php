@@ -9,11 +9,18 @@
     h1 { font-size: 17pt; margin: 0 0 2pt; } h2 { font-size: 11.5pt; margin: 14pt 0 4pt; border-bottom: 1pt solid #241d17; padding-bottom: 2pt; }
     table { width: 100%; border-collapse: collapse; } td, th { text-align: left; padding: 2.5pt 4pt; vertical-align: top; border-bottom: 0.5pt solid #d9cfbd; }
     th { font-weight: bold; } .verdict { font-size: 13pt; font-weight: bold; margin: 6pt 0; } .small { font-size: 7.5pt; color: #5b5147; } .sign td { height: 26pt; }
+    .practice { position: fixed; top: 95mm; left: 5mm; width: 170mm; text-align: center; font-size: 72pt; font-weight: bold; color: #efe6d8; transform: rotate(-35deg); z-index: -1; }
 </style>
 </head>
 <body>
+@if ($line->project->practice)
+<div class="practice">PRACTICE</div>
+@endif
 <h1>{{ $line->name }}: {{ $section->name }}, test {{ $test->number }}</h1>
 <div>{{ $line->project->name }}, {{ $line->project->place }} &middot; {{ $line->service }} &middot; chainage {{ $show('x_m', $section->from_m, 1) }} to {{ $show('x_m', $section->to_m, 1) }} &middot; {{ $line->pipe['material'] }} {{ $line->pipe['dn_mm'] }} SDR {{ $line->pipe['sdr'] }}</div>
+@if ($line->project->practice)
+<div><b>Practice project: its devices are played by stand-ins. This is no record of real work.</b></div>
+@endif
 <div class="verdict">Verdict: {{ ucfirst($judgement['verdict']) }}</div>
 <ul>
 @foreach ($judgement['steps'] as $step)

@@ -33,6 +33,8 @@ function stepOf(array $judgement, string $key): array
 beforeEach(function () {
     // Long after what is recorded here: the clocks of these joints have run out.
     Carbon::setTestNow('2026-05-04T12:00:00Z');
+    // The traces below are played by the stand-in.
+    $this->project->update(['practice' => true]);
     $keep = fn (string $kind, string $name, array $values) => $this->as('engineer')
         ->postJson('/api/v1/stores', [
             'id' => (string) Str::uuid(),
@@ -128,6 +130,37 @@ beforeEach(function () {
 });
 
 afterEach(fn () => Carbon::setTestNow());
+
+it('takes what a stand-in played for nothing in a project that is real, and says so everywhere in one that is practice', function () {
+    $joint = ($this->coupler)('ef-coupler-one-pass');
+    $at = '2026-05-04T09:22:40+02:00';
+    // Each request reads its project anew; only here is who asks the same object.
+    $becomes = function (bool $practice): void {
+        $this->project->update(['practice' => $practice]);
+        array_map(fn ($person) => $person->unsetRelations(), $this->people);
+    };
+    $becomes(false);
+    $real = ($this->send)($joint, 'fusion', fusedAt('2026-05-04T09:22:34+02:00'), $at)->assertCreated()->json('judgement');
+    $said = 'Played by the stand-in of the device: it proves nothing of this work.';
+    expect(stepOf($real, 'fusion')['verdict'])
+        ->toBe('open')
+        ->and(array_column(stepOf($real, 'fusion')['reasons'], 'text'))
+        ->toContain($said);
+    ($this->send)($joint, 'cooling', ['released_at' => '2026-05-04T09:40:00+02:00'], '2026-05-04T09:40:00+02:00');
+    $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true], ['recorded_at' => '2026-05-04T11:00:00+02:00'])
+        ->assertUnprocessable();
+
+    $becomes(true);
+    $seen = $this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint}")->assertOk()->json();
+    expect(stepOf($seen['judgement'], 'fusion')['verdict'])->toBe('good')->and($seen['line']['practice'])->toBeTrue();
+    $line = $seen['line']['id'];
+    expect($this->as('joiner')->getJson("/api/v1/lines/{$line}")->json('practice'))->toBeTrue();
+    $csv = $this->as('joiner')->get("/api/v1/lines/{$line}/register.csv")->streamedContent();
+    [$head, $first] = array_map(fn (string $row) => str_getcsv($row, ';', '"', ''), explode("\n", $csv));
+    expect(array_combine($head, $first)['practice'])->toBe('yes');
+    $features = json_decode($this->as('joiner')->get("/api/v1/lines/{$line}/line.geojson")->getContent(), true)['features'];
+    expect($features[0]['properties']['practice'])->toBeTrue();
+});
 
 it('takes a joint from its label to a signature, and its clocks with it', function () {
     $joint = ($this->coupler)('ef-coupler-one-pass');

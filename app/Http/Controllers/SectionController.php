@@ -28,7 +28,8 @@ final class SectionController extends Controller
             'to_m' => $section->to_m,
             'ask' => $section->ask,
             'role' => $role->value,
-            'line' => $section->line->only(['id', 'name', 'service', 'mdp_bar']) + ['time_zone' => $section->line->project->time_zone],
+            'line' => $section->line->only(['id', 'name', 'service', 'mdp_bar']) +
+                $section->line->project->only(['time_zone', 'practice']),
             'method' => $section->method->only(['hash', 'title', 'key']),
             'plan' => $plan->plan($section),
             'joints' => $plan

@@ -44,6 +44,7 @@ final class SessionController extends Controller
                         'name' => $p->name,
                         'place' => $p->place,
                         'time_zone' => $p->time_zone,
+                        'practice' => $p->practice,
                         'role' => $p->getRelation('pivot')->role,
                     ],
                 )

@@ -29,12 +29,13 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'ProjectShort',
-    required: ['id', 'name', 'place', 'time_zone', 'role'],
+    required: ['id', 'name', 'place', 'time_zone', 'practice', 'role'],
     properties: [
         new OA\Property(property: 'id', type: 'integer'),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'place', type: 'string'),
         new OA\Property(property: 'time_zone', type: 'string'),
+        new OA\Property(property: 'practice', description: 'stand-ins play its devices; nothing in it is real work', type: 'boolean'),
         new OA\Property(property: 'role', type: 'string', enum: ['joiner', 'foreman', 'inspector', 'engineer']),
     ],
 )]
@@ -297,12 +298,13 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'LineHead',
-    required: ['id', 'name', 'service', 'project', 'pipe', 'length_m', 'start_m'],
+    required: ['id', 'name', 'service', 'project', 'practice', 'pipe', 'length_m', 'start_m'],
     properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'service', type: 'string', enum: ['water', 'sewer', 'gas']),
         new OA\Property(property: 'project', type: 'string'),
+        new OA\Property(property: 'practice', description: 'its project is one of practice', type: 'boolean'),
         new OA\Property(property: 'pipe', ref: '#/components/schemas/Pipe'),
         new OA\Property(property: 'length_m', type: 'number'),
         new OA\Property(property: 'start_m', type: 'number'),
@@ -724,7 +726,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'procedure_hash', type: 'string'),
         new OA\Property(
             property: 'line',
-            required: ['id', 'project_id', 'name', 'service', 'time_zone'],
+            required: ['id', 'project_id', 'name', 'service', 'time_zone', 'practice'],
             type: 'object',
             properties: [
                 new OA\Property(property: 'project_id', type: 'integer'),
@@ -732,6 +734,7 @@ use OpenApi\Attributes as OA;
                 new OA\Property(property: 'name', type: 'string'),
                 new OA\Property(property: 'service', type: 'string'),
                 new OA\Property(property: 'time_zone', type: 'string'),
+                new OA\Property(property: 'practice', description: 'its project is one of practice', type: 'boolean'),
             ],
         ),
         new OA\Property(property: 'closed', type: 'string', nullable: true),
@@ -818,9 +821,10 @@ use OpenApi\Attributes as OA;
         new OA\Property(
             property: 'line',
             type: 'object',
-            required: ['id', 'name', 'service', 'mdp_bar', 'time_zone'],
+            required: ['id', 'name', 'service', 'mdp_bar', 'time_zone', 'practice'],
             properties: [
                 new OA\Property(property: 'time_zone', type: 'string'),
+                new OA\Property(property: 'practice', type: 'boolean'),
                 new OA\Property(property: 'id', type: 'string'),
                 new OA\Property(property: 'name', type: 'string'),
                 new OA\Property(property: 'service', type: 'string'),

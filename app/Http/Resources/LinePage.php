@@ -39,6 +39,7 @@ final class LinePage
             'name' => $line->name,
             'service' => $line->service,
             'project' => $line->project->name,
+            'practice' => $line->project->practice,
             'pipe' => $line->pipe,
             'length_m' => $line->length(),
             'start_m' => $line->centre_line[0][0],

@@ -34,6 +34,7 @@ final class SubjectPage
                 'name' => $line->name,
                 'service' => $line->service,
                 'time_zone' => $line->project->time_zone,
+                'practice' => $line->project->practice,
             ],
             'closed' => $subject->closed(),
             'seal' => Seal::query()

@@ -136,6 +136,8 @@ final readonly class Example
             $known + [
                 'service' => $pipe['service'],
                 'time_zone' => 'Europe/Vienna',
+                // Its devices are played by stand-ins.
+                'practice' => true,
                 'mdp_bar' => 8,
                 'sides' => $sides,
                 'closing_piece' => false,

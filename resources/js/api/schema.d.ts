@@ -660,6 +660,8 @@ export interface components {
             name: string;
             place: string;
             time_zone: string;
+            /** @description stand-ins play its devices; nothing in it is real work */
+            practice: boolean;
             /** @enum {string} */
             role: "joiner" | "foreman" | "inspector" | "engineer";
         };
@@ -861,6 +863,8 @@ export interface components {
             /** @enum {string} */
             service: "water" | "sewer" | "gas";
             project: string;
+            /** @description its project is one of practice */
+            practice: boolean;
             pipe: components["schemas"]["Pipe"];
             length_m: number;
             start_m: number;
@@ -1124,6 +1128,8 @@ export interface components {
                 name: string;
                 service: string;
                 time_zone: string;
+                /** @description its project is one of practice */
+                practice: boolean;
             };
             closed: string | null;
             cut_out_reason?: string | null;
@@ -1180,6 +1186,7 @@ export interface components {
             role: string;
             line: {
                 time_zone: string;
+                practice: boolean;
                 id: string;
                 name: string;
                 service: string;

@@ -41,6 +41,7 @@ export default function JointPage(): ReactElement {
   return (
     <Page
       wide
+      practice={data.line.practice}
       up={{ to: `/lines/${data.line.id}`, label: data.line.name }}
       title={
         <>

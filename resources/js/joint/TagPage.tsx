@@ -34,10 +34,12 @@ export default function TagPage(): ReactElement {
         .filter(Boolean)
         .join(' → ')}`,
     ],
+    ...(data.line.practice ? [[say('ui.practice'), say('joint.practiceNoRealWork')] as [string, string]] : []),
     ...lines.map((l) => [l.label, l.text ?? ''] as [string, string]),
   ]
   return (
     <Page
+      practice={data.line.practice}
       title={say('joint.tagOfJoint', { number: data.number })}
       up={{ to: `/joints/${id}`, label: say('common.joint', { number: data.number }) }}
     >

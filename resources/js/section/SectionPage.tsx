@@ -79,6 +79,7 @@ export default function SectionPage(): ReactElement {
   ]
   return (
     <Page
+      practice={data.line.practice}
       up={{ to: `/lines/${data.line.id}`, label: data.line.name }}
       title={say('section.nameFromTo', {
         name: data.name,

@@ -21,7 +21,12 @@ export default function TestPage(): ReactElement {
   const { data } = test
   const target = data.context?.['gauge_target_kpa']
   return (
-    <Page wide up={{ to: `/sections/${data.section?.id ?? ''}`, label: data.section?.name ?? say('section.section') }} title={data.name}>
+    <Page
+      wide
+      practice={data.line.practice}
+      up={{ to: `/sections/${data.section?.id ?? ''}`, label: data.section?.name ?? say('section.section') }}
+      title={data.name}
+    >
       <Typography>
         <Message
           id="section.headOfTest"

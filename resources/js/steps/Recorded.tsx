@@ -12,6 +12,9 @@ import { say } from '../texts/say'
 /** Fewer of its inputs than this, and the model says nothing worth looking at. */
 const LEAST_KNOWN = 7
 
+/** What a trace says of where it came from, when no real device made it. */
+const STAND_IN = 'stand-in'
+
 /** What was recorded at a step: its drawing, its sentences, by whom. */
 export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; onAgain: () => void }): ReactElement {
   const { path, state, text, data, values } = at
@@ -26,6 +29,7 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
       {state.figure && <Figure figure={state.figure} />}
       <PhotoStrip subject={path} ids={Array.isArray(value['photos']) ? (value['photos'] as string[]) : []} photos={data.photos} />
       {kind.Shown && <kind.Shown {...at} />}
+      {value['source'] === STAND_IN && <Typography sx={{ fontWeight: 700, mt: 1.5 }}>{say('steps.playedByTheStandIn')}</Typography>}
       <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5 }}>
         {state.reasons.map((r, i) => (
           // In the cabin the headline beside it says the worst already.

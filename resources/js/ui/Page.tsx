@@ -21,12 +21,15 @@ export function Page({
   children,
   wide,
   coming,
+  practice,
 }: {
   title: ReactNode
   up?: { to: string; label: string }
   children: ReactNode
   wide?: boolean
   coming?: boolean
+  /** what is shown belongs to a project of practice: nothing in it is real work */
+  practice?: boolean | undefined
 }): ReactElement {
   const navigate = useNavigate()
   const [help, setHelp] = useState(false)
@@ -85,6 +88,7 @@ export function Page({
         </Typography>
         <Box sx={{ flexGrow: { xs: 1, md: 0 } }} />
         {inCabin && <Places />}
+        {practice && <Typography sx={{ fontWeight: 700, px: 1 }}>{say('ui.practice')}</Typography>}
         <Status />
         <Person />
       </Box>

@@ -17,6 +17,7 @@ final class LineNames
         'material' => 'material of the pipe',
         'service' => 'what the line carries',
         'time_zone' => 'time zone',
+        'practice' => 'whether this is practice',
         'mdp_bar' => 'design pressure',
         'e_mod_gpa' => 'stiffness of the pipe',
         'nu' => 'lateral contraction of the pipe',

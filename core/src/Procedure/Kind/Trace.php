@@ -18,6 +18,9 @@ use Diastoma\Core\Verdict;
 /** `trace`: a series that a device records; it comes in parts while it grows. */
 final readonly class Trace implements Kind
 {
+    /** Of a trace: a stand-in of its device played it. */
+    public const STAND_IN = 'stand-in';
+
     private const MOST_SAMPLES = 100000;
 
     /**
@@ -164,9 +167,22 @@ final readonly class Trace implements Kind
                         'The trace is not complete.',
                         'Wait until the last part has come, or load the file from the device.',
                     ),
+                self::played($fact, $known),
                 $this->once?->says(\count($known->facts->attempts($step->key)), $known),
             ]),
         );
+    }
+
+    /** What a stand-in played shows how it goes, and proves nothing of work that is real. */
+    private static function played(Fact $fact, Known $known): ?Reason
+    {
+        return ($fact->value['source'] ?? null) !== self::STAND_IN || ($known->line['practice'] ?? null) === true
+            ? null
+            : Reason::plain(
+                Verdict::Open,
+                'Played by the stand-in of the device: it proves nothing of this work.',
+                'Load the file of the real device. Only a practice project is signed on what stand-ins play.',
+            );
     }
 
     /** @param  non-empty-list<Fact>  $parts */
