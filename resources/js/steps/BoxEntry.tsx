@@ -11,6 +11,7 @@ import { figureOf, noFigure } from '../ui/figureOf'
 import { useCalled } from './called'
 import { FusionChart } from './charts'
 import { FileEntry } from './FileEntry'
+import { StandInFold } from './StandInFold'
 import { useRun } from './useRun'
 import { Message } from '../texts/Message'
 import { say } from '../texts/say'
@@ -26,6 +27,8 @@ interface Props {
   action: string
   /** a trace of this step whose end has not come, with the number of its next part */
   begun: { trace: string; part: number } | null
+  /** the project is one of practice: a stand-in plays its box */
+  practice: boolean
   onDone: () => void
 }
 
@@ -33,7 +36,7 @@ const num = (v: unknown): number | null => (typeof v === 'number' ? v : null)
 const round = (n: number, d: number): number => Number(n.toFixed(d))
 
 /** A fusion, from the stand-in for the box or from a file of a real one: one calm page. */
-export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, onDone }: Props): ReactElement {
+export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, practice, onDone }: Props): ReactElement {
   const box = useBox()
   const called = useCalled()
   const [fault, setFault] = useState('none')
@@ -76,6 +79,56 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, o
       </Box>
     )
   }
+  const play = (
+    <>
+      <Button
+        variant="contained"
+        fullWidth
+        disabled={!samples}
+        sx={{ minHeight: 72, fontSize: '1.3rem' }}
+        onClick={() =>
+          void startRun({
+            key,
+            subject,
+            title: called,
+            step: stepKey,
+            speed,
+            samples: samples!,
+            secondsPerUnit: 1,
+            extra: { cold_r_ohm: cold, supply_v: supply, source: 'stand-in' },
+          })
+        }
+      >
+        {action}
+      </Button>
+      {!samples && (
+        <Typography sx={{ mt: 1 }}>
+          {say('steps.theBoxCannotBeSet', {
+            why: ohms === null ? say('steps.theResistanceOfTheFittingIs') : say('steps.voltageOrTimeIsNotKnown'),
+          })}
+        </Typography>
+      )}
+    </>
+  )
+  const choices = (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mt: 3 }}>
+      <TextField select label={say('steps.standInForTheBoxPlays')} value={fault} onChange={(e) => setFault(e.target.value)}>
+        {Object.entries(box.data ?? {}).map(([id, p]) => (
+          <MenuItem key={id} value={id}>
+            {p.about}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField select label={say('steps.speed')} value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
+        {[1, 20, 100].map((s) => (
+          <MenuItem key={s} value={s}>
+            {s === 1 ? say('steps.asInTheTrench') : say('steps.times', { speed: s })}
+          </MenuItem>
+        ))}
+      </TextField>
+    </Box>
+  )
+  const file = <BoxFile subject={subject} stepKey={stepKey} begun={null} onDone={onDone} />
   return (
     <Box>
       <Box
@@ -132,59 +185,30 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, o
         </dd>
         <dt>{say('steps.supply')}</dt>
         <dd>
-          {supply === null ? '–' : `${supply} V`}
+          {supply === null || !practice ? '–' : `${supply} V`}
           <Small>{between(device['supply_min_v'], device['supply_max_v'], 0)}</Small>
         </dd>
         <dt>{say('steps.winding')}</dt>
         <dd>
-          {cold === null ? say('common.notKnown') : `${cold.toFixed(2)} Ω`}
+          {cold === null || !practice ? say('common.notKnown') : `${cold.toFixed(2)} Ω`}
           <Small>{between(device['r_min_ohm'], device['r_max_ohm'], 2)}</Small>
         </dd>
       </Box>
-      <Button
-        variant="contained"
-        fullWidth
-        disabled={!samples}
-        sx={{ minHeight: 72, fontSize: '1.3rem' }}
-        onClick={() =>
-          void startRun({
-            key,
-            subject,
-            title: called,
-            step: stepKey,
-            speed,
-            samples: samples!,
-            secondsPerUnit: 1,
-            extra: { cold_r_ohm: cold, supply_v: supply, source: 'stand-in' },
-          })
-        }
-      >
-        {action}
-      </Button>
-      {!samples && (
-        <Typography sx={{ mt: 1 }}>
-          {say('steps.theBoxCannotBeSet', {
-            why: ohms === null ? say('steps.theResistanceOfTheFittingIs') : say('steps.voltageOrTimeIsNotKnown'),
-          })}
-        </Typography>
+      {practice ? (
+        <>
+          {play}
+          {file}
+          {choices}
+        </>
+      ) : (
+        <>
+          {file}
+          <StandInFold>
+            {play}
+            {choices}
+          </StandInFold>
+        </>
       )}
-      <BoxFile subject={subject} stepKey={stepKey} begun={null} onDone={onDone} />
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mt: 3 }}>
-        <TextField select label={say('steps.standInForTheBoxPlays')} value={fault} onChange={(e) => setFault(e.target.value)}>
-          {Object.entries(box.data ?? {}).map(([id, p]) => (
-            <MenuItem key={id} value={id}>
-              {p.about}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField select label={say('steps.speed')} value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
-          {[1, 20, 100].map((s) => (
-            <MenuItem key={s} value={s}>
-              {s === 1 ? say('steps.asInTheTrench') : say('steps.times', { speed: s })}
-            </MenuItem>
-          ))}
-        </TextField>
-      </Box>
     </Box>
   )
 }

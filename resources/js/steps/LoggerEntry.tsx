@@ -9,11 +9,23 @@ import { Refused } from '../ui/Refused'
 import { useCalled } from './called'
 import { LogChart } from './charts'
 import { FileEntry } from './FileEntry'
+import { StandInFold } from './StandInFold'
 import { useRun } from './useRun'
 import { say } from '../texts/say'
 
 /** A test log, live from the stand-in for pump and logger or from a logger's file. */
-export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; stepKey: string; onDone: () => void }): ReactElement {
+export function LoggerEntry({
+  subject,
+  stepKey,
+  practice,
+  onDone,
+}: {
+  subject: string
+  stepKey: string
+  /** the project is one of practice: a stand-in plays pump and logger */
+  practice: boolean
+  onDone: () => void
+}): ReactElement {
   const called = useCalled()
   const [fault, setFault] = useState('none')
   const [speed, setSpeed] = useState(1200)
@@ -55,8 +67,8 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
       </Box>
     )
   }
-  return (
-    <Box>
+  const play = (
+    <>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mb: 1 }}>
         <TextField select label={say('steps.standInForPumpAndLogger')} value={fault} onChange={(e) => setFault(e.target.value)}>
           {[
@@ -88,15 +100,28 @@ export function LoggerEntry({ subject, stepKey, onDone }: { subject: string; ste
         </Typography>
       )}
       <Refused why={begin.fault} />
-      <FileEntry
-        subject={subject}
-        stepKey={stepKey}
-        path="/files/pressure-log"
-        accept=".csv,.txt"
-        what="log"
-        extra={() => ({})}
-        onDone={onDone}
-      />
+    </>
+  )
+  const file = (
+    <FileEntry
+      subject={subject}
+      stepKey={stepKey}
+      path="/files/pressure-log"
+      accept=".csv,.txt"
+      what="log"
+      extra={() => ({})}
+      onDone={onDone}
+    />
+  )
+  return practice ? (
+    <Box>
+      {play}
+      {file}
+    </Box>
+  ) : (
+    <Box>
+      {file}
+      <StandInFold>{play}</StandInFold>
     </Box>
   )
 }

@@ -12,6 +12,7 @@ interface Props {
   tolerance: number | null
   /** a trace of this step whose end has not come, with the number of its next part */
   begun: { trace: string; part: number } | null
+  practice: boolean
   onDone: () => void
 }
 

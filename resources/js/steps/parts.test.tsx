@@ -143,7 +143,7 @@ const DEVICE = {
   supply_max_v: 260,
   cooling_min: 12,
 }
-const box = (device: Record<string, unknown>, begun: { trace: string; part: number } | null = null): ReactElement => {
+const box = (device: Record<string, unknown>, begun: { trace: string; part: number } | null = null, practice = true): ReactElement => {
   queries.setQueryData(['stand-ins', 'fusion-box'], {
     none: {
       about: 'healthy fusion',
@@ -158,6 +158,7 @@ const box = (device: Record<string, unknown>, begun: { trace: string; part: numb
   })
   return around(
     <BoxEntry
+      practice={practice}
       subject="subjects/joint/1"
       stepKey="fusion"
       device={device}
@@ -189,6 +190,17 @@ test('the box is played for the fitting at hand: its volts, its seconds, its ohm
   )
   expect((await store.runs.get('subjects/joint/1/fusion'))?.extra).toEqual({ cold_r_ohm: 1.6, supply_v: 230, source: 'stand-in' })
   await store.runs.clear()
+})
+
+test('where the work is real the file comes first, and the stand-in is looked for and proves nothing', () => {
+  render(box(DEVICE, null, false))
+  expect(screen.queryByRole('button', { name: 'Fuse' })).toBeNull()
+  expect(screen.getByRole('button', { name: 'Load a trace from a file' })).toBeTruthy()
+  // Supply and winding are the real box's to show.
+  expect(screen.queryByText('230 V')).toBeNull()
+  fireEvent.click(screen.getByRole('button', { name: 'No device here: see how a stand-in plays it' }))
+  expect(screen.getByText(/proves nothing of this work, and nobody can sign on it/)).toBeTruthy()
+  expect(screen.getByRole('button', { name: 'Fuse' })).toBeTruthy()
 })
 
 test('without the resistance no box is set, and it says why', () => {

@@ -85,10 +85,15 @@ export function Page({
           }}
         >
           {title}
+          {practice && (
+            <Box component="span" sx={{ fontSize: '1rem', fontWeight: 700, whiteSpace: 'nowrap' }}>
+              {' · '}
+              {say('ui.practice')}
+            </Box>
+          )}
         </Typography>
         <Box sx={{ flexGrow: { xs: 1, md: 0 } }} />
         {inCabin && <Places />}
-        {practice && <Typography sx={{ fontWeight: 700, px: 1 }}>{say('ui.practice')}</Typography>}
         <Status />
         <Person />
       </Box>

@@ -46,6 +46,7 @@ function Enter({ path, text, state, procedure, data, onDone }: Entering): ReactE
       device={state.device ?? {}}
       tolerance={numberAt(text.drawing?.['u_tol'], procedure)}
       begun={begunAt(state, data.facts)}
+      practice={data.line.practice}
       onDone={onDone}
     />
   )
