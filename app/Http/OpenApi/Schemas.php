@@ -584,8 +584,9 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'Usual',
-    required: ['low', 'high', 'slips'],
+    required: ['near', 'low', 'high', 'slips'],
     properties: [
+        new OA\Property(property: 'near', description: 'what is expected, in the unit of the field', type: 'number', nullable: true),
         new OA\Property(property: 'low', description: 'in the unit of the field', type: 'number', nullable: true),
         new OA\Property(property: 'high', description: 'in the unit of the field', type: 'number', nullable: true),
         new OA\Property(

@@ -30,18 +30,20 @@ final readonly class Usual
 
     /**
      * @return array{
-     *     low: float|null, high: float|null, slips: list<array{factor: float, offset: float, why: string, unit: string|null}>
+     *     near: float|null, low: float|null, high: float|null,
+     *     slips: list<array{factor: float, offset: float, why: string, unit: string|null}>
      * }|null null while nothing says what is usual
      */
     public function known(Known $known): ?array
     {
         $near = $this->near?->of($known);
-        [$low, $high] = \is_int($near) || \is_float($near)
-            ? [$near * (1 - $this->percent / 100), $near * (1 + $this->percent / 100)]
-            : [$this->min, $this->max];
+        $near = \is_int($near) || \is_float($near) ? (float) $near : null;
+        [$low, $high] = $near === null
+            ? [$this->min, $this->max]
+            : [$near * (1 - $this->percent / 100), $near * (1 + $this->percent / 100)];
 
         return $low === null && $high === null
             ? null
-            : ['low' => $low, 'high' => $high, 'slips' => $this->slips];
+            : ['near' => $near, 'low' => $low, 'high' => $high, 'slips' => $this->slips];
     }
 }

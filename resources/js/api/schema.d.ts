@@ -1026,6 +1026,8 @@ export interface components {
             at?: string | null;
         };
         Usual: {
+            /** @description what is expected, in the unit of the field */
+            near: number | null;
             /** @description in the unit of the field */
             low: number | null;
             /** @description in the unit of the field */

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState, type ReactElement, type ReactNode } from '
 import type { FieldSpec, StepText, Usual } from '../api/client'
 import { useMe, useStores, useUnits } from '../api/queries'
 import { Pad } from '../ui/Pad'
+import { notThese, prefixOf, tapped, untapped, type Prefix } from './prefix'
 import { AskWhether } from './AskWhether'
 import { doubtOf, type Doubt } from './doubt'
 import { useDraft } from '../outbox/drafts'
@@ -40,6 +41,7 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
     ...Object.fromEntries(fields.filter((f) => f.preset !== undefined).map((f) => [f.key, f.preset!])),
     ...Object.fromEntries(
       fields
+        .filter((f) => f.type !== 'item')
         .map((f) => [f.key, asEntered(f, known?.[f.key], at(f), system === 'metric' || units.data !== undefined)] as const)
         .filter((pair): pair is [string, Entered] => pair[1] !== undefined),
     ),
@@ -52,6 +54,12 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
   const sure = useRef(new Set<string>())
   const inputs = useRef<Record<string, HTMLInputElement | null>>({})
   const current = fields.find((f) => f.key === active)
+  const [bare, setBare] = useState<string | null>(null)
+  const prefixAt = (f: FieldSpec): Prefix | null => {
+    const near = usual?.[f.key]?.near ?? null
+    return bare === f.key || near === null ? null : prefixOf(at(f).fromKey(near))
+  }
+  const prefix = current ? prefixAt(current) : null
   // What was used last is offered; the list comes a moment later than the page.
   const items = stores.data
   const who = me.data?.name
@@ -59,17 +67,13 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
     if (!items) return
     const offered = fields
       .filter((f) => f.type === 'item')
-      .map(
-        (f) =>
-          [
-            f.key,
-            usedLast(
-              f.of!,
-              items.filter((i) => i.project_id === project),
-              who,
-            ),
-          ] as const,
-      )
+      .map((f) => {
+        const ours = items.filter((i) => i.project_id === project)
+        const before = known?.[f.key] as { name?: string } | undefined
+        // What was entered before may have been renewed since: it is taken as the stores have it now.
+        const again = ours.find((i) => i.kind === f.of && i.name === before?.name)
+        return [f.key, again ? (again.snapshot as Record<string, unknown>) : usedLast(f.of!, ours, who)] as const
+      })
       .filter(([, item]) => item !== null)
     if (offered.length > 0) offer((v) => ({ ...Object.fromEntries(offered), ...v }))
     // The fields of a step do not change under it.
@@ -203,6 +207,7 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
                 aria-label={`${f.label}${at(f).symbol ? `, ${at(f).symbol}` : ''}`}
                 aria-invalid={faults[f.key] !== undefined}
                 value={String(values[f.key] ?? '')}
+                placeholder={prefixAt(f)?.digits}
                 onChange={(e) => set(f.key, e.target.value)}
                 onFocus={() => setActive(f.key)}
                 onKeyDown={(e) => {
@@ -294,10 +299,12 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
           <Pad
             minus={(current.min ?? 0) < 0}
             onKey={(k) => {
-              set(active, k === '-' && values[active] ? String(values[active]) : `${values[active] ?? ''}${k}`)
+              const text = String(values[active] ?? '')
+              set(active, k === '-' && text !== '' ? text : tapped(text, k, prefix))
               inputs.current[active]?.focus()
             }}
-            onBack={() => set(active, String(values[active] ?? '').slice(0, -1))}
+            onBack={() => set(active, untapped(String(values[active] ?? ''), prefix))}
+            other={prefix && notThese(prefix, () => (set(active, ''), setBare(active)))}
             next={
               left > 0 && !(left === 1 && (values[active] ?? '') === '') ? (
                 <Button variant="contained" sx={{ minWidth: 0, px: 1 }} onClick={next}>

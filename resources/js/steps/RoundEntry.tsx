@@ -8,6 +8,7 @@ import { figureOf } from '../ui/figureOf'
 import { AskWhether } from './AskWhether'
 import { doubtOf, type Doubt } from './doubt'
 import { useDraft } from '../outbox/drafts'
+import { notThese, prefixOf, tapped, untapped } from './prefix'
 import { complaint, shownField, toValue } from './entry'
 import { say } from '../texts/say'
 
@@ -40,8 +41,14 @@ export function RoundEntry({
   const [fault, setFault] = useState<string | null>(null)
   const [asked, setAsked] = useState<Doubt | null>(null)
   const sure = useRef(new Set<string>())
+  const [bare, setBare] = useState(false)
+  const expected = usual?.near ?? null
+  const prefix = bare ? null : prefixOf(expected === null ? null : shown.fromKey(expected))
   const input = useRef<HTMLInputElement>(null)
-  useEffect(() => input.current?.focus({ preventScroll: true }), [active])
+  useEffect(() => {
+    input.current?.focus({ preventScroll: true })
+    setBare(false)
+  }, [active])
 
   const set = (text: string): void => {
     setTexts((all) => all.map((t, i) => (i === active ? text : t)))
@@ -124,6 +131,7 @@ export function RoundEntry({
           inputMode="none"
           autoComplete="off"
           value={texts[active] ?? ''}
+          placeholder={prefix?.digits}
           onChange={(e) => set(e.target.value)}
           aria-label={`${say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where })}, ${shown.symbol}`}
           aria-invalid={fault !== null}
@@ -155,8 +163,9 @@ export function RoundEntry({
       )}
       <Box sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}>
         <Pad
-          onKey={(k) => set(`${texts[active] ?? ''}${k}`)}
-          onBack={() => set((texts[active] ?? '').slice(0, -1))}
+          onKey={(k) => set(tapped(texts[active] ?? '', k, prefix))}
+          onBack={() => set(untapped(texts[active] ?? '', prefix))}
+          other={prefix && notThese(prefix, () => (set(''), setBare(true)))}
           next={
             <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>
               {left === 0 || (left === 1 && texts[active] === '') ? say('steps.record') : say('steps.nextRound')}

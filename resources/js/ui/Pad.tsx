@@ -9,12 +9,15 @@ export function Pad({
   next,
   minus,
   slash,
+  other,
 }: {
   onKey: (key: string) => void
   onBack: () => void
   next: ReactNode
   minus?: boolean
   slash?: boolean
+  /** what stands in the corner that has no figure */
+  other?: { says: string; onTap: () => void } | null
 }): ReactElement {
   const keys = ['1', '2', '3', '4', '5', '6', '7', '8', '9', minus ? '-' : slash ? '/' : '', '0', '.']
   return (
@@ -22,7 +25,13 @@ export function Pad({
       <Box sx={{ gridColumn: '1 / 4', display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 0.75 }}>
         {keys.map((k) =>
           k === '' ? (
-            <span key="none" />
+            other ? (
+              <Button key="other" tabIndex={-1} variant="outlined" sx={{ minWidth: 0, px: 0.5, lineHeight: 1.1 }} onClick={other.onTap}>
+                {other.says}
+              </Button>
+            ) : (
+              <span key="none" />
+            )
           ) : (
             <Button
               key={k}
