@@ -82,6 +82,20 @@ test('on a small phone the figure at hand and what is wrong with it stand above 
   await expect(page.getByLabel('Pipe').first()).toBeFocused()
   await overPad(page.getByLabel('Pipe').first())
   await overPad(page.getByRole('alert').first())
+  // A round too, with a wrong figure in it, at both sizes of a phone.
+  for (const [width, height] of [
+    [360, 640],
+    [390, 844],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    await page.goto(`/joints/${line.joints.find((j) => j.number === '36')!.id}?step=ovality@a`)
+    const reading = page.getByRole('textbox', { name: /^Diameter across/ })
+    await overPad(reading)
+    await reading.fill('9')
+    await page.getByRole('button', { name: 'Next ↻' }).click()
+    await overPad(page.getByRole('alert').first())
+    await overPad(reading)
+  }
 })
 
 test('what is typed and not recorded outlives a reload and the way back, until it is begun anew', async ({ page }) => {

@@ -477,6 +477,7 @@ use OpenApi\Attributes as OA;
         'entry',
         'suggested',
         'usual',
+        'limits',
         'summary',
         'guide',
         'reasons',
@@ -563,6 +564,12 @@ use OpenApi\Attributes as OA;
             description: 'by field: what is known already and filled in',
             type: 'object',
             additionalProperties: true,
+        ),
+        new OA\Property(
+            property: 'limits',
+            description: 'what it is going to be held against',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/Limit'),
         ),
         new OA\Property(
             property: 'usual',

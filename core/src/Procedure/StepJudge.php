@@ -60,6 +60,7 @@ final readonly class StepJudge
             entry: $step->kind->entry($this->known),
             suggested: $this->suggested($step),
             usual: $this->usual($step),
+            limits: $this->limits($step),
         );
     }
 
@@ -113,6 +114,20 @@ final readonly class StepJudge
         }
 
         return $found;
+    }
+
+    /** @return list<Parameter> what the rules that apply here hold it against, each once: known before the work */
+    private function limits(Step $step): array
+    {
+        $limits = [];
+        foreach ($step->rules as $rule) {
+            $limit = $rule->telling->limit;
+            if ($limit !== null && ! $rule->ruling->computesOnly() && $rule->when?->holds($this->known) !== false) {
+                $limits[$limit->name] = $limit;
+            }
+        }
+
+        return array_values($limits);
     }
 
     /** @return array<string, mixed> field => between what its figure usually lies */

@@ -24,6 +24,7 @@ final readonly class StepState
      * @param  array<string, mixed>|null  $entry  what a page must know to take the fact
      * @param  array<string, mixed>  $suggested  field => what is known already and filled in
      * @param  array<string, mixed>  $usual  field => between what its figure usually lies, and how it goes wrong
+     * @param  list<Parameter>  $limits  what it is going to be held against
      * @param  bool  $again  it was done, and may by permit be done once more
      */
     public function __construct(
@@ -46,6 +47,7 @@ final readonly class StepState
         public ?array $entry = null,
         public array $suggested = [],
         public array $usual = [],
+        public array $limits = [],
     ) {
     }
 
@@ -91,6 +93,7 @@ final readonly class StepState
             'again' => $this->again,
             'entry' => $this->entry,
             'suggested' => $this->suggested === [] ? new \stdClass() : $this->suggested,
+            'limits' => array_map(fn (Parameter $limit) => $limit->cited($units), $this->limits),
             'usual' => $this->usual === [] ? new \stdClass() : $this->usual,
             'fact_id' => $this->fact?->id,
             'by' => $this->fact?->by,

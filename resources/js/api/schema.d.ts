@@ -1013,6 +1013,8 @@ export interface components {
             suggested: {
                 [key: string]: unknown;
             };
+            /** @description what it is going to be held against */
+            limits: components["schemas"]["Limit"][];
             /** @description by field: between what its figure usually lies; outside it is asked about before it is recorded */
             usual: {
                 [key: string]: components["schemas"]["Usual"];

@@ -102,7 +102,7 @@ export function RoundEntry({
           onClose={() => setAsked(null)}
         />
       )}
-      <Box sx={{ maxWidth: { xs: 290, md: 400 }, mx: 'auto' }}>
+      <Box sx={{ maxWidth: { xs: 262, md: 400 }, mx: 'auto' }}>
         <Round
           readings={positions.map((clock, i) => ({ clock, value: numbers[i] ?? null }))}
           across={step.across ?? false}
@@ -112,56 +112,57 @@ export function RoundEntry({
           centre={step.across ? [`${where} – ${opposite(where)}`, say('steps.across'), read] : [where, read]}
         />
       </Box>
-      <Box
-        component="label"
-        sx={{
-          display: 'flex',
-          alignItems: 'baseline',
-          borderBottom: 3,
-          borderColor: fault ? 'secondary.main' : 'text.primary',
-          px: 1,
-          mb: 1,
-        }}
-      >
-        <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1 }}>
-          {say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where })}
-        </Typography>
-        <input
-          ref={input}
-          inputMode="none"
-          autoComplete="off"
-          value={texts[active] ?? ''}
-          placeholder={prefix?.digits}
-          onChange={(e) => set(e.target.value)}
-          aria-label={`${say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where })}, ${shown.symbol}`}
-          aria-invalid={fault !== null}
-          onKeyDown={(e) => {
-            if (e.key === 'Tab' && !e.shiftKey && active < positions.length - 1 && texts[active] !== '') {
-              e.preventDefault()
-              next(texts)
-            }
-          }}
-          style={{
-            width: 150,
-            font: 'inherit',
-            fontSize: '2.3rem',
-            fontWeight: 700,
-            textAlign: 'right',
-            border: 0,
-            background: 'transparent',
-            color: 'inherit',
-          }}
-        />
-        <Typography component="span" sx={{ width: 44, pl: 1 }}>
-          {shown.symbol}
-        </Typography>
-      </Box>
-      {fault && (
-        <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mb: 1 }}>
-          {fault}
-        </Typography>
-      )}
+      {/* The figure at hand and what is wrong with it stand above the pad, however small the phone. */}
       <Box sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}>
+        <Box
+          component="label"
+          sx={{
+            display: 'flex',
+            alignItems: 'baseline',
+            borderBottom: 3,
+            borderColor: fault ? 'secondary.main' : 'text.primary',
+            px: 1,
+            mb: 1,
+          }}
+        >
+          <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1 }}>
+            {say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where })}
+          </Typography>
+          <input
+            ref={input}
+            inputMode="none"
+            autoComplete="off"
+            value={texts[active] ?? ''}
+            placeholder={prefix?.digits}
+            onChange={(e) => set(e.target.value)}
+            aria-label={`${say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where })}, ${shown.symbol}`}
+            aria-invalid={fault !== null}
+            onKeyDown={(e) => {
+              if (e.key === 'Tab' && !e.shiftKey && active < positions.length - 1 && texts[active] !== '') {
+                e.preventDefault()
+                next(texts)
+              }
+            }}
+            style={{
+              width: 150,
+              font: 'inherit',
+              fontSize: '2.3rem',
+              fontWeight: 700,
+              textAlign: 'right',
+              border: 0,
+              background: 'transparent',
+              color: 'inherit',
+            }}
+          />
+          <Typography component="span" sx={{ width: 44, pl: 1 }}>
+            {shown.symbol}
+          </Typography>
+        </Box>
+        {fault && (
+          <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mb: 1 }}>
+            {fault}
+          </Typography>
+        )}
         <Pad
           onKey={(k) => set(tapped(texts[active] ?? '', k, prefix))}
           onBack={() => set(untapped(texts[active] ?? '', prefix))}

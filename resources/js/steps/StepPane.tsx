@@ -1,5 +1,6 @@
 import { Box, Button, Typography } from '@mui/material'
 import { useRef, useState, type ReactElement } from 'react'
+import type { StepState } from '../api/client'
 import { useMe } from '../api/queries'
 import type { Waiting } from '../outbox/db'
 import { DraftOf, dropDraft } from '../outbox/drafts'
@@ -65,6 +66,8 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
   const early = opens !== null && now < opens
   const held = lock?.code === 'too-early' && !early ? null : lock
   const here: AtHand = { ...at, limit: limitOf(at) }
+  // What a device kept from an earlier version does not say them.
+  const limits = ((state.limits as StepState['limits'] | undefined) ?? []).filter((l) => l.shown)
   const entry = (
     <DraftOf.Provider key={anew} value={draftOf}>
       <StepEntry
@@ -94,6 +97,11 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
         {text.why && !recorded && (
           <Typography lang={lang} variant="body2" sx={{ mb: 0.5 }}>
             {text.why}
+          </Typography>
+        )}
+        {!recorded && limits.length > 0 && (
+          <Typography lang={lang} sx={{ mb: 0.5 }}>
+            {say('steps.limits', { count: limits.length })} <strong>{tight(limits.map((l) => `${l.label} ${l.shown}`).join('; '))}</strong>
           </Typography>
         )}
         {state.guide.map((g) => (
