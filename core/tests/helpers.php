@@ -407,3 +407,9 @@ function madeAgain(Procedure $procedure): Procedure
 
     return $again;
 }
+
+/** A reason as a person reads it. */
+function saidOf(Diastoma\Core\Procedure\Reason $reason): string
+{
+    return $reason->text->in(UnitSystem::Metric);
+}

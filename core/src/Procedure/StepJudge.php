@@ -121,8 +121,10 @@ final readonly class StepJudge
     {
         $limits = [];
         foreach ($step->rules as $rule) {
-            $limit = $rule->telling->limit;
-            if ($limit !== null && ! $rule->ruling->computesOnly() && $rule->when?->holds($this->known) !== false) {
+            if ($rule->ruling->computesOnly() || $rule->when?->holds($this->known) === false) {
+                continue;
+            }
+            foreach ($rule->telling->limits() as $limit) {
                 $limits[$limit->name] = $limit;
             }
         }

@@ -25,6 +25,19 @@ final readonly class Telling
     ) {
     }
 
+    /** @return list<Parameter> all that its sentences stand on, each once */
+    public function limits(): array
+    {
+        $limits = [];
+        foreach ([$this->limit, ...array_map(fn (Say $say) => $say->limit, $this->says)] as $limit) {
+            if ($limit !== null) {
+                $limits[$limit->name] = $limit;
+            }
+        }
+
+        return array_values($limits);
+    }
+
     /** @param  list<string>  $missing  in words for a person */
     public function waiting(Known $known, array $missing): Spoken
     {
