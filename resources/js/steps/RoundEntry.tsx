@@ -92,6 +92,7 @@ export function RoundEntry({
         e.preventDefault()
         next(texts)
       }}
+      sx={{ display: { md: 'grid' }, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', columnGap: 2, alignItems: 'center' }}
     >
       {asked && (
         <AskWhether
@@ -102,7 +103,7 @@ export function RoundEntry({
           onClose={() => setAsked(null)}
         />
       )}
-      <Box sx={{ maxWidth: { xs: 262, md: 400 }, mx: 'auto' }}>
+      <Box sx={{ maxWidth: { xs: 262, md: 400 }, mx: 'auto', width: '100%' }}>
         <Round
           readings={positions.map((clock, i) => ({ clock, value: numbers[i] ?? null }))}
           across={step.across ?? false}
@@ -112,12 +113,14 @@ export function RoundEntry({
           centre={step.across ? [`${where} – ${opposite(where)}`, say('steps.across'), read] : [where, read]}
         />
       </Box>
-      {/* The figure at hand and what is wrong with it stand above the pad, however small the phone. */}
+      {/* The figure at hand and what is wrong with it stand above the pad, however small the phone; in the cabin, beside the round. */}
       <Box sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}>
         <Box
           component="label"
           sx={{
             display: 'flex',
+            flexWrap: { md: 'wrap' },
+            justifyContent: 'flex-end',
             alignItems: 'baseline',
             borderBottom: 3,
             borderColor: fault ? 'secondary.main' : 'text.primary',
@@ -125,7 +128,7 @@ export function RoundEntry({
             mb: 1,
           }}
         >
-          <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1 }}>
+          <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1, width: { md: '100%' } }}>
             {say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where })}
           </Typography>
           <input
