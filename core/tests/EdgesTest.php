@@ -336,3 +336,26 @@ it('tells what is usual by what is known, and nothing while nothing is', functio
     $usual = judged('ef-coupler-one-pass', [], ['od_mm' => $od])->steps['od@a']->usual['od_tape_mm'] ?? null;
     expect($usual === null ? null : [$usual['low'], $usual['high']])->toEqual($ends);
 })->with([[110.0, [105.6, 114.4]], [null, null]]);
+
+it('takes no word for the source of a trace that it does not know: a misspelt stand-in would pass for a device', function () {
+    $fusion = Procedure::shipped()['ef-coupler-one-pass']->step('fusion');
+    $of = fn (string $source) => ['trace' => TRACE, 'part' => 0, 'final' => true, 'source' => $source, 'samples' => [[0, 39.5, 24.0]]];
+    foreach (['stand-in', 'file', 'device'] as $source) {
+        expect($fusion->normalise($of($source))['source'])->toBe($source);
+    }
+    expect(fn () => $fusion->normalise($of('stand in')))->toThrow(Refused::class, 'source must be one of stand-in, file, device.');
+});
+
+it('takes a trace for played that a stand-in began and a file ended', function () {
+    $fusion = Procedure::shipped()['ef-coupler-one-pass']->step('fusion');
+    $part = fn (int $i, string $source) => new Fact(
+        "p{$i}",
+        'fusion',
+        ['trace' => TRACE, 'part' => $i, 'final' => $i === 1, 'source' => $source, 'samples' => [[$i, 39.5, 24.0]]],
+        new DateTimeImmutable(DAY),
+    );
+    $source = fn (string $first, string $last) => $fusion->kind->whole([$part(0, $first), $part(1, $last)])[0]->value['source'];
+    expect($source('stand-in', 'file'))->toBe('stand-in')
+        ->and($source('file', 'stand-in'))->toBe('stand-in')
+        ->and($source('device', 'file'))->toBe('file');
+});

@@ -108,7 +108,7 @@ test('what is typed and not recorded outlives a reload and the way back, until i
   await reading.fill('22')
   await page.reload()
   // The reading that was broken off stands there, and the place at which it was taken.
-  await says(page, /^Typed at \d\d:\d\d and not recorded yet\./)
+  await says(page, /^Typed \d+ \w+, \d\d:\d\d, and not recorded yet\./)
   await says(page, '2 of 4 read')
   await page.getByRole('button', { name: 'Begin anew' }).click()
   await says(page, '0 of 4 read')

@@ -160,6 +160,9 @@ final readonly class HarmonicFit
     /** Condition number of X for one harmonic: root of the ratio of the largest and the smallest eigenvalue of XᵀX. */
     public function condition(): float
     {
+        if (\count($this->harmonics) !== 1) {
+            throw new \LogicException('The condition of one harmonic is asked for');
+        }
         [$small, $large] = SymmetricThree::extremes($this->normal);
 
         return $small > 0 ? sqrt($large / $small) : INF;

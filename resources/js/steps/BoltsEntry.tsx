@@ -4,6 +4,7 @@ import type { Fact, FieldSpec, StepState } from '../api/client'
 import { useMe, useUnits } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { BoltCircle } from '../ui/BoltCircle'
+import { figureInput } from '../ui/figureInput'
 import { Pad } from '../ui/Pad'
 import { Sentence } from '../ui/Verdict'
 import { figure as written } from '../ui/units'
@@ -210,16 +211,7 @@ function Figure({ wanted, onRecord }: { wanted: PlanStep; onRecord: (value: Reco
           onChange={(e) => set(e.target.value)}
           aria-label={say('steps.torqueOfBolt', { bolt: wanted.bolt, symbol: shown.symbol })}
           aria-invalid={fault !== null}
-          style={{
-            width: 110,
-            font: 'inherit',
-            fontSize: '2.1rem',
-            fontWeight: 700,
-            textAlign: 'right',
-            border: 0,
-            background: 'transparent',
-            color: 'inherit',
-          }}
+          style={{ ...figureInput, width: 110, fontSize: '2.1rem' }}
         />
         <Typography component="span" sx={{ pl: 1 }}>
           {shown.symbol}

@@ -2,6 +2,7 @@ import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react'
 import type { FieldSpec, StepText, Usual } from '../api/client'
 import { useMe, useStores, useUnits } from '../api/queries'
+import { figureInput } from '../ui/figureInput'
 import { Pad } from '../ui/Pad'
 import { notThese, prefixOf, tapped, untapped, type Prefix } from './prefix'
 import { AskWhether } from './AskWhether'
@@ -217,15 +218,10 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
                   }
                 }}
                 style={{
+                  ...figureInput,
                   width: 132,
-                  font: 'inherit',
                   fontSize: '1.75rem',
-                  fontWeight: 700,
-                  textAlign: 'right',
-                  border: 0,
                   borderBottom: `3px solid ${active === f.key ? 'var(--accent)' : 'transparent'}`,
-                  background: 'transparent',
-                  color: 'inherit',
                   padding: '2px 4px',
                 }}
               />

@@ -2,6 +2,7 @@ import { Box, Button, Typography } from '@mui/material'
 import { useEffect, useRef, useState, type ReactElement } from 'react'
 import type { StepText, Usual } from '../api/client'
 import { useMe, useUnits } from '../api/queries'
+import { figureInput } from '../ui/figureInput'
 import { Pad } from '../ui/Pad'
 import { Round } from '../ui/Round'
 import { figureOf } from '../ui/figureOf'
@@ -83,7 +84,8 @@ export function RoundEntry({
   }
   const numbers = texts.map(figureOf)
   const where = positions[active] ?? ''
-  const read = say('steps.ofRead', { read: positions.length - left, all: positions.length })
+  const taken = texts.filter((text, i) => text !== '' && !(i === active && fault)).length
+  const read = say('steps.ofRead', { read: taken, all: positions.length })
   return (
     <Box
       component="form"
@@ -146,16 +148,7 @@ export function RoundEntry({
                 next(texts)
               }
             }}
-            style={{
-              width: 150,
-              font: 'inherit',
-              fontSize: '2.3rem',
-              fontWeight: 700,
-              textAlign: 'right',
-              border: 0,
-              background: 'transparent',
-              color: 'inherit',
-            }}
+            style={{ ...figureInput, width: 150, fontSize: '2.3rem' }}
           />
           <Typography component="span" sx={{ width: 44, pl: 1 }}>
             {shown.symbol}

@@ -1,6 +1,6 @@
 import { Button, TextField, Typography } from '@mui/material'
 import type { ReactElement } from 'react'
-import { hourMinute } from '../ui/clock'
+import { dayAndTime } from '../ui/clock'
 import { useDraft, useDraftSince } from '../outbox/drafts'
 import { Figure } from './Figure'
 import { KINDS } from './kinds'
@@ -29,7 +29,7 @@ export function StepEntry({ at, again, onRecord, onDone, onAnew }: Props): React
     <>
       {since !== null && (
         <Typography sx={{ my: 1 }}>
-          {say('steps.typedAtNotRecorded', { at: hourMinute(since, at.data.line.time_zone) })}{' '}
+          {say('steps.typedAtNotRecorded', { at: dayAndTime(since, at.data.line.time_zone) })}{' '}
           <Button variant="outlined" size="small" onClick={onAnew}>
             {say('steps.beginAnew')}
           </Button>

@@ -69,7 +69,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
   // What a device kept from an earlier version does not say them.
   const limits = ((state.limits as StepState['limits'] | undefined) ?? []).filter((l) => l.shown)
   const entry = (
-    <DraftOf.Provider key={anew} value={draftOf}>
+    <DraftOf.Provider key={`${draftOf ?? ''}#${anew}`} value={draftOf}>
       <StepEntry
         at={here}
         again={again}

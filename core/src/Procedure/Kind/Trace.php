@@ -21,6 +21,9 @@ final readonly class Trace implements Kind
     /** Of a trace: a stand-in of its device played it. */
     public const STAND_IN = 'stand-in';
 
+    /** Where a trace may come from. */
+    private const SOURCES = [self::STAND_IN, 'file', 'device'];
+
     private const MOST_SAMPLES = 100000;
 
     /**
@@ -103,6 +106,10 @@ final readonly class Trace implements Kind
         }
         foreach (array_diff(array_keys($value), self::keys()) as $unknown) {
             throw Refused::field((string) $unknown, "{$unknown} does not belong to a trace.");
+        }
+        if (isset($value['source']) && ! \in_array($value['source'], self::SOURCES, true)) {
+            // A misspelt stand-in would pass for a device.
+            throw Refused::field('source', 'source must be one of '.implode(', ', self::SOURCES).'.');
         }
         foreach (['started_at', 'ended_at'] as $time) {
             if (isset($value[$time])) {
@@ -206,6 +213,10 @@ final readonly class Trace implements Kind
         $value['samples'] = $samples;
         $value['final'] = (bool) ($last->value['final'] ?? false) && $numbers === range(0, \count($parts) - 1);
         $value['parts'] = \count($parts);
+        // What a stand-in began is not made real by the file that ends it.
+        if (\in_array(self::STAND_IN, array_map(fn (Fact $p) => $p->value['source'] ?? null, $parts), true)) {
+            $value['source'] = self::STAND_IN;
+        }
 
         return new Fact($last->id, $last->step, $value, $parts[0]->at, $last->by, $last->role);
     }

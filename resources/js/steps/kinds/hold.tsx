@@ -38,24 +38,26 @@ function Enter({ text, state, data, role, onRecord }: Entering): ReactElement {
       <Button variant="outlined" onClick={() => setRefusing(true)}>
         {say('steps.refuseToSign')}
       </Button>
-      <Sheet
-        open={signing !== null}
-        onClose={() => setSigning(null)}
-        title={`${data.name} · ${state.title}`}
-        actions={
-          <Button
-            variant="contained"
-            onClick={() => {
-              onRecord(signing!)
-              setSigning(null)
-            }}
-          >
-            {say('steps.signAs', { name: me.data?.name ?? '' })}
-          </Button>
-        }
-      >
-        <Typography>{say(text.seals ? 'steps.signedAndSealed' : 'steps.signedOnly')}</Typography>
-      </Sheet>
+      {signing && (
+        <Sheet
+          open
+          onClose={() => setSigning(null)}
+          title={`${data.name} · ${state.title}`}
+          actions={
+            <Button
+              variant="contained"
+              onClick={() => {
+                onRecord(signing)
+                setSigning(null)
+              }}
+            >
+              {say('steps.signAs', { name: me.data?.name ?? '' })}
+            </Button>
+          }
+        >
+          <Typography>{say(text.seals ? 'steps.signedAndSealed' : 'steps.signedOnly')}</Typography>
+        </Sheet>
+      )}
       <Sheet
         open={refusing}
         onClose={() => setRefusing(false)}

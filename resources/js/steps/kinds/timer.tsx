@@ -54,25 +54,27 @@ function Enter({ text, state, data, onRecord }: Entering): ReactElement {
           {say('steps.record')}
         </Button>
       </Box>
-      <Sheet
-        open={early !== null}
-        onClose={() => setEarly(null)}
-        title={says ? say(says.id, says.values) : ''}
-        actions={
-          <Button
-            variant="contained"
-            color="secondary"
-            onClick={() => {
-              record(early!)
-              setEarly(null)
-            }}
-          >
-            {say('steps.recordAllTheSame')}
-          </Button>
-        }
-      >
-        <Typography>{say('steps.earlyCounts')}</Typography>
-      </Sheet>
+      {early && says && (
+        <Sheet
+          open
+          onClose={() => setEarly(null)}
+          title={say(says.id, says.values)}
+          actions={
+            <Button
+              variant="contained"
+              color="secondary"
+              onClick={() => {
+                record(early)
+                setEarly(null)
+              }}
+            >
+              {say('steps.recordAllTheSame')}
+            </Button>
+          }
+        >
+          <Typography>{say('steps.earlyCounts')}</Typography>
+        </Sheet>
+      )}
     </Box>
   )
 }
