@@ -76,7 +76,7 @@ function largeCoupling(array $gaps = [2.6, 1.6], string $windings = 'one'): arra
             'supply',
             [
                 'generator' => ['id' => 'g', 'name' => 'Set 5', 'rated_va' => 7500, 'voltage_v' => 230, 'derate_pct' => 0],
-                'other_va' => 0,
+                'alone' => true,
                 'earthed' => true,
             ],
             7,
@@ -321,7 +321,7 @@ function saddle(string $fault = 'none'): array
             'supply',
             [
                 'generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0],
-                'other_va' => 0,
+                'alone' => true,
                 'earthed' => true,
             ],
             5,
@@ -457,7 +457,7 @@ it('says an outdated card, box or tool before the fusion, and keeps the fusion l
 it('sizes generator, lead and fuel for the fitting at hand', function (array $supply, string $sentence) {
     $value = $supply + [
         'generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0],
-        'other_va' => 0,
+        'alone' => true,
         'earthed' => true,
     ];
     $judgement = told('ef-saddle-tapping', array_slice(but(saddle(), 'supply', $value), 0, 12), [
@@ -475,7 +475,8 @@ it('sizes generator, lead and fuel for the fitting at hand', function (array $su
         ['generator' => ['id' => 'g', 'name' => 'Little set', 'rated_va' => 2500, 'voltage_v' => 230]],
         'Little set gives 2500 VA; this fitting needs 2897 VA',
     ],
-    [['other_va' => 600], 'this fitting needs 3647 VA'],
+    [['alone' => false, 'other_va' => 600], 'this fitting needs 3647 VA'],
+    [['alone' => false], 'What else runs on Set 3 is not known.'],
     [['generator' => ['id' => 'g', 'name' => 'No plate', 'voltage_v' => 230]], 'The rating of No plate is not known'],
     [
         ['lead' => ['id' => 'l', 'name' => 'Long lead', 'length_m' => 120, 'area_mm2' => 1.5]],

@@ -121,7 +121,7 @@ function judgedByFrozen(string $schema, array $change = []): Judgement
 {
     $text = array_replace_recursive((array) json_decode((string) file_get_contents(__DIR__."/frozen/{$schema}.json"), true), $change);
 
-    return judged(Procedure::frozen($text, Procedure::hash($text)), couplerFacts(), ['closing_piece' => false]);
+    return judged(Procedure::frozen($text, Procedure::hash($text)), couplerFactsOfFirstSchema(), ['closing_piece' => false]);
 }
 
 it('judges by a text of schema 1 as it did on the day on which it was frozen', function () {

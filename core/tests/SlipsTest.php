@@ -170,8 +170,8 @@ dataset('slips of form', [
     ],
     'key of a field' => [
         renamed('steps.1.fields.0', 'max', 'maximum'),
-        'steps[1].fields[0].maximum: "maximum" is not known here; known are key, label, type, of, preset, suggest, quantity, '.
-            'min, max, optional, usual, want, otherwise, bad, do, options.',
+        'steps[1].fields[0].maximum: "maximum" is not known here; known are key, label, type, of, preset, suggest, scanned, '.
+            'quantity, min, max, optional, usual, want, should, otherwise, bad, do, options.',
     ],
     'key of an option' => [
         renamed('steps.0.fields.0.options.1', 'verdict', 'verdikt'),
@@ -280,6 +280,26 @@ dataset('slips of sense', [
     'a label of a step that there is not' => [
         slipped('steps.1.drawing', ['shape' => 'printed-label', 'of' => 'knid']),
         'steps[1].drawing.of: there is no step "knid" in this procedure; did you mean "kind"?',
+    ],
+    'an offer that says nothing' => [
+        slipped('steps.1.offer', []),
+        'steps[1].offer: says nothing: give within_min, or same as STEP.FIELD.',
+    ],
+    'an offer that hangs on no step' => [
+        slipped('steps.1.offer', ['same' => 'knid.end']),
+        'steps[1].offer.same: there is no step "knid" in this procedure; did you mean "kind"?',
+    ],
+    'an offer without a field that there is not' => [
+        slipped('steps.1.offer', ['within_min' => 60, 'without' => ['vale_mm']]),
+        'steps[1].offer.without[0]: "vale_mm" is no field of this step; did you mean "value_mm"?',
+    ],
+    'an answer said twice' => [
+        slipped('steps.0.fields.1', ['key' => 'dry', 'label' => 'Dry', 'type' => 'yesno', 'want' => true, 'should' => true]),
+        'steps[0].fields[1].should: says the same as "want", which is judged: give one of the two.',
+    ],
+    'scanned by no path' => [
+        slipped('steps.1.fields.0.scanned', '$step.knid.end'),
+        'steps[1].fields[0].scanned: there is no step "knid" in this procedure; did you mean "kind"?',
     ],
     'what is usual is not said' => [
         slipped('steps.1.fields.0.usual', []),

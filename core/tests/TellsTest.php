@@ -113,7 +113,7 @@ it('names each slip in what a procedure tells', function (array $tells, string $
 
 it('reads an older text, which tells its clocks only, as it was always shown', function () {
     $text = (array) json_decode((string) file_get_contents(__DIR__.'/frozen/schema-1.json'), true);
-    $told = judged(Procedure::frozen($text, Procedure::hash($text)), couplerFacts(), ['closing_piece' => false])->told;
+    $told = judged(Procedure::frozen($text, Procedure::hash($text)), couplerFactsOfFirstSchema(), ['closing_piece' => false])->told;
     expect(array_column($told->clocks, 'label', 'name'))
         ->toMatchArray(['clamps_off' => 'Clamps off', 'test_from' => 'Pressure test not before'])
         ->and($told->pipes)

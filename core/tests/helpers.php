@@ -46,6 +46,20 @@ function kit(): array
     ];
 }
 
+/**
+ * The same joint as a text of the first schema asked for it.
+ *
+ * @return array<string, array<string, mixed>>
+ */
+function couplerFactsOfFirstSchema(): array
+{
+    $facts = couplerFacts();
+    unset($facts['supply']['alone']);
+    $facts['supply']['other_va'] = 0;
+
+    return $facts;
+}
+
 /** A healthy joint of the shipped couplers: step => value. */
 function couplerFacts(int $positions = 4, string $fault = 'none'): array
 {
@@ -77,7 +91,7 @@ function couplerFacts(int $positions = 4, string $fault = 'none'): array
         ],
         'supply' => [
             'generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0],
-            'other_va' => 0,
+            'alone' => true,
             'earthed' => true,
         ],
     ];

@@ -94,7 +94,7 @@ final class CouplerJoint
                 ],
                 4,
             ],
-            ['supply', $power + ['other_va' => 0, 'earthed' => true], 5],
+            ['supply', $power + ['alone' => true, 'earthed' => true], 5],
         ];
         foreach (['a', 'b'] as $i => $side) {
             $t = 6 + 9 * $i;

@@ -82,7 +82,7 @@ final class LargeCoupling
                 [
                     'generator' => $stores->chosen('set-large'),
                     'lead' => $stores->chosen('lead'),
-                    'other_va' => 0,
+                    'alone' => true,
                     'fuel_l' => 9,
                     'earthed' => true,
                 ],
@@ -210,7 +210,7 @@ final class LargeCoupling
                     ],
                     3,
                 ],
-                ['supply', ['generator' => $stores->chosen('set'), 'other_va' => 0, 'earthed' => true], 4],
+                ['supply', ['generator' => $stores->chosen('set'), 'alone' => true, 'earthed' => true], 4],
                 ['footprint', $yes('washed', 'bag', 'witness'), 5],
                 ['scrape', ['chip_mm' => 0.36] + $yes('marks_gone', 'sharp'), 8],
                 ['wipe', $yes('wiped', 'dry'), 9],

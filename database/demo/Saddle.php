@@ -56,7 +56,7 @@ final class Saddle
                 ],
                 [
                     'supply',
-                    ['generator' => $stores->chosen('set'), 'lead' => $stores->chosen('lead'), 'other_va' => 0, 'earthed' => true],
+                    ['generator' => $stores->chosen('set'), 'lead' => $stores->chosen('lead'), 'alone' => true, 'earthed' => true],
                     5,
                 ],
                 ['od', ['od_tape_mm' => 180.4], 6],

@@ -93,7 +93,7 @@ beforeEach(function () {
                 'sdr_max' => 17,
                 'coupling_mm' => 160,
             ],
-            'supply' => ['generator' => $this->things['set'], 'other_va' => 0, 'earthed' => true],
+            'supply' => ['generator' => $this->things['set'], 'alone' => true, 'earthed' => true],
         ];
         foreach (['a', 'b'] as $side) {
             $facts += [

@@ -35,7 +35,7 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
     ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 13, fitting_c: 14, wind_ms: 2, shelter: false, rain: false }, 9],
     ['code', { code: CODES[63], layout: trench.item('Practice layout') }, 8],
     ['label', { dn_mm: 63, voltage_v: 39.5, time_s: 80, cooling_min: 8, sdr_min: 11, sdr_max: 11, coupling_mm: 110 }, 8],
-    ['supply', { generator: trench.item('Generator 5 kVA'), other_va: 0, earthed: true }, 8],
+    ['supply', { generator: trench.item('Generator 5 kVA'), alone: true, earthed: true }, 8],
   ])
   await page.goto(`/joints/${joint}`)
   await atStep(page, 'The two pipes')
@@ -123,7 +123,7 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
       ago,
     ],
     ['preheat-code', { code: '010000630240045210600026', layout: trench.item('Practice layout') }, ago],
-    ['supply', { generator: trench.item('Generator 15 kVA'), other_va: 0, fuel_l: 9, earthed: true }, ago],
+    ['supply', { generator: trench.item('Generator 15 kVA'), alone: true, fuel_l: 9, earthed: true }, ago],
   ]
   await trench.record(first, [...head(4, 'one'), ['od@a', { od_tape_mm: 631.4 }, 3]])
   await test.step('eight radii: how oval, which way, where the jaws go', async () => {
@@ -208,7 +208,7 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
           ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 13, fitting_c: 14, wind_ms: 2, shelter: true, rain: false }, 95],
           ['code', { code, layout: trench.item('Practice layout') }, 94],
           ['label', { dn_mm: 630, voltage_v: 39.5, time_s: 100, cooling_min: 15, saddle_mm: 150, cover_deg: 25, torque_nm: 10 }, 94],
-          ['supply', { generator: trench.item('Generator 5 kVA'), other_va: 0, earthed: true }, 93],
+          ['supply', { generator: trench.item('Generator 5 kVA'), alone: true, earthed: true }, 93],
           ['footprint', yes('washed', 'bag', 'witness'), 92],
           ['scrape', { chip_mm: 0.36, ...yes('marks_gone', 'sharp') }, 90],
           ['wipe', yes('wiped', 'dry'), 89],

@@ -1,4 +1,4 @@
-import { expect, type APIRequestContext, type Browser, type BrowserContext, type Page } from '@playwright/test'
+import { expect, type APIRequestContext, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test'
 
 export type Who = 'tamsin' | 'odile' | 'bram' | 'ruben'
 
@@ -100,7 +100,21 @@ export async function fromStores(page: Page, label: string, name: string): Promi
   await expect(page.getByRole('button', { name: `${label}: ${name}` })).toBeVisible()
 }
 
-export const recordStep = (page: Page): Promise<void> => page.getByRole('button', { name: 'Record', exact: true }).click()
+/** Ends a step: questions that are left are answered as a sound joint answers them. */
+export const recordStep = (page: Page): Promise<void> =>
+  page
+    .locator('form')
+    .getByRole('button', { name: /^(Record|All as it should be|The rest as it should be)$/ })
+    .click()
+
+/** What is asked for at one of two pipe ends that stand on one page. */
+export const atEnd = (page: Page, side: 0 | 1): Locator => page.getByRole('group', { name: /^pipe / }).nth(side)
+
+/** The same figures at both ends. */
+export async function fillBothEnds(page: Page, figures: Record<string, string>): Promise<void> {
+  for (const side of [0, 1] as const)
+    for (const [label, value] of Object.entries(figures)) await atEnd(page, side).getByLabel(label, { exact: false }).first().fill(value)
+}
 
 /** Stays until the server has what is recorded: who leaves the page in the same instant has not recorded. */
 export async function sent(page: Page, recording: Promise<void>): Promise<void> {

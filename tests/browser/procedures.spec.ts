@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test'
-import type { ProcedureShort, ProcedureText } from '../../resources/js/api/client'
+import type { ProcedureShort, ProcedureText, StoreItem, Subject } from '../../resources/js/api/client'
 import { example, lasts, type Example, type Value } from './examples'
 import { present } from './people'
 import { Robot } from './robot'
@@ -35,8 +35,14 @@ async function crew(browser: Browser): Promise<People> {
 const keyed = async (trench: Trench): Promise<Map<string, ProcedureShort>> =>
   new Map((await trench.get<ProcedureShort[]>('procedures')).map((p) => [p.key, p]))
 
-/** A line of two pipes for an example, with the section that a method wants. */
-async function lineFor(crew: People, of: Example, joints: string, method?: string): Promise<MadeLine & { sections: { id: string }[] }> {
+/** A line of two or more pipes for an example, with the section that a method wants. */
+async function lineFor(
+  crew: People,
+  of: Example,
+  joints: string,
+  method?: string,
+  pipes = 2,
+): Promise<MadeLine & { sections: { id: string }[] }> {
   const known = await keyed(crew.engineer)
   const me = await crew.engineer.get<{ projects: { id: number }[] }>('me')
   const sections = method ? [{ name: 'Section 1', from_m: 0, to_m: 24, method_hash: known.get(method)!.hash }] : []
@@ -50,7 +56,7 @@ async function lineFor(crew: People, of: Example, joints: string, method?: strin
     procedure_hash: known.get(joints)!.hash,
     centre_line: [
       [0, 0, 0, 9],
-      [24, 24, 0, 9],
+      [12 * pipes, 12 * pipes, 0, 9],
     ],
     sections,
   })
@@ -87,6 +93,18 @@ async function place(crew: People, of: Example, begins: number): Promise<{ path:
   return { path: `subjects/joint/${joint.id}`, address: `/joints/${joint.id}`, procedure }
 }
 
+/** Printed by `bin/test robot`. */
+function told(what: string, robot: Robot, from: number): void {
+  const description = `robot ${what}: ${robot.taps} taps, ${Math.round((Date.now() - from) / 1000)} s`
+  test.info().annotations.push({ type: 'robot', description })
+}
+
+function isSound(walked: Subject): void {
+  expect(['good', 'close'], walked.judgement.reasons.map((r) => r.text).join('\n')).toContain(walked.judgement.verdict)
+  expect(walked.judgement.next).toBeNull()
+  expect(walked.closed, `${SIGNED} signs and seals`).toContain('signed and sealed')
+}
+
 for (const id of [
   'ef-coupler-large',
   'ef-coupler-one-pass',
@@ -105,9 +123,42 @@ for (const id of [
     // Its last minute is a few minutes ago: no fact lies in the future.
     const begins = NOW - (lasts(of) + 5) * 60_000
     const { path, address, procedure } = await place(people, of, begins)
-    const walked = await new Robot(people.pages['joiner']!, people.joiner, path, procedure, of, begins, people.pages).walk(address)
-    expect(['good', 'close'], walked.judgement.reasons.map((r) => r.text).join('\n')).toContain(walked.judgement.verdict)
-    expect(walked.judgement.next).toBeNull()
-    expect(walked.closed, `${SIGNED} signs and seals`).toContain('signed and sealed')
+    const robot = new Robot(people.pages['joiner']!, people.joiner, path, procedure, of, begins, people.pages)
+    const from = Date.now()
+    isSound(await robot.walk(address))
+    told(id, robot, from)
+  })
+}
+
+/** The phone knows what was taken on it before: the first joint of a day is not the first of its life. */
+async function takenBefore(page: Page, trench: Trench, of: Example): Promise<void> {
+  const names = of.good.flatMap((entry) => Object.values(entry.value ?? {}).map((v) => (v as { store?: string } | null)?.store))
+  const things = (await trench.get<StoreItem[]>('stores')).filter((item) => names.includes(item.name))
+  const used = JSON.stringify(Object.fromEntries(things.map((item) => [item.kind, item.thing_id])))
+  await page.addInitScript((all) => localStorage.setItem('stores-used', all), used)
+}
+
+for (const { id, first, second } of [
+  { id: 'ef-coupler-one-pass', first: 90, second: 70 },
+  { id: 'pvc-spigot-socket', first: 45, second: 45 },
+]) {
+  test(`the first ${id} of a day takes at most ${first} taps, the second at most ${second}`, async ({ browser }) => {
+    const of = example(id)
+    const people = await crew(browser)
+    await takenBefore(people.pages['joiner']!, people.joiner, of)
+    const line = await lineFor(people, of, id, undefined, 4)
+    const short = (await keyed(people.engineer)).get(id)!
+    const procedure = await people.joiner.get<ProcedureText>(`procedures/${short.hash}`)
+    const long = lasts(of) + 5
+    await recorded(people, `subjects/joint/${line.joints[0]!.id}`, of, NOW - 24 * 60 * 60_000)
+    for (const [i, most] of [first, second].entries()) {
+      const joint = line.joints[i + 1]!.id
+      const begins = NOW - (2 - i) * long * 60_000
+      const robot = new Robot(people.pages['joiner']!, people.joiner, `subjects/joint/${joint}`, procedure, of, begins, people.pages)
+      const from = Date.now()
+      isSound(await robot.walk(`/joints/${joint}`))
+      told(`${id}, ${i === 0 ? 'first' : 'second'} of the day`, robot, from)
+      expect(robot.taps, JSON.stringify(robot.tapsAt)).toBeLessThanOrEqual(most)
+    }
   })
 }

@@ -1,7 +1,8 @@
 import { expect, type Page, type Response } from '@playwright/test'
-import type { ProcedureText, Recorded, StepState, StepText, Subject } from '../../resources/js/api/client'
+import type { FieldSpec, ProcedureText, Recorded, StepState, StepText, Subject } from '../../resources/js/api/client'
 import { resolved, type Entry, type Example, type Value } from './examples'
-import { fromStores, pick, sign } from './people'
+import { pick } from './people'
+import { Thumb } from './thumb'
 import type { Trench } from './trench'
 
 /** A picture of one dot. */
@@ -10,11 +11,15 @@ const PICTURE = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUl
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
 
 /**
- * Walks a procedure through the pages as its example has it, at the trench: types what a thumb would, and knows kinds of
- * steps, never kinds of joints. The page's clock goes along with the example, so that nothing is waited for.
+ * Walks a procedure through the pages as its example has it, at the trench: taps what a thumb would, and knows kinds of
+ * steps, never kinds of joints. The page's clock goes along with the example, so that nothing is waited for. Every tap is
+ * counted but those that only a stand-in wants; what a scanner would read is typed by it.
  */
 export class Robot {
   private subject!: Subject
+  private readonly thumb = new Thumb()
+  /** taps by step */
+  readonly tapsAt: Record<string, number> = {}
 
   /** @param signing  another page for each role that signs, signed in already */
   constructor(
@@ -27,15 +32,36 @@ export class Robot {
     private readonly signing: Record<string, Page>,
   ) {}
 
+  /** Taps so far, those of who signs among them. */
+  get taps(): number {
+    return this.thumb.taps
+  }
+
   async walk(address: string): Promise<Subject> {
     this.subject = await this.trench.get<Subject>(this.path)
     for (const page of Object.values(this.signing)) page.on('response', (answer) => void this.hear(answer))
-    for (const entry of this.example.good) {
+    const { good } = this.example
+    for (let i = 0; i < good.length; i++) {
+      const entry = good[i]!
       await this.at(this.page, entry.min)
-      if (entry === this.example.good[0]) await this.page.goto(address)
-      await this.step(entry, address)
+      if (i === 0) await this.page.goto(address)
+      const next = good[i + 1]
+      const isPair = entry.step.endsWith('@a') && next?.step === entry.step.replace('@a', '@b')
+      if (isPair && (await this.isBothEnds(entry))) {
+        await this.at(this.page, next.min)
+        await this.step([entry, next], address)
+        i++
+      } else await this.step([entry], address)
     }
     return this.subject
+  }
+
+  /** Has the page at hand both ends of this step? */
+  private async isBothEnds(entry: Entry): Promise<boolean> {
+    const title = this.page.locator('#step-title')
+    await expect(title).toBeVisible()
+    const both = this.text(this.state(entry)).title.replace('{side}', 'both ends')
+    return (await title.textContent()) === both
   }
 
   /** The clock of the page at this minute of the example. */
@@ -60,7 +86,8 @@ export class Robot {
     )!
   }
 
-  private async step(entry: Entry, address: string): Promise<void> {
+  private async step(entries: Entry[], address: string): Promise<void> {
+    const entry = entries[0]!
     const state = this.state(entry)
     const text = this.text(state)
     const roles = text.roles ?? []
@@ -71,71 +98,86 @@ export class Robot {
     }
     const title = page.locator('#step-title')
     await expect(title).toBeVisible()
-    if ((await title.textContent()) !== state.title)
-      await page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: state.title }).click()
-    await expect(title).toHaveText(state.title)
-    await this.enter(page, state, text, entry)
+    const called = entries.length > 1 ? text.title.replace('{side}', 'both ends') : state.title
+    if ((await title.textContent()) !== called)
+      await this.thumb.tap(page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: state.title }))
+    await expect(title).toHaveText(called)
+    const before = this.thumb.taps
+    await this.enter(page, state, text, entries)
+    this.tapsAt[entry.step] = this.thumb.taps - before
     // What is recorded is stored and judged before the next step is looked at.
-    await expect
-      .poll(() => this.state(entry).status, {
-        message: `${this.procedure.id}: ${entry.step} is recorded`,
-        intervals: [20],
-        timeout: 90_000,
-      })
-      .toBe('done')
+    for (const one of entries)
+      await expect
+        .poll(() => this.state(one).status, {
+          message: `${this.procedure.id}: ${one.step} is recorded`,
+          intervals: [20],
+          timeout: 90_000,
+        })
+        .toBe('done')
   }
 
-  private async enter(page: Page, state: StepState, text: StepText, entry: Entry): Promise<void> {
-    const value = resolved(entry.value ?? {}, this.begins, (name) => ({ name })) as Value
-    if (entry.photo) await this.photo(page)
-    if (state.kind === 'trace') return this.play(page, text, entry)
-    if (state.kind === 'round') return this.round(page, text, value)
-    if (state.kind === 'timer') return this.time(page, text, value)
-    for (const field of text.fields ?? []) if (value[field.key] !== undefined) await this.field(page, field, value[field.key])
-    if (state.kind === 'hold') return sign(page)
-    await page.getByRole('button', { name: 'Record', exact: true }).click()
+  private async enter(page: Page, state: StepState, text: StepText, entries: Entry[]): Promise<void> {
+    const values = entries.map((e) => resolved(e.value ?? {}, this.begins, (name) => ({ name })) as Value)
+    if (entries[0]!.photo) await this.photo(page)
+    if (state.kind === 'trace') return this.play(page, text, entries[0]!)
+    if (state.kind === 'round') return this.round(page, text, values)
+    if (state.kind === 'timer') return this.thumb.tap(page.getByRole('button', { name: / now$/ }))
+    const over = page.getByRole('button', { name: /^(The label says what was scanned|As on )/ })
+    if (await over.isVisible()) {
+      await this.thumb.tap(over)
+      // Where all of it is known, it is recorded.
+      const isRecorded = await expect(page.locator('#step-title'))
+        .not.toHaveText(state.title, { timeout: 1_500 })
+        .then(
+          () => true,
+          () => false,
+        )
+      if (isRecorded) return
+    }
+    for (const [i, value] of values.entries())
+      for (const field of text.fields ?? []) {
+        if (value[field.key] === undefined) continue
+        await this.field(page, field, value[field.key], entries.length > 1 ? `${entries[i]!.step}/` : '')
+      }
+    if (state.kind === 'hold') {
+      await this.thumb.tap(page.getByRole('button', { name: 'Sign', exact: true }))
+      return this.thumb.tap(page.getByRole('button', { name: /^Sign as / }))
+    }
+    if (state.kind === 'scan') return page.keyboard.press('Enter')
+    await this.thumb.done(page)
   }
 
-  private async field(page: Page, field: NonNullable<StepText['fields']>[number], value: unknown): Promise<void> {
-    const label = new RegExp(`^${escaped(field.label)}( \\(if known\\))?(,|$)`)
+  private async field(page: Page, field: FieldSpec, value: unknown, end: string): Promise<void> {
+    const name = `${end}${field.key}`
     switch (field.type ?? (field.quantity ? 'quantity' : 'number')) {
       case 'yesno':
-        return page
-          .getByLabel(`${field.label}: ${value ? 'Yes' : 'No'}`, { exact: true })
-          .locator('xpath=..')
-          .click()
+        // What a sound joint answers is answered by one tap at the end.
+        if (value === (field.want ?? field.should)) return
+        return this.thumb.choose(page, name, `${field.label}: ${value ? 'Yes' : 'No'}`)
       case 'choice': {
         const chosen = field.options!.find((o) => o.value === value)!.label
-        return (field.options ?? []).length <= 4
-          ? page.getByLabel(`${field.label}: ${chosen}`, { exact: true }).locator('xpath=..').click()
-          : pick(page, field.label, chosen)
+        if ((field.options ?? []).length <= 4) return this.thumb.choose(page, name, `${field.label}: ${chosen}`)
+        this.thumb.taps += 2
+        return pick(page, field.label, chosen)
       }
       case 'item':
-        return fromStores(page, escaped(field.label), (value as { name: string }).name)
-      default: {
-        const input = page.getByLabel(label).first()
-        if (!(await input.isVisible())) await page.getByRole('button', { name: /^If known:/ }).click()
-        return input.fill(String(value))
-      }
+        return this.thumb.fromStores(page, escaped(field.label), (value as { name: string }).name)
+      case 'text':
+      case 'code':
+        return this.thumb.scan(page, page.locator(`input[name="${name}"]`), String(value))
+      default:
+        return this.thumb.figure(page, page.locator(`input[name="${name}"]`), String(value))
     }
   }
 
-  private async round(page: Page, text: StepText, value: Value): Promise<void> {
+  private async round(page: Page, text: StepText, values: Value[]): Promise<void> {
     const key = text.fields![0]!.key
-    for (const reading of value['readings'] as Value[]) {
+    for (const reading of values.flatMap((value) => value['readings'] as Value[])) {
       const input = page.locator('form input').first()
       await expect(input).toHaveValue('')
-      await input.fill(String(reading[key]))
-      await input.press('Enter')
+      await this.thumb.type(page, input, String(reading[key]))
+      await this.thumb.tap(page.getByRole('group', { name: 'Number pad' }).getByRole('button', { name: /^(Next.*|Record)$/ }))
     }
-  }
-
-  private async time(page: Page, text: StepText, value: Value): Promise<void> {
-    const local = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/Vienna', dateStyle: 'short', timeStyle: 'medium' }).format(
-      new Date(String(value[text.fields![0]!.key])),
-    )
-    await page.getByLabel('or at').fill(local.replace(' ', 'T'))
-    await page.getByRole('button', { name: 'Record', exact: true }).click()
   }
 
   /** The stand-in of the device, as fast as it goes. */
@@ -145,10 +187,14 @@ export class Robot {
     await expect(speed).toBeVisible()
     await speed.click()
     await page.getByRole('option').last().click()
-    await page.getByRole('button', text.action ? { name: text.action, exact: true } : { name: /^(Fuse|Start pump and logger)$/ }).click()
+    await this.thumb.tap(
+      page.getByRole('button', text.action ? { name: text.action, exact: true } : { name: /^(Fuse|Start pump and logger)$/ }),
+    )
   }
 
+  /** Two taps: the camera, and its shutter. */
   private async photo(page: Page): Promise<void> {
+    this.thumb.taps += 2
     await page
       .locator('input[type=file][accept^="image"]')
       .first()

@@ -120,7 +120,7 @@ export class Trench {
       ['pipes', { pipe_a: '1', pipe_b: '2', slides: 'normal' }, ago],
       ['code', { code: CODES[110], layout: this.item('Practice layout') }, ago],
       ['label', { dn_mm: 110, voltage_v: 39.5, time_s: 150, cooling_min: 12, sdr_min: 11, sdr_max: 17, coupling_mm: 160 }, ago],
-      ['supply', { generator: this.item('Generator 5 kVA'), other_va: 0, earthed: true }, ago],
+      ['supply', { generator: this.item('Generator 5 kVA'), alone: true, earthed: true }, ago],
     ]
     for (const side of ['a', 'b']) {
       facts.push(

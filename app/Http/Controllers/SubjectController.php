@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Actions\KeepPhoto;
+use App\Actions\OfferValues;
 use App\Actions\RecordFact;
 use App\Http\Requests\NewFact;
 use App\Http\Requests\NewPhoto;
@@ -20,11 +21,14 @@ use Illuminate\Support\Facades\Storage;
 /** Whatever carries facts, addressed in one way: a joint, a test, a stretch of the line. */
 final class SubjectController extends Controller
 {
-    public function show(Request $request, string $kind, Subject $subject): JsonResponse
+    public function show(Request $request, string $kind, Subject $subject, OfferValues $offers): JsonResponse
     {
         $this->member($request, $subject->line());
 
-        return new JsonResponse(['judgement' => $this->judgement($request, $subject, $subject->judgement())] + SubjectPage::of($subject));
+        return new JsonResponse(
+            ['judgement' => $this->judgement($request, $subject, $subject->judgement()), 'offers' => $offers($subject)] +
+                SubjectPage::of($subject),
+        );
     }
 
     public function record(NewFact $request, string $kind, Subject $subject, RecordFact $record): JsonResponse

@@ -476,6 +476,7 @@ use OpenApi\Attributes as OA;
         'again',
         'entry',
         'suggested',
+        'scanned',
         'usual',
         'limits',
         'summary',
@@ -566,6 +567,12 @@ use OpenApi\Attributes as OA;
             additionalProperties: true,
         ),
         new OA\Property(
+            property: 'scanned',
+            description: 'by field: what a scanned code says of it',
+            type: 'object',
+            additionalProperties: true,
+        ),
+        new OA\Property(
             property: 'limits',
             description: 'what it is going to be held against',
             type: 'array',
@@ -587,6 +594,20 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'fact_id', type: 'string', nullable: true),
         new OA\Property(property: 'by', type: 'string', nullable: true),
         new OA\Property(property: 'at', type: 'string', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Offer',
+    required: ['step', 'value', 'of', 'recorded_at', 'within_min', 'same_step', 'same_field', 'same'],
+    properties: [
+        new OA\Property(property: 'step', description: 'key of the step that may take it over', type: 'string'),
+        new OA\Property(property: 'value', description: 'as it is stored', type: 'object', additionalProperties: true),
+        new OA\Property(property: 'of', description: 'how people call the joint that has recorded it', type: 'string'),
+        new OA\Property(property: 'recorded_at', type: 'string'),
+        new OA\Property(property: 'within_min', description: 'how long it holds', type: 'number', nullable: true),
+        new OA\Property(property: 'same_step', description: 'it holds while this is the same at both joints', type: 'string', nullable: true),
+        new OA\Property(property: 'same_field', type: 'string', nullable: true),
+        new OA\Property(property: 'same', description: 'what that is at the other joint'),
     ],
 )]
 #[OA\Schema(
@@ -702,8 +723,16 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'Subject',
-    required: ['kind', 'id', 'name', 'state', 'number', 'context', 'judgement', 'facts', 'photos', 'procedure_hash', 'line', 'closed'],
+    required: [
+        'kind', 'id', 'name', 'state', 'number', 'context', 'judgement', 'offers', 'facts', 'photos', 'procedure_hash', 'line', 'closed',
+    ],
     properties: [
+        new OA\Property(
+            property: 'offers',
+            description: 'what other joints have recorded and this one may take over, the newest first',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/Offer'),
+        ),
         new OA\Property(property: 'photos', type: 'array', items: new OA\Items(ref: '#/components/schemas/Photo')),
         new OA\Property(property: 'place', type: 'string'),
         new OA\Property(property: 'host', ref: '#/components/schemas/JointName', nullable: true),

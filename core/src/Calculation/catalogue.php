@@ -43,6 +43,7 @@ return [
     'od-at-temperature' => EF\OdAtTemperature::class,
     'label-check' => EF\LabelCheck::class,
     'scrape-depth' => EF\ScrapeDepth::class,
+    'peeled-with' => EF\PeeledWith::class,
     'annular-gap' => EF\AnnularGap::class,
     'gap-feelers' => EF\GapFeelers::class,
     'joint-marks' => EF\JointMarks::class,

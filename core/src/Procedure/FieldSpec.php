@@ -30,6 +30,7 @@ final readonly class FieldSpec
      * @param  YesNo|null  $yesNo  which answer is good; null when both are
      * @param  string|null  $of  item: its kind in the stores
      * @param  Expression|null  $suggest  what is known already and filled in
+     * @param  Expression|null  $scanned  what a scanned code says of it
      * @param  Usual|null  $usual  between what it usually lies
      */
     public function __construct(
@@ -44,6 +45,7 @@ final readonly class FieldSpec
         public ?YesNo $yesNo,
         public ?string $of,
         public ?Expression $suggest = null,
+        public ?Expression $scanned = null,
         public ?Usual $usual = null,
     ) {
     }

@@ -26,6 +26,7 @@ final readonly class Step
      * @param  Binding|null  $device  what its device must be told
      * @param  Model|null  $model  of what happens inside the joint
      * @param  StandIn|null  $standIn  what plays its device where there is none
+     * @param  Offer|null  $offer  what was recorded elsewhere may be taken over here
      * @param  string|null  $fault  of an older frozen text: why it cannot be judged
      */
     public function __construct(
@@ -49,6 +50,7 @@ final readonly class Step
         public ?Figure $figure,
         public ?string $fault,
         public ?StandIn $standIn = null,
+        public ?Offer $offer = null,
     ) {
         $this->key = self::keyOf($id, $side);
     }

@@ -6,6 +6,7 @@ namespace Diastoma\Core\Procedure;
 
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Calendar;
+use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
@@ -58,7 +59,8 @@ final readonly class StepJudge
             figure: $step->figure?->drawn($this->known),
             again: $status === 'done' && $step->kind->mayBeRepeated($step, $this->known),
             entry: $step->kind->entry($this->known),
-            suggested: $this->suggested($step),
+            suggested: $this->found($step, fn (FieldSpec $f) => $f->suggest),
+            scanned: $this->found($step, fn (FieldSpec $f) => $f->scanned),
             usual: $this->usual($step),
             limits: $this->limits($step),
         );
@@ -102,12 +104,15 @@ final readonly class StepJudge
         );
     }
 
-    /** @return array<string, mixed> field => what is known already */
-    private function suggested(Step $step): array
+    /**
+     * @param  \Closure(FieldSpec): (Expression|null)  $named  where a field says that it is found
+     * @return array<string, mixed> field => what is known of it
+     */
+    private function found(Step $step, \Closure $named): array
     {
         $found = [];
         foreach ($step->fields as $field) {
-            $value = $field->suggest?->of($this->known);
+            $value = $named($field)?->of($this->known);
             if ($value !== null) {
                 $found[$field->key] = $value;
             }

@@ -25,6 +25,7 @@ final readonly class StepState
      * @param  array<string, mixed>  $suggested  field => what is known already and filled in
      * @param  array<string, mixed>  $usual  field => between what its figure usually lies, and how it goes wrong
      * @param  list<Parameter>  $limits  what it is going to be held against
+     * @param  array<string, mixed>  $scanned  field => what a scanned code says of it
      * @param  bool  $again  it was done, and may by permit be done once more
      */
     public function __construct(
@@ -48,6 +49,7 @@ final readonly class StepState
         public array $suggested = [],
         public array $usual = [],
         public array $limits = [],
+        public array $scanned = [],
     ) {
     }
 
@@ -93,6 +95,7 @@ final readonly class StepState
             'again' => $this->again,
             'entry' => $this->entry,
             'suggested' => $this->suggested === [] ? new \stdClass() : $this->suggested,
+            'scanned' => $this->scanned === [] ? new \stdClass() : $this->scanned,
             'limits' => array_map(fn (Parameter $limit) => $limit->cited($units), $this->limits),
             'usual' => $this->usual === [] ? new \stdClass() : $this->usual,
             'fact_id' => $this->fact?->id,

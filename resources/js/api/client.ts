@@ -48,6 +48,8 @@ export interface FieldSpec {
   optional?: boolean
   options?: { value: string; label: string }[]
   want?: boolean
+  /** the answer of a sound joint, where a calculation judges it */
+  should?: boolean
 }
 
 /** Which digits of a fitting code hold what. */

@@ -1013,6 +1013,10 @@ export interface components {
             suggested: {
                 [key: string]: unknown;
             };
+            /** @description by field: what a scanned code says of it */
+            scanned: {
+                [key: string]: unknown;
+            };
             /** @description what it is going to be held against */
             limits: components["schemas"]["Limit"][];
             /** @description by field: between what its figure usually lies; outside it is asked about before it is recorded */
@@ -1026,6 +1030,24 @@ export interface components {
             fact_id: string | null;
             by?: string | null;
             at?: string | null;
+        };
+        Offer: {
+            /** @description key of the step that may take it over */
+            step: string;
+            /** @description as it is stored */
+            value: {
+                [key: string]: unknown;
+            };
+            /** @description how people call the joint that has recorded it */
+            of: string;
+            recorded_at: string;
+            /** @description how long it holds */
+            within_min: number | null;
+            /** @description it holds while this is the same at both joints */
+            same_step: string | null;
+            same_field: string | null;
+            /** @description what that is at the other joint */
+            same: unknown;
         };
         Usual: {
             /** @description what is expected, in the unit of the field */
@@ -1103,6 +1125,8 @@ export interface components {
             reason?: string | null;
         };
         Subject: {
+            /** @description what other joints have recorded and this one may take over, the newest first */
+            offers: components["schemas"]["Offer"][];
             photos: components["schemas"]["Photo"][];
             place?: string;
             host?: components["schemas"]["JointName"] | null;
@@ -2646,6 +2670,18 @@ export interface components {
             min_multiples?: unknown;
             /** @default false */
             visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * peeled-with
+         * @description Peeled with the tool that was taken?
+         */
+        Calc_peeled_with: {
+            /** @enum {string} */
+            said: "turning" | "hand";
+            /** @enum {string} */
+            kept: "turning" | "hand";
         } & {
             [key: string]: unknown;
         };

@@ -72,27 +72,33 @@ export function newId(): string {
       )
 }
 
+type Recordable = Omit<NewFact, 'id' | 'recorded_at'> & { recorded_at?: string }
+
 /**
  * Puts a fact into the outbox and tries to send. Resolves when it is safely on the device.
  * `title`: how a person calls joint or test and step.
  */
-export async function record(
-  subject: string,
-  fact: Omit<NewFact, 'id' | 'recorded_at'> & { recorded_at?: string },
-  title?: string,
-): Promise<string> {
-  const id = newId()
-  await store.waiting.add({
-    id,
-    subject,
-    since: Date.now(),
-    ...(here ? { by: here } : {}),
-    ...(title ? { title } : {}),
-    body: { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime() },
+export async function record(subject: string, fact: Recordable, title?: string): Promise<string> {
+  return (await recordAll(subject, [{ fact, title }]))[0]!
+}
+
+/** Several facts that one tap records: all of them are on the device, or none. */
+export async function recordAll(subject: string, all: { fact: Recordable; title?: string | undefined }[]): Promise<string[]> {
+  const rows = all.map(({ fact, title }): Waiting => {
+    const id = newId()
+    return {
+      id,
+      subject,
+      since: Date.now(),
+      ...(here ? { by: here } : {}),
+      ...(title ? { title } : {}),
+      body: { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime() },
+    }
   })
+  await store.transaction('rw', store.waiting, () => store.waiting.bulkAdd(rows))
   tell()
   void flush()
-  return id
+  return rows.map((row) => row.id)
 }
 
 /** Thrown away only by who recorded it, or where nobody is known to have. */

@@ -2,16 +2,28 @@ import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react'
 import type { FieldSpec, StepText, Usual } from '../api/client'
 import { useMe, useStores, useUnits } from '../api/queries'
-import { figureInput } from '../ui/figureInput'
+import { useDraft } from '../outbox/drafts'
+import { say } from '../texts/say'
 import { Pad } from '../ui/Pad'
-import { notThese, prefixOf, tapped, untapped, type Prefix } from './prefix'
+import type { Shown } from '../ui/units'
 import { AskWhether } from './AskWhether'
 import { doubtOf, type Doubt } from './doubt'
-import { useDraft } from '../outbox/drafts'
 import { asEntered, complaint, shownField, toValue, type Entered } from './entry'
+import { Choice } from './fields/Choice'
+import { FigureRow } from './fields/FigureRow'
+import { isFigure, shouldBe, slotsOf, type End, type Slot } from './fields/slots'
+import { TakeOver } from './fields/TakeOver'
+import { useSeen } from './fields/useSeen'
+import { YesNo } from './fields/YesNo'
 import { ItemEntry, usedLast } from './ItemEntry'
 import { LayoutEntry } from './LayoutEntry'
-import { say } from '../texts/say'
+import { notThese, prefixBy, prefixOf, tapped, untapped, type Prefix } from './prefix'
+
+/** What another joint has recorded, with the words under which it is offered. */
+export interface Offered {
+  says: string
+  value: Record<string, unknown>
+}
 
 interface Props {
   step: Pick<StepText, 'fields'>
@@ -22,43 +34,66 @@ interface Props {
   /** what is filled in, as it is stored: suggested, or entered before */
   known?: Record<string, unknown>
   /** between what its figures usually lie, by field */
-  usual?: Record<string, Usual>
-  onRecord: (value: Record<string, unknown>) => void
+  usual?: Record<string, Usual> | undefined
+  /** what a scanned code says of its figures, by field */
+  scanned?: Record<string, unknown> | undefined
+  /** two pipe ends on one page, in place of `known` and `usual` */
+  ends?: End[] | undefined
+  offers?: Offered[]
+  /** one value for each end */
+  onRecord: (value: Record<string, unknown>, other?: Record<string, unknown>) => void
   label?: string
   extra?: (set: (values: Record<string, Entered>) => void, values: Record<string, Entered>) => ReactNode
 }
 
-const isFigure = (f: FieldSpec): boolean => f.quantity !== undefined || (f.type ?? 'number') === 'number'
+const isText = (f: FieldSpec): boolean => f.type === 'code' || f.type === 'text'
+const isEmpty = (value: Entered | undefined): boolean => (value ?? '') === ''
 
 /** All steps that ask for figures, words and yes or no: one row a field, large figures, a pad below. */
-export function FieldsEntry({ step, project, start, known, usual, onRecord, label, extra }: Props): ReactElement {
+export function FieldsEntry({ step, project, start, known, usual, scanned, ends, offers, onRecord, label, extra }: Props): ReactElement {
   const fields = step.fields ?? []
+  const sides = ends ?? [{ key: '', name: '', known, usual, scanned }]
+  const slots = slotsOf(fields, sides)
   const stores = useStores(fields.some((f) => f.type === 'item'))
   const me = useMe()
   const units = useUnits()
   const system = me.data?.units ?? 'metric'
-  const at = (f: FieldSpec) => shownField(f, system, units.data)
+  const canTurn = system === 'metric' || units.data !== undefined
+  const at = (f: FieldSpec): Shown => shownField(f, system, units.data)
+  const entered = (value: Record<string, unknown> | undefined, end: End): [string, Entered][] =>
+    slots
+      .filter((s) => s.end.key === end.key && s.field.type !== 'item')
+      .map((s) => [s.id, asEntered(s.field, value?.[s.field.key], at(s.field), canTurn)] as const)
+      .filter((pair): pair is [string, Entered] => pair[1] !== undefined)
   const [values, setValues, offer] = useDraft<Record<string, Entered>>('fields', () => ({
-    ...Object.fromEntries(fields.filter((f) => f.preset !== undefined).map((f) => [f.key, f.preset!])),
+    // No question is answered in advance, whatever an older text has.
     ...Object.fromEntries(
-      fields
-        .filter((f) => f.type !== 'item')
-        .map((f) => [f.key, asEntered(f, known?.[f.key], at(f), system === 'metric' || units.data !== undefined)] as const)
-        .filter((pair): pair is [string, Entered] => pair[1] !== undefined),
+      slots.filter((s) => s.field.preset !== undefined && s.field.type !== 'yesno').map((s) => [s.id, s.field.preset!]),
     ),
+    ...Object.fromEntries(sides.flatMap((end) => entered(end.known, end))),
     ...start,
   }))
   const [more, setMore] = useState(false)
-  const [active, setActive] = useState(fields[0]?.key ?? '')
+  const emptyFirst = slots.find((s) => isFigure(s.field) && !s.field.optional && isEmpty(values[s.id])) ?? slots[0]
+  const [active, setActive] = useState(emptyFirst?.id ?? '')
   const [faults, setFaults] = useState<Record<string, string>>({})
-  const [asked, setAsked] = useState<{ field: FieldSpec; doubt: Doubt } | null>(null)
+  const [asked, setAsked] = useState<{ slot: Slot; doubt: Doubt } | null>(null)
   const sure = useRef(new Set<string>())
   const inputs = useRef<Record<string, HTMLInputElement | null>>({})
-  const current = fields.find((f) => f.key === active)
+  const current = slots.find((s) => s.id === active)
   const [bare, setBare] = useState<string | null>(null)
-  const prefixAt = (f: FieldSpec): Prefix | null => {
-    const near = usual?.[f.key]?.near ?? null
-    return bare === f.key || near === null ? null : prefixOf(at(f).fromKey(near))
+  const prefixAt = ({ id, field, end }: Slot): Prefix | null => {
+    if (bare === id) return null
+    const byUsual = prefixBy(end.usual?.[field.key], at(field))
+    if (byUsual || field.quantity !== 'temperature') return byUsual
+    // Air, pipe and fitting are about equally warm.
+    const before = slots
+      .slice(
+        0,
+        slots.findIndex((s) => s.id === id),
+      )
+      .filter((s) => s.field.quantity === 'temperature')
+    return prefixOf(Number(values[before.at(-1)?.id ?? ''] || NaN))
   }
   const prefix = current ? prefixAt(current) : null
   // What was used last is offered; the list comes a moment later than the page.
@@ -66,14 +101,14 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
   const who = me.data?.name
   useEffect(() => {
     if (!items) return
-    const offered = fields
-      .filter((f) => f.type === 'item')
-      .map((f) => {
+    const offered = slots
+      .filter((s) => s.field.type === 'item')
+      .map((s) => {
         const ours = items.filter((i) => i.project_id === project)
-        const before = known?.[f.key] as { name?: string } | undefined
+        const before = s.end.known?.[s.field.key] as { name?: string } | undefined
         // What was entered before may have been renewed since: it is taken as the stores have it now.
-        const again = ours.find((i) => i.kind === f.of && i.name === before?.name)
-        return [f.key, again ? (again.snapshot as Record<string, unknown>) : usedLast(f.of!, ours, who)] as const
+        const again = ours.find((i) => i.kind === s.field.of && i.name === before?.name)
+        return [s.id, again ? (again.snapshot as Record<string, unknown>) : usedLast(s.field.of!, ours, who)] as const
       })
       .filter(([, item]) => item !== null)
     if (offered.length > 0) offer((v) => ({ ...Object.fromEntries(offered), ...v }))
@@ -81,15 +116,26 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [items, project, who])
   // Several things that are only noted when they are known stand folded below.
-  const folded = fields.filter((f) => f.optional && f.type !== 'item')
+  const folded = fields.filter((f) => f.optional && f.type !== 'item' && f.type !== 'yesno')
   const fold = folded.length >= 2 && folded.length < fields.length && !fields.some((f) => f.type === 'code')
-  const shown =
-    fold && !more
-      ? fields.filter((f) => !folded.includes(f) || faults[f.key] || (values[f.key] ?? '') !== '')
-      : [...fields.filter((f) => !folded.includes(f)), ...folded]
+  const isShown = (s: Slot): boolean => !fold || more || !folded.includes(s.field) || s.id in faults || !isEmpty(values[s.id])
+  const shown = sides.flatMap((end) => {
+    const own = slots.filter((s) => s.end.key === end.key)
+    return [...own.filter((s) => !folded.includes(s.field)), ...own.filter((s) => folded.includes(s.field))].filter(isShown)
+  })
+
+  // Questions that a sound joint answers in one way are answered by one tap, once each of them has been seen.
+  const unanswered = shown.filter((s) => shouldBe(s.field) !== undefined && isEmpty(values[s.id]))
+  const foot = useRef<HTMLDivElement>(null)
+  const [covered, setCovered] = useState(0)
+  const { watch, unseen } = useSeen(
+    shown.filter((s) => shouldBe(s.field) !== undefined).map((s) => s.id),
+    () => covered,
+  )
+  const hidden = unanswered.filter((s) => unseen.includes(s.id))
+  useEffect(() => setCovered(foot.current?.offsetHeight ?? 0), [active])
 
   // The figure at hand stands above the pad, which covers the foot of the page while it is there.
-  const foot = useRef<HTMLDivElement>(null)
   useEffect(() => {
     const input = inputs.current[active]
     // The box of a yes or no is not seen: the page would jump under the thumb.
@@ -99,7 +145,7 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
   }, [active, faults])
 
   // A digit typed anywhere on the page goes to the figure at hand.
-  const firstFigure = fields.find((f) => isFigure(f) && (values[f.key] ?? '') === '')?.key
+  const firstFigure = slots.find((s) => isFigure(s.field) && isEmpty(values[s.id]))?.id
   useEffect(() => {
     const digits = (e: KeyboardEvent): void => {
       if (
@@ -115,47 +161,192 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
     return () => window.removeEventListener('keydown', digits)
   }, [firstFigure])
 
-  const set = (key: string, value: Entered): void => {
-    setValues((v) => ({ ...v, [key]: value }))
-    setFaults(({ [key]: _gone, ...rest }) => rest)
+  const set = (id: string, value: Entered): void => {
+    setValues((v) => ({ ...v, [id]: value }))
+    setFaults(({ [id]: _gone, ...rest }) => rest)
+  }
+  const goTo = (slot: Slot): void => {
+    setActive(slot.id)
+    inputs.current[slot.id]?.focus()
   }
   const record = (values: Record<string, Entered>): void => {
     const found: Record<string, string> = {}
-    for (const f of fields) {
-      const why = complaint(f, values[f.key] ?? null, at(f))
-      if (why) found[f.key] = why
+    for (const { id, field } of slots) {
+      const why = complaint(field, values[id] ?? null, at(field))
+      if (why) found[id] = why
     }
     setFaults(found)
-    const first = fields.find((f) => found[f.key])
-    if (first) {
-      setActive(first.key)
-      inputs.current[first.key]?.focus()
-      return
+    const first = slots.find((s) => found[s.id])
+    if (first) return goTo(first)
+    for (const slot of slots.filter((s) => isFigure(s.field))) {
+      const text = String(values[slot.id] ?? '')
+      const doubt = sure.current.has(`${slot.id} ${text.trim()}`) ? null : doubtOf(text, slot.end.usual?.[slot.field.key], at(slot.field))
+      if (doubt) return setAsked({ slot, doubt })
     }
-    for (const field of fields.filter(isFigure)) {
-      const text = String(values[field.key] ?? '')
-      const doubt = sure.current.has(`${field.key} ${text.trim()}`) ? null : doubtOf(text, usual?.[field.key], at(field))
-      if (doubt) return setAsked({ field, doubt })
-    }
-    onRecord(Object.assign({}, ...fields.map((f) => toValue(f, values[f.key] ?? null, at(f)))))
+    const of = (end: End): Record<string, unknown> =>
+      Object.assign(
+        {},
+        ...slots.filter((s) => s.end.key === end.key).map(({ id, field }) => toValue(field, values[id] ?? null, at(field))),
+      ) as Record<string, unknown>
+    const [one, other] = sides.map(of)
+    if (other) onRecord(one!, other)
+    else onRecord(one!)
   }
-  const next = (): void => {
-    const index = shown.findIndex((f) => f.key === active)
-    const following = shown.slice(index + 1).find((f) => (values[f.key] ?? '') === '')
-    if (following) {
-      setActive(following.key)
-      inputs.current[following.key]?.focus()
-    } else record(values)
+  const allAsItShouldBe = (): void => {
+    const all = { ...values, ...Object.fromEntries(unanswered.map((s) => [s.id, shouldBe(s.field)!])) }
+    setValues(all)
+    record(all)
   }
-  const is = (field: FieldSpec, text: string): void => {
-    sure.current.add(`${field.key} ${text}`)
+  /** What still must be entered and has no answer that one tap gives; the one after the figure at hand first. */
+  const open = shown.filter((s) => !s.field.optional && shouldBe(s.field) === undefined && isEmpty(values[s.id]))
+  const following = open.find((s) => shown.indexOf(s) > shown.findIndex((f) => f.id === active)) ?? open.find((s) => s.id !== active)
+  /** Enter may come from a caliper that types by itself: it goes on, and answers no question. */
+  const enter = (): void => {
+    if (following) return goTo(following)
+    if (unanswered.length === 0) return record(values)
+    foot.current?.querySelector<HTMLButtonElement>('button.MuiButton-contained')?.focus()
+  }
+  const readOn = (): void => {
+    setActive(hidden[0]!.id)
+    inputs.current[hidden[0]!.id]?.closest('fieldset')?.scrollIntoView({ block: 'start' })
+  }
+  const is = (slot: Slot, text: string): void => {
+    sure.current.add(`${slot.id} ${text}`)
     setAsked(null)
-    set(field.key, text)
-    record({ ...values, [field.key]: text })
+    set(slot.id, text)
+    record({ ...values, [slot.id]: text })
   }
-  const left = fields.filter((f) => !f.optional && ((values[f.key] ?? '') === '' || values[f.key] === undefined)).length
-  const figures = fields.some(isFigure)
-
+  /** What is known from elsewhere and not typed yet, all of it under one tap. Where that is the whole step, it is recorded. */
+  const elsewhere = [...(scanned ? [{ says: say('steps.labelSaysAsScanned'), value: scanned }] : []), ...(offers ?? [])].filter((o) =>
+    entered(o.value, sides[0]!).some(([id]) => isEmpty(values[id])),
+  )
+  const takeOver = (): void => {
+    const taken = { ...values, ...Object.fromEntries(elsewhere.flatMap((o) => entered(o.value, sides[0]!))) }
+    setValues(taken)
+    setFaults({})
+    const missing = slots.find((s) => !s.field.optional && isEmpty(taken[s.id]))
+    if (missing) setActive(missing.id)
+    else record(taken)
+  }
+  const inWords = (value: Record<string, unknown>): string =>
+    slots
+      .map(({ field }) => {
+        const text = asEntered(field, value[field.key], at(field), canTurn)
+        if (text === undefined || typeof text === 'object') return ''
+        const word = typeof text === 'boolean' ? say(text ? 'steps.yes' : 'steps.no') : `${text} ${at(field).symbol}`.trim()
+        return `${field.label.toLowerCase()} ${field.options?.find((o) => o.value === text)?.label ?? word}`
+      })
+      .filter((part) => part !== '')
+      .join(', ')
+  const padIsFor = current && isFigure(current.field) && isShown(current) ? current : null
+  const main =
+    padIsFor && following ? (
+      <Button variant="contained" sx={{ minWidth: 0, px: 1 }} onClick={() => goTo(following)}>
+        {say('steps.next')}
+      </Button>
+    ) : unanswered.length > 0 ? (
+      <Button
+        variant="contained"
+        sx={{ minWidth: 0, px: 1, lineHeight: 1.15 }}
+        fullWidth
+        onClick={hidden.length > 0 ? readOn : allAsItShouldBe}
+      >
+        {say(
+          hidden.length > 0
+            ? 'steps.readOn'
+            : slots.some((s) => shouldBe(s.field) !== undefined && !isEmpty(values[s.id]))
+              ? 'steps.theRestAsItShouldBe'
+              : 'steps.allAsItShouldBe',
+        )}
+      </Button>
+    ) : (
+      <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }} fullWidth>
+        {label ?? say('steps.record')}
+      </Button>
+    )
+  const row = (slot: Slot): ReactElement => {
+    const { id, field: f } = slot
+    return f.type === 'yesno' ? (
+      <YesNo
+        field={f}
+        name={id}
+        value={values[id] ?? null}
+        onChange={(v) => {
+          set(id, v)
+          setActive(id)
+        }}
+        inputRef={(el) => {
+          inputs.current[id] = el
+        }}
+      />
+    ) : isFigure(f) ? (
+      <FigureRow
+        slot={slot}
+        symbol={at(f).symbol}
+        text={String(values[id] ?? '')}
+        active={active === id}
+        wrong={faults[id] !== undefined}
+        prefix={prefixAt(slot)?.digits}
+        inputRef={(el) => {
+          inputs.current[id] = el
+        }}
+        onText={(text) => set(id, text)}
+        onFocus={() => setActive(id)}
+        onEnter={enter}
+      />
+    ) : f.type === 'item' ? (
+      <ItemEntry field={f} project={project} value={(values[id] ?? null) as never} onChange={(item) => set(id, item)} />
+    ) : f.type === 'layout' ? (
+      <LayoutEntry
+        value={(values[id] ?? null) as never}
+        onChange={(layout) => set(id, layout as unknown as Record<string, unknown>)}
+        fault={faults[id]}
+      />
+    ) : f.type === 'choice' && (f.options ?? []).length <= 4 ? (
+      <Choice
+        field={f}
+        name={id}
+        value={values[id] ?? null}
+        onChange={(v) => {
+          set(id, v)
+          setActive(id)
+        }}
+      />
+    ) : f.type === 'choice' ? (
+      <TextField select label={f.label} value={values[id] ?? ''} onChange={(e) => set(id, e.target.value)} sx={{ my: 1 }}>
+        {(f.options ?? []).map((o) => (
+          <MenuItem key={o.value} value={o.value}>
+            {o.label}
+          </MenuItem>
+        ))}
+      </TextField>
+    ) : (
+      <TextField
+        label={f.label + (f.optional ? say('steps.suffixIfKnown') : '')}
+        name={id}
+        type={f.type === 'day' ? 'date' : f.type === 'time' ? 'datetime-local' : 'text'}
+        sx={{ my: 1 }}
+        slotProps={{
+          inputLabel: f.type === 'day' || f.type === 'time' ? { shrink: true } : {},
+          htmlInput: f.type === 'code' ? { inputMode: 'numeric', style: { letterSpacing: '0.05em' } } : {},
+        }}
+        inputRef={(el: HTMLInputElement | null) => {
+          inputs.current[id] = el
+        }}
+        value={String(values[id] ?? '')}
+        onChange={(e) => set(id, e.target.value)}
+        onFocus={() => setActive(id)}
+        onKeyDown={(e) => {
+          // A scanner that types ends with Enter: its next code belongs into the next field.
+          const after = shown.slice(shown.indexOf(slot) + 1).find((s) => isText(s.field) && isEmpty(values[s.id]))
+          if (e.key !== 'Enter' || !after) return
+          e.preventDefault()
+          goTo(after)
+        }}
+        error={faults[id] !== undefined}
+      />
+    )
+  }
   return (
     <Box
       component="form"
@@ -167,133 +358,53 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
     >
       {asked && (
         <AskWhether
-          label={asked.field.label}
-          symbol={at(asked.field).symbol}
+          label={[asked.slot.field.label, asked.slot.end.name].filter((part) => part !== '').join(', ')}
+          symbol={at(asked.slot.field).symbol}
           doubt={asked.doubt}
-          onIs={(text) => is(asked.field, text)}
+          onIs={(text) => is(asked.slot, text)}
           onClose={() => {
             setAsked(null)
-            setActive(asked.field.key)
+            setActive(asked.slot.id)
           }}
         />
       )}
       {extra?.((v) => setValues((old) => ({ ...old, ...v })), values)}
-      {shown.map((f) => (
-        <Box key={f.key} sx={{ borderBottom: 1, borderColor: faults[f.key] ? 'secondary.main' : 'divider', py: 0.75 }}>
-          {f.type === 'yesno' ? (
-            <YesNo
-              field={f}
-              value={values[f.key] ?? null}
-              onChange={(v) => {
-                set(f.key, v)
-                setActive(f.key)
-              }}
-              inputRef={(el) => {
-                inputs.current[f.key] = el
-              }}
-            />
-          ) : isFigure(f) ? (
-            <Box component="label" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 56 }}>
-              <Typography component="span" sx={{ flexGrow: 1, fontWeight: active === f.key ? 700 : 400 }}>
-                {f.label}
-                {f.optional ? say('steps.suffixIfKnown') : ''}
-              </Typography>
-              <input
-                ref={(el) => {
-                  inputs.current[f.key] = el
-                }}
-                inputMode="none"
-                autoComplete="off"
-                name={f.key}
-                aria-label={`${f.label}${at(f).symbol ? `, ${at(f).symbol}` : ''}`}
-                aria-invalid={faults[f.key] !== undefined}
-                value={String(values[f.key] ?? '')}
-                placeholder={prefixAt(f)?.digits}
-                onChange={(e) => set(f.key, e.target.value)}
-                onFocus={() => setActive(f.key)}
-                onKeyDown={(e) => {
-                  if (e.key === 'Enter') {
-                    e.preventDefault()
-                    next()
-                  }
-                }}
-                style={{
-                  ...figureInput,
-                  width: 132,
-                  fontSize: '1.75rem',
-                  borderBottom: `3px solid ${active === f.key ? 'var(--accent)' : 'transparent'}`,
-                  padding: '2px 4px',
-                }}
-              />
-              <Typography component="span" sx={{ width: 44, color: 'text.secondary' }}>
-                {at(f).symbol}
-              </Typography>
-            </Box>
-          ) : f.type === 'item' ? (
-            <ItemEntry field={f} project={project} value={(values[f.key] ?? null) as never} onChange={(item) => set(f.key, item)} />
-          ) : f.type === 'layout' ? (
-            <LayoutEntry
-              value={(values[f.key] ?? null) as never}
-              onChange={(layout) => set(f.key, layout as unknown as Record<string, unknown>)}
-              fault={faults[f.key]}
-            />
-          ) : f.type === 'choice' && (f.options ?? []).length <= 4 ? (
-            <Choice
-              field={f}
-              value={values[f.key] ?? null}
-              onChange={(v) => {
-                set(f.key, v)
-                setActive(f.key)
-              }}
-            />
-          ) : f.type === 'choice' ? (
-            <TextField select label={f.label} value={values[f.key] ?? ''} onChange={(e) => set(f.key, e.target.value)} sx={{ my: 1 }}>
-              {(f.options ?? []).map((o) => (
-                <MenuItem key={o.value} value={o.value}>
-                  {o.label}
-                </MenuItem>
-              ))}
-            </TextField>
-          ) : (
-            <TextField
-              label={f.label + (f.optional ? say('steps.suffixIfKnown') : '')}
-              name={f.key}
-              type={f.type === 'day' ? 'date' : f.type === 'time' ? 'datetime-local' : 'text'}
-              sx={{ my: 1 }}
-              slotProps={{
-                inputLabel: f.type === 'day' || f.type === 'time' ? { shrink: true } : {},
-                htmlInput: f.type === 'code' ? { inputMode: 'numeric', style: { letterSpacing: '0.05em' } } : {},
-              }}
-              inputRef={(el: HTMLInputElement | null) => {
-                inputs.current[f.key] = el
-              }}
-              value={String(values[f.key] ?? '')}
-              onChange={(e) => set(f.key, e.target.value)}
-              onFocus={() => setActive(f.key)}
-              error={faults[f.key] !== undefined}
-            />
-          )}
-          {faults[f.key] && (
-            <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, pb: 0.5 }}>
-              {faults[f.key]}
-            </Typography>
-          )}
+      {elsewhere.length > 0 && <TakeOver parts={elsewhere.map((o) => ({ says: o.says, what: inWords(o.value) }))} onTake={takeOver} />}
+      {sides.map((end) => (
+        <Box key={end.key} {...(end.name === '' ? {} : { role: 'group', 'aria-label': end.name })}>
+          {end.name !== '' && <Typography sx={{ fontWeight: 700, pt: end === sides[0] ? 0.5 : 1.5 }}>{end.name}</Typography>}
+          {shown
+            .filter((slot) => slot.end.key === end.key)
+            .map((slot) => (
+              <Box
+                key={slot.id}
+                ref={shouldBe(slot.field) === undefined ? undefined : watch(slot.id)}
+                sx={{ borderBottom: 1, borderColor: faults[slot.id] ? 'secondary.main' : 'divider', py: 0.75 }}
+              >
+                {row(slot)}
+                {faults[slot.id] && (
+                  <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, pb: 0.5 }}>
+                    {faults[slot.id]}
+                  </Typography>
+                )}
+              </Box>
+            ))}
         </Box>
       ))}
-      {fold && !more && shown.length < fields.length && (
+      {fold && !more && shown.length < slots.length && (
         <Button onClick={() => setMore(true)} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary' }}>
           {say('steps.ifKnown', {
             fields: fields
-              .filter((f) => !shown.includes(f))
+              .filter((f) => !shown.some((s) => s.field === f))
               .map((f) => f.label.toLowerCase())
               .join(', '),
           })}
         </Button>
       )}
       <Box ref={foot} sx={{ pt: 1.5, position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1, zIndex: 2 }}>
-        {figures && current && isFigure(current) ? (
+        {padIsFor ? (
           <Pad
-            minus={(current.min ?? 0) < 0}
+            minus={(padIsFor.field.min ?? 0) < 0}
             onKey={(k) => {
               const text = String(values[active] ?? '')
               set(active, k === '-' && text !== '' ? text : tapped(text, k, prefix))
@@ -301,130 +412,12 @@ export function FieldsEntry({ step, project, start, known, usual, onRecord, labe
             }}
             onBack={() => set(active, untapped(String(values[active] ?? ''), prefix))}
             other={prefix && notThese(prefix, () => (set(active, ''), setBare(active)))}
-            next={
-              left > 0 && !(left === 1 && (values[active] ?? '') === '') ? (
-                <Button variant="contained" sx={{ minWidth: 0, px: 1 }} onClick={next}>
-                  {say('steps.next')}
-                </Button>
-              ) : (
-                <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>
-                  {label ?? say('steps.record')}
-                </Button>
-              )
-            }
+            next={main}
           />
         ) : (
-          <Button variant="contained" type="submit" fullWidth>
-            {label ?? say('steps.record')}
-          </Button>
+          main
         )}
       </Box>
-    </Box>
-  )
-}
-
-/** A few ways, one of which it was: each a line to tap. */
-function Choice({ field, value, onChange }: { field: FieldSpec; value: Entered; onChange: (v: string) => void }): ReactElement {
-  return (
-    <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, py: 0.5 }}>
-      <Typography component="legend" sx={{ p: 0, pb: 0.5 }}>
-        {field.label}
-      </Typography>
-      <Box
-        sx={{
-          display: 'grid',
-          gap: 0.75,
-          gridTemplateColumns: (field.options ?? []).every((o) => o.label.length < 22) ? 'repeat(auto-fit, minmax(130px, 1fr))' : '1fr',
-        }}
-      >
-        {(field.options ?? []).map((o) => (
-          <Box
-            key={o.value}
-            component="label"
-            sx={{
-              minHeight: 52,
-              border: 2,
-              borderColor: value === o.value ? 'text.primary' : 'divider',
-              bgcolor: value === o.value ? 'text.primary' : 'transparent',
-              color: value === o.value ? 'background.default' : 'text.primary',
-              borderRadius: 1,
-              px: 1.5,
-              py: 0.75,
-              display: 'flex',
-              alignItems: 'center',
-              fontWeight: value === o.value ? 650 : 400,
-              cursor: 'pointer',
-              '&:focus-within': { outline: '3px solid var(--accent)', outlineOffset: 2 },
-            }}
-          >
-            <input
-              type="radio"
-              name={field.key}
-              checked={value === o.value}
-              onChange={() => onChange(o.value)}
-              aria-label={`${field.label}: ${o.label}`}
-              style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }}
-            />
-            {o.label}
-          </Box>
-        ))}
-      </Box>
-    </Box>
-  )
-}
-
-function YesNo({
-  field,
-  value,
-  onChange,
-  inputRef,
-}: {
-  field: FieldSpec
-  value: Entered
-  onChange: (v: boolean) => void
-  inputRef: (el: HTMLInputElement | null) => void
-}): ReactElement {
-  return (
-    <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 60 }}>
-      <Typography component="legend" sx={{ float: 'left', flexGrow: 1, p: 0 }}>
-        {field.label}
-      </Typography>
-      {(
-        [
-          [say('steps.yes'), true],
-          [say('steps.no'), false],
-        ] as const
-      ).map(([word, answer]) => (
-        <Box
-          key={word}
-          component="label"
-          sx={{
-            minWidth: 68,
-            minHeight: 56,
-            border: 2,
-            borderColor: value === answer ? 'text.primary' : 'divider',
-            bgcolor: value === answer ? 'text.primary' : 'transparent',
-            color: value === answer ? 'background.default' : 'text.primary',
-            borderRadius: 1,
-            display: 'grid',
-            placeItems: 'center',
-            fontWeight: 650,
-            cursor: 'pointer',
-            '&:focus-within': { outline: '3px solid var(--accent)', outlineOffset: 2 },
-          }}
-        >
-          <input
-            ref={answer ? inputRef : undefined}
-            type="radio"
-            name={field.key}
-            checked={value === answer}
-            onChange={() => onChange(answer)}
-            aria-label={`${field.label}: ${word}`}
-            style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }}
-          />
-          {word}
-        </Box>
-      ))}
     </Box>
   )
 }

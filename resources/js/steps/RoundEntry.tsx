@@ -9,8 +9,10 @@ import { figureOf } from '../ui/figureOf'
 import { AskWhether } from './AskWhether'
 import { doubtOf, type Doubt } from './doubt'
 import { useDraft } from '../outbox/drafts'
-import { notThese, prefixOf, tapped, untapped } from './prefix'
+import { notThese, prefixBy, tapped, untapped } from './prefix'
 import { complaint, shownField, toValue } from './entry'
+import { EndTabs } from './fields/EndTabs'
+import type { End } from './fields/slots'
 import { say } from '../texts/say'
 
 const opposite = (clock: string): string => {
@@ -19,20 +21,20 @@ const opposite = (clock: string): string => {
   return `${hour > 12 ? hour - 12 : hour}:${m}`
 }
 
-/** Readings round the pipe: the next position lights up by itself; tap a position to correct it. */
-export function RoundEntry({
-  step,
-  limit,
-  usual,
-  onRecord,
-}: {
+interface Props {
   step: StepText
-  usual?: Usual
+  usual?: Usual | undefined
   limit?: number | null
-  onRecord: (value: Record<string, unknown>) => void
-}): ReactElement {
+  /** two pipe ends, one after the other on one page */
+  ends?: End[] | undefined
+  onRecord: (value: Record<string, unknown>, other?: Record<string, unknown>) => void
+}
+
+/** Readings round the pipe: the next position lights up by itself; tap a position to correct it. */
+export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): ReactElement {
   const field = step.fields![0]!
-  const positions = step.positions ?? []
+  const round = step.positions ?? []
+  const positions = (ends ?? [null]).flatMap(() => round)
   const me = useMe()
   const units = useUnits()
   const shown = shownField(field, me.data?.units ?? 'metric', units.data)
@@ -43,8 +45,10 @@ export function RoundEntry({
   const [asked, setAsked] = useState<Doubt | null>(null)
   const sure = useRef(new Set<string>())
   const [bare, setBare] = useState(false)
-  const expected = usual?.near ?? null
-  const prefix = bare ? null : prefixOf(expected === null ? null : shown.fromKey(expected))
+  const end = Math.floor(active / round.length)
+  const first = end * round.length
+  const expected = ends?.[end]?.usual?.[field.key] ?? usual
+  const prefix = bare ? null : prefixBy(expected, shown)
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => {
     input.current?.focus({ preventScroll: true })
@@ -60,7 +64,7 @@ export function RoundEntry({
     const text = texts[active] ?? ''
     const why = complaint(field, text, shown)
     if (why) return setFault(why)
-    const doubt = sure.current.has(text.trim()) ? null : doubtOf(text, usual, shown)
+    const doubt = sure.current.has(text.trim()) ? null : doubtOf(text, expected, shown)
     if (doubt) return setAsked(doubt)
     const empty = [...positions.keys()].map((k) => (active + 1 + k) % positions.length).find((k) => texts[k] === '')
     if (empty !== undefined) setActive(empty)
@@ -80,12 +84,19 @@ export function RoundEntry({
         return setFault(say('steps.at', { place: positions[i], why }))
       }
     }
-    onRecord({ readings: positions.map((clock, i) => ({ clock, ...toValue(field, texts[i]!, shown) })) })
+    const of = (from: number): Record<string, unknown> => ({
+      readings: round.map((clock, i) => ({ clock, ...toValue(field, texts[from + i]!, shown) })),
+    })
+    if (ends) onRecord(of(0), of(round.length))
+    else onRecord(of(0))
   }
   const numbers = texts.map(figureOf)
   const where = positions[active] ?? ''
-  const taken = texts.filter((text, i) => text !== '' && !(i === active && fault)).length
-  const read = say('steps.ofRead', { read: taken, all: positions.length })
+  const takenOf = (from: number): number =>
+    texts.filter((text, i) => i >= from && i < from + round.length && text !== '' && !(i === active && fault)).length
+  const read = say('steps.ofRead', { read: takenOf(first), all: round.length })
+  const fieldHere = say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where })
+  const spoken = [fieldHere, ends?.[end]?.name ?? ''].filter((part) => part !== '').join(', ')
   return (
     <Box
       component="form"
@@ -96,21 +107,22 @@ export function RoundEntry({
       }}
       sx={{ display: { md: 'grid' }, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', columnGap: 2, alignItems: 'center' }}
     >
-      {asked && (
-        <AskWhether
-          label={say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where: positions[active] ?? '' })}
-          symbol={shown.symbol}
-          doubt={asked}
-          onIs={is}
-          onClose={() => setAsked(null)}
-        />
+      {asked && <AskWhether label={spoken} symbol={shown.symbol} doubt={asked} onIs={is} onClose={() => setAsked(null)} />}
+      {ends && (
+        <Box sx={{ gridColumn: '1 / -1' }}>
+          <EndTabs
+            ends={ends.map((e, i) => ({ name: e.name, read: takenOf(i * round.length), of: round.length }))}
+            at={end}
+            onGo={(to) => setActive(to * round.length + Math.max(0, texts.slice(to * round.length, (to + 1) * round.length).indexOf('')))}
+          />
+        </Box>
       )}
-      <Box sx={{ maxWidth: { xs: 262, md: 400 }, mx: 'auto', width: '100%' }}>
+      <Box sx={{ maxWidth: { xs: ends ? 222 : 262, md: 400 }, mx: 'auto', width: '100%' }}>
         <Round
-          readings={positions.map((clock, i) => ({ clock, value: numbers[i] ?? null }))}
+          readings={round.map((clock, i) => ({ clock, value: numbers[first + i] ?? null }))}
           across={step.across ?? false}
-          active={active}
-          onPick={setActive}
+          active={active - first}
+          onPick={(i) => setActive(first + i)}
           limit={limit ?? null}
           centre={step.across ? [`${where} – ${opposite(where)}`, say('steps.across'), read] : [where, read]}
         />
@@ -131,7 +143,8 @@ export function RoundEntry({
           }}
         >
           <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1, width: { md: '100%' } }}>
-            {say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where })}
+            {fieldHere}
+            {ends && <strong>{`, ${ends[end]!.name}`}</strong>}
           </Typography>
           <input
             ref={input}
@@ -140,7 +153,7 @@ export function RoundEntry({
             value={texts[active] ?? ''}
             placeholder={prefix?.digits}
             onChange={(e) => set(e.target.value)}
-            aria-label={`${say(step.across ? 'steps.fieldAcross' : 'steps.fieldAt', { field: field.label, where })}, ${shown.symbol}`}
+            aria-label={`${spoken}, ${shown.symbol}`}
             aria-invalid={fault !== null}
             onKeyDown={(e) => {
               if (e.key === 'Tab' && !e.shiftKey && active < positions.length - 1 && texts[active] !== '') {

@@ -1,5 +1,6 @@
 import { Button, TextField, Typography } from '@mui/material'
 import type { ReactElement } from 'react'
+import type { StepState } from '../api/client'
 import { dayAndTime } from '../ui/clock'
 import { useDraft, useDraftSince } from '../outbox/drafts'
 import { Figure } from './Figure'
@@ -12,13 +13,15 @@ interface Props {
   at: AtHand
   /** it takes the place of what was recorded: why that does not count is asked */
   again: boolean
-  onRecord: (value: Record<string, unknown>, reason: string) => void
+  /** the same step of the other pipe end, where both are taken on one page */
+  other?: StepState | null
+  onRecord: (value: Record<string, unknown>, reason: string, other?: Record<string, unknown>) => void
   onDone: () => void
   onAnew: () => void
 }
 
 /** What a step asks for: why it is entered again, its photo, its figures. */
-export function StepEntry({ at, again, onRecord, onDone, onAnew }: Props): ReactElement {
+export function StepEntry({ at, again, other, onRecord, onDone, onAnew }: Props): ReactElement {
   const { path, state, text, values } = at
   const kind = KINDS[state.kind]!
   const since = useDraftSince()
@@ -35,7 +38,6 @@ export function StepEntry({ at, again, onRecord, onDone, onAnew }: Props): React
           </Button>
         </Typography>
       )}
-      {state.figure && <Figure figure={state.figure} />}
       {asksWhy && (
         <TextField
           label={say('steps.whyDoesTheEarlierEntryNot')}
@@ -50,9 +52,12 @@ export function StepEntry({ at, again, onRecord, onDone, onAnew }: Props): React
       <kind.Enter
         {...at}
         earlier={again && kind.startsFromEarlier ? (values[state.key] ?? null) : null}
-        onRecord={(value) => onRecord({ ...value, ...(photos.length > 0 ? { photos } : {}) }, reason)}
+        other={other ?? null}
+        onRecord={(value, more) => onRecord({ ...value, ...(photos.length > 0 ? { photos } : {}) }, reason, more)}
         onDone={onDone}
       />
+      {/* What is typed comes first; the drawing says the same for who looks closer. */}
+      {state.figure && <Figure figure={state.figure} />}
     </>
   )
 }

@@ -4,13 +4,13 @@ import type { StepState } from '../api/client'
 import { useMe } from '../api/queries'
 import type { Waiting } from '../outbox/db'
 import { DraftOf, dropDraft } from '../outbox/drafts'
-import { drop, record } from '../outbox/outbox'
+import { drop, record, recordAll } from '../outbox/outbox'
 import { useNow } from '../ui/useNow'
 import { tight } from '../ui/Verdict'
 import { Called } from './called'
 import { Held } from './Held'
 import { KINDS } from './kinds'
-import type { AtHand } from './kinds/kind'
+import { sideName, type AtHand } from './kinds/kind'
 import type { LockHere } from './lockHere'
 import { Recorded } from './Recorded'
 import { StepEntry } from './StepEntry'
@@ -24,31 +24,40 @@ interface Props extends Omit<AtHand, 'limit'> {
   /** what the server will say to the entry that waits, when it will refuse it */
   wouldRefuse: string | null
   lock: LockHere | null
+  /** the same step of the other pipe end: both are entered on one page */
+  other: StepState | null
   onMoved: () => void
   onGo: (key: string) => void
 }
 
 /** One step: what it asks for, or what was recorded. */
-export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ...at }: Props): ReactElement {
+export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, onGo, ...at }: Props): ReactElement {
   const { path, data, state, text } = at
   const lang = at.procedure.language ?? 'en'
   const kind = KINDS[state.kind]!
   const [again, setAgain] = useState(false)
   const [anew, setAnew] = useState(0)
   const me = useMe()
-  const draftOf = me.data ? `${me.data.id}/${path}/${state.key}${again ? '/again' : ''}` : null
+  const ends = other ? [state, other] : [state]
+  const title = other ? bothEnds(text) : state.title
+  const draftOf = me.data ? `${me.data.id}/${path}/${ends.map((s) => s.key).join('+')}${again ? '/again' : ''}` : null
   const running = useRun(`${path}/${state.key}`)
   const called = `${data.name} · ${state.title}`
   const inParts = kind.inParts === true
   const going = useRef('')
-  const save = async (value: Record<string, unknown>, reason: string): Promise<void> => {
+  const save = async (value: Record<string, unknown>, reason: string, more?: Record<string, unknown>): Promise<void> => {
     // A tap that comes twice before the device has stored it is one entry; another figure is another entry.
-    const what = JSON.stringify(value)
+    const what = JSON.stringify([value, more])
     if (going.current === what) return
     going.current = what
     const supersedes = again && !inParts ? { supersedes: state.fact_id, reason: reason || say('steps.measuredAgain') } : {}
     try {
-      await record(path, { step: state.key, value, ...supersedes }, called)
+      if (other && more)
+        await recordAll(path, [
+          { fact: { step: state.key, value }, title: called },
+          { fact: { step: other.key, value: more }, title: `${data.name} · ${other.title}` },
+        ])
+      else await record(path, { step: state.key, value, ...supersedes }, called)
       if (draftOf) dropDraft(draftOf)
     } catch (error) {
       going.current = ''
@@ -68,12 +77,15 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
   const here: AtHand = { ...at, limit: limitOf(at) }
   // What a device kept from an earlier version does not say them.
   const limits = ((state.limits as StepState['limits'] | undefined) ?? []).filter((l) => l.shown)
+  const guide = guideOf(ends, data)
+  const cautions = [...new Set(ends.flatMap((s) => s.cautions))]
   const entry = (
     <DraftOf.Provider key={`${draftOf ?? ''}#${anew}`} value={draftOf}>
       <StepEntry
         at={here}
         again={again}
-        onRecord={(value, reason) => void save(value, reason)}
+        other={other}
+        onRecord={(value, reason, more) => void save(value, reason, more)}
         onDone={onMoved}
         onAnew={() => {
           if (draftOf) dropDraft(draftOf)
@@ -92,7 +104,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
           tabIndex={-1}
           sx={{ fontSize: '1.35rem', outline: 'none', scrollMarginTop: 12 }}
         >
-          {state.title}
+          {title}
         </Typography>
         {text.why && !recorded && (
           <Typography lang={lang} variant="body2" sx={{ mb: 0.5 }}>
@@ -104,7 +116,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
             {say('steps.limits', { count: limits.length })} <strong>{tight(limits.map((l) => `${l.label} ${l.shown}`).join('; '))}</strong>
           </Typography>
         )}
-        {state.guide.map((g) => (
+        {guide.map((g) => (
           <Typography key={g} lang={lang} sx={{ fontWeight: 700 }}>
             {tight(g)}
           </Typography>
@@ -126,7 +138,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
             {entry}
           </Box>
         )}
-        {state.cautions.map((c) => (
+        {cautions.map((c) => (
           <Typography key={c} variant="body2" sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>
             {c}
           </Typography>
@@ -134,6 +146,19 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, onMoved, onGo, ..
       </Box>
     </Called>
   )
+}
+
+/** "Peel, both ends". */
+function bothEnds(text: AtHand['text']): string {
+  const ends = say('steps.bothEnds')
+  return text.title.includes('{side}') ? text.title.replace('{side}', ends) : `${text.title}, ${ends}`
+}
+
+/** What helps before it is entered: what holds of both ends once, the rest with the name of its end. */
+function guideOf(ends: StepState[], data: AtHand['data']): string[] {
+  const [one, other] = ends
+  if (!other || one!.guide.join() === other.guide.join()) return one!.guide
+  return ends.flatMap((s) => s.guide.map((g) => `${sideName(s, data)}: ${g}`))
 }
 
 /** The limit that a result carries under the name that the drawing has for it. */

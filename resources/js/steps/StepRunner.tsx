@@ -1,7 +1,7 @@
 import { Box, Typography } from '@mui/material'
 import { useCallback, useEffect, useMemo, useRef, type ReactElement } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
-import { textOf, type ProcedureText, type StepState, type Subject } from '../api/client'
+import { textOf, type ProcedureText, type StepState, type StepText, type Subject } from '../api/client'
 import { useOutbox } from '../outbox/useOutbox'
 import { Headline } from './Headline'
 import { useJudgedHere } from './judgedHere'
@@ -47,6 +47,14 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
   const isDone = (s: StepState): boolean => s.status === 'done' || pending.has(s.key)
   const state = atHand(steps, params.get('step'), judgement.next, judged, isDone)
   const late = pending.get(state.key)
+  const text = textOf(procedure, state)
+  const pair = bothEndsAt(
+    state,
+    steps,
+    text,
+    (s) => s.status === 'todo' && !pending.has(s.key) && lockHere(s, steps, here === null ? pending : new Map()) === null,
+  )
+  const first = pair?.[0] ?? state
   const values = useMemo(() => currentValues(data.facts, waiting), [data.facts, waiting])
   const select = useCallback(
     (key: string | null): void => void navigate({ search: key ? `?${new URLSearchParams({ step: key })}` : '' }, { replace: true }),
@@ -69,18 +77,19 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
     >
       <Box sx={{ gridArea: 'pane' }}>
         <StepPane
-          key={paneOf(state, late?.id)}
+          key={pair ? pair.map((s) => s.key).join('+') : paneOf(state, late?.id)}
           path={path}
           data={seen}
           procedure={procedure}
-          state={state}
-          text={textOf(procedure, state)}
+          state={first}
+          other={pair?.[1] ?? null}
+          text={text}
           values={values}
           role={role}
           waiting={late}
           judged={here !== null && judged(state)}
           wouldRefuse={here?.refused[late?.id ?? ''] ?? null}
-          lock={lockHere(state, steps, here === null ? pending : new Map())}
+          lock={lockHere(first, steps, here === null ? pending : new Map())}
           onMoved={() => select(null)}
           onGo={select}
         />
@@ -107,6 +116,15 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
       </Box>
     </Box>
   )
+}
+
+/** The two ends of a step, a before b, where both are still to do and nothing keeps either from it. */
+function bothEndsAt(at: StepState, steps: StepState[], text: StepText, free: (s: StepState) => boolean): [StepState, StepState] | null {
+  const i = steps.findIndex((s) => s.id === at.id && s.side === 'a')
+  const [a, b] = [steps[i], steps[i + 1]]
+  const isPair = a !== undefined && b !== undefined && b.id === a.id && b.side === 'b' && text.each?.length === 2
+  if (!isPair || !KINDS[at.kind]?.bothEnds || text.photo !== undefined || a.optional || a.opens_at || b.opens_at) return null
+  return free(a) && free(b) ? [a, b] : null
 }
 
 /** A pane begins anew with each fact of its step; where the fact comes in parts, what is being typed must outlast the last one's answer. */

@@ -13,7 +13,8 @@ namespace Diastoma\Core\Procedure\Compile;
  * @phpstan-type UsualText array{min?: int|float, max?: int|float, near?: string|array<string, mixed>, within_pct?: int|float}
  * @phpstan-type FieldText array{
  *     key: string, label: string, type?: string, of?: string, preset?: mixed, suggest?: string|array<string, mixed>,
- *     quantity?: string, min?: int|float, max?: int|float, optional?: bool, want?: bool, otherwise?: string,
+ *     scanned?: string|array<string, mixed>,
+ *     quantity?: string, min?: int|float, max?: int|float, optional?: bool, want?: bool, should?: bool, otherwise?: string,
  *     bad?: string, do?: string, options?: array<int, OptionText>, usual?: UsualText
  * }
  * @phpstan-type LimitText array{
@@ -27,6 +28,7 @@ namespace Diastoma\Core\Procedure\Compile;
  *     judges?: bool|'computed'|array<int, string>, limit?: string, own_verdict?: bool, text?: string, waits?: string,
  *     limits?: array<int, LimitText>, excuse?: ExcuseText, say?: array<int, SayText>
  * }
+ * @phpstan-type OfferText array{within_min?: int|float, same?: string, without?: array<int, string>}
  * @phpstan-type CautionText string|array{text: string, when?: ConditionsText}
  * @phpstan-type PhotoText array{of: string, wanted?: bool|ConditionsText}
  * @phpstan-type StepText array{
@@ -35,7 +37,7 @@ namespace Diastoma\Core\Procedure\Compile;
  *     not_before?: string|array<string, mixed>, early?: array{verdict?: string, text?: string, do?: string}, gate?: bool,
  *     roles?: array<int, string>, seals?: bool, free?: bool, refused_do?: string,
  *     once?: bool, once_unless?: ConditionsText, once_text?: string, once_do?: string, once_permitted?: string,
- *     retry?: bool, photo?: PhotoText, positions?: array<int, string>, across?: bool,
+ *     offer?: OfferText, retry?: bool, photo?: PhotoText, positions?: array<int, string>, across?: bool,
  *     plan?: string, wrench?: 'reads'|'clicks', columns?: array<int, string>, columns_optional?: int,
  *     cautions?: array<int, CautionText>, summary?: string|array<int, string>, device?: string, action?: string,
  *     device_in?: array<string, mixed>, figure?: array{shape: string, in: array<string, mixed>},

@@ -29,12 +29,14 @@ final readonly class FieldCompiler
         'min' => ['quantity', 'number'],
         'max' => ['quantity', 'number'],
         'want' => ['yesno'],
+        'should' => ['yesno'],
         'otherwise' => ['yesno'],
         'bad' => ['yesno'],
         'do' => ['yesno'],
         'options' => ['choice'],
         'of' => ['item'],
         'usual' => ['quantity', 'number'],
+        'scanned' => ['quantity', 'number'],
     ];
 
     public function __construct(private Reader $reader)
@@ -73,6 +75,7 @@ final readonly class FieldCompiler
             yesNo: $this->yesNo($field),
             of: $field['of'] ?? null,
             suggest: isset($field['suggest']) ? $this->reader->below('suggest')->forShow()->expression($field['suggest']) : null,
+            scanned: isset($field['scanned']) ? $this->reader->below('scanned')->forShow()->expression($field['scanned']) : null,
             usual: isset($field['usual']) ? $this->usual($field['usual'], $field, $quantity) : null,
         );
     }
@@ -165,6 +168,9 @@ final readonly class FieldCompiler
     private function yesNo(array $field): ?YesNo
     {
         $want = $field['want'] ?? null;
+        if ($want !== null && isset($field['should'])) {
+            $this->reader->below('should')->fault('says the same as "want", which is judged: give one of the two');
+        }
         foreach (['otherwise', 'bad', 'do'] as $key) {
             if ($want === null && isset($field[$key]) && ($field['type'] ?? '') === 'yesno') {
                 $this->reader->below($key)->fault('is never said: without "want" either answer is good');

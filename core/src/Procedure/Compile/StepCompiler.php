@@ -12,6 +12,7 @@ use Diastoma\Core\Procedure\Figure;
 use Diastoma\Core\Procedure\Kind\Kinds;
 use Diastoma\Core\Procedure\Kind\Note;
 use Diastoma\Core\Procedure\Model;
+use Diastoma\Core\Procedure\Offer;
 use Diastoma\Core\Procedure\Order;
 use Diastoma\Core\Procedure\PhotoAsked;
 use Diastoma\Core\Procedure\Rule;
@@ -117,6 +118,7 @@ final readonly class StepCompiler
             roles: array_values($step['roles'] ?? []),
             order: $this->order($step, $reader),
             retry: $step['retry'] ?? true,
+            offer: $this->offer($step, $reader->below('offer')),
             photo: $this->photo($step['photo'] ?? null, $reader->below('photo')),
             cautions: $this->cautions($step['cautions'] ?? [], $reader->below('cautions')),
             summaries: $this->summaries($step['summary'] ?? [], $reader->below('summary')->forShow()),
@@ -267,6 +269,35 @@ final readonly class StepCompiler
         }
 
         return array_values(array_unique($found));
+    }
+
+    /** @param  StepText  $step */
+    private function offer(array $step, Reader $reader): ?Offer
+    {
+        $offer = $step['offer'] ?? null;
+        if ($offer === null) {
+            return null;
+        }
+        if (! isset($offer['within_min']) && ! isset($offer['same'])) {
+            $reader->fault('says nothing: give within_min, or same as STEP.FIELD');
+        }
+        $same = explode('.', $offer['same'] ?? '', 2);
+        if (isset($offer['same'])) {
+            $reader->below('same')->forShow()->expression("\$step.{$offer['same']}");
+        }
+        $fields = array_column($step['fields'] ?? [], 'key');
+        foreach ($offer['without'] ?? [] as $i => $field) {
+            if (! \in_array($field, $fields, true)) {
+                $reader->below("without[{$i}]")->fault("\"{$field}\" is no field of this step; ".Nearest::to($field, $fields));
+            }
+        }
+
+        return new Offer(
+            isset($offer['within_min']) ? (float) $offer['within_min'] : null,
+            isset($offer['same']) ? $same[0] : null,
+            isset($offer['same']) ? $same[1] ?? null : null,
+            array_values($offer['without'] ?? []),
+        );
     }
 
     /** @param  PhotoText|null  $photo */

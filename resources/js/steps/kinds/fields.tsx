@@ -1,9 +1,11 @@
 import { FieldsEntry } from '../FieldsEntry'
+import { useOffers } from '../fields/useOffers'
 import { PrintedLabel } from '../ScanEntry'
-import { usualOf, type Entering, type KindView } from './kind'
+import { endsOf, usualOf, type Entering, type KindView } from './kind'
 
-function Enter({ text, state, values, data, earlier, onRecord }: Entering): React.ReactElement {
+function Enter({ text, state, other, values, data, earlier, onRecord }: Entering): React.ReactElement {
   const printed = values[text.drawing?.['of'] ?? '']
+  const offers = useOffers(data, state, values)
   return (
     <>
       {text.drawing?.['shape'] === 'printed-label' && <PrintedLabel code={printed?.['code']} serial={printed?.['serial']} />}
@@ -12,6 +14,9 @@ function Enter({ text, state, values, data, earlier, onRecord }: Entering): Reac
         project={data.line.project_id}
         known={earlier ?? state.suggested}
         usual={usualOf(state)}
+        scanned={state.scanned as Record<string, unknown> | undefined}
+        ends={other ? endsOf(state, other, data) : undefined}
+        offers={earlier ? [] : offers}
         onRecord={onRecord}
       />
     </>
@@ -19,4 +24,4 @@ function Enter({ text, state, values, data, earlier, onRecord }: Entering): Reac
 }
 
 /** Kinds that ask for fields, one below the other. */
-export const fields = (again: string, startsFromEarlier = false): KindView => ({ Enter, again, startsFromEarlier })
+export const fields = (again: string, startsFromEarlier = false): KindView => ({ Enter, again, startsFromEarlier, bothEnds: true })

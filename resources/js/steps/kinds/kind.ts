@@ -1,5 +1,6 @@
 import type { ReactElement } from 'react'
 import type { ProcedureText, StepState, StepText, Subject, Usual } from '../../api/client'
+import type { End } from '../fields/slots'
 
 /** What a page knows of the step at hand. */
 export interface AtHand {
@@ -19,11 +20,29 @@ export interface AtHand {
 /** Between what the figures of a step usually lie; what a device kept from an earlier version does not say it. */
 export const usualOf = (state: StepState): Record<string, Usual> | undefined => state.usual as Record<string, Usual> | undefined
 
+/** What the two ends of one step are called and known by. */
+export const endsOf = (state: StepState, other: StepState, data: Subject): End[] =>
+  [state, other].map((s) => ({
+    key: s.key,
+    name: sideName(s, data),
+    known: s.suggested as Record<string, unknown>,
+    usual: usualOf(s),
+  }))
+
+/** "pipe 036": what a side is called at this joint. */
+export function sideName(state: StepState, data: Subject): string {
+  const names = (data.context as { sides?: Record<string, string> }).sides
+  return names?.[state.side ?? ''] ?? state.side ?? ''
+}
+
 export interface Entering extends AtHand {
-  onRecord: (value: Record<string, unknown>) => void
+  /** with a value for the other end where both are taken on one page */
+  onRecord: (value: Record<string, unknown>, other?: Record<string, unknown>) => void
   onDone: () => void
   /** what was entered before, where it is put right and not measured anew */
   earlier: Record<string, unknown> | null
+  /** the same step of the other pipe end, where both are taken on one page */
+  other: StepState | null
 }
 
 /** How a kind of step is taken and shown. One of each name that the core has. */
@@ -35,6 +54,8 @@ export interface KindView {
   again: string | null
   /** What was entered stands there when it is put right; what is measured again is not copied from the reading before. */
   startsFromEarlier?: boolean
+  /** Both pipe ends can be taken on one page. */
+  bothEnds?: boolean
   /** Its fact comes in parts, each of them recorded by itself. */
   inParts?: boolean
 }

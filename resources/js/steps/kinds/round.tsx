@@ -2,7 +2,7 @@ import type { ReactElement } from 'react'
 import { degreesOf, Round } from '../../ui/Round'
 import { shown } from '../Figure'
 import { RoundEntry } from '../RoundEntry'
-import { usualOf, type AtHand, type KindView } from './kind'
+import { endsOf, usualOf, type AtHand, type KindView } from './kind'
 import { say } from '../../texts/say'
 
 function Shown({ state, text, values, limit }: AtHand): ReactElement {
@@ -39,9 +39,16 @@ function Shown({ state, text, values, limit }: AtHand): ReactElement {
 }
 
 export const round: KindView = {
-  Enter: ({ text, state, limit, onRecord }) => (
-    <RoundEntry step={text} limit={limit} usual={usualOf(state)?.[text.fields![0]!.key]} onRecord={onRecord} />
+  Enter: ({ text, state, other, data, limit, onRecord }) => (
+    <RoundEntry
+      step={text}
+      limit={limit}
+      usual={usualOf(state)?.[text.fields![0]!.key]}
+      ends={other ? endsOf(state, other, data) : undefined}
+      onRecord={onRecord}
+    />
   ),
   Shown,
   again: say('steps.measureAgain'),
+  bothEnds: true,
 }

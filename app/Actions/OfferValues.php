@@ -1,0 +1,102 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Fact;
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\Subject;
+use Diastoma\Core\Procedure\Offer;
+use Diastoma\Core\Procedure\Step;
+use Illuminate\Database\Eloquent\Builder;
+
+/** What other joints have recorded and this one may take over: the weather of a while ago, the label of a fitting with the same code. */
+final class OfferValues
+{
+    /** So far back in time it is looked, facts of that step. */
+    private const LAST = 40;
+
+    /** Of so many different things it is told; a crew has few kinds of fittings at hand. */
+    private const THINGS = 8;
+
+    /**
+     * @return list<array{
+     *     step: string, value: array<string, mixed>, of: string, recorded_at: string,
+     *     within_min: float|null, same_step: string|null, same_field: string|null, same: mixed
+     * }> the newest first
+     */
+    public function __invoke(Subject $subject): array
+    {
+        $found = [];
+        foreach ($subject->procedure()->steps as $step) {
+            if ($step->offer !== null && $subject instanceof Joint) {
+                array_push($found, ...$this->of($step, $step->offer, $subject));
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @return list<array{
+     *     step: string, value: array<string, mixed>, of: string, recorded_at: string,
+     *     within_min: float|null, same_step: string|null, same_field: string|null, same: mixed
+     * }>
+     */
+    private function of(Step $step, Offer $offer, Joint $joint): array
+    {
+        $found = [];
+        foreach ($this->newest($step, $offer, $joint) as $fact) {
+            $same = $offer->sameStep === null ? null : $this->sameOf($offer, $fact->subject_id);
+            if ($offer->sameStep !== null && $same === null || isset($found[json_encode($same)])) {
+                continue;
+            }
+            $found[json_encode($same)] = [
+                'step' => $step->key,
+                'value' => array_diff_key($fact->value, array_flip([...$offer->without, 'photos', 'remark'])),
+                'of' => Joint::query()->findOrFail($fact->subject_id)->name(),
+                'recorded_at' => $fact->recorded_at,
+                'within_min' => $offer->withinMin,
+                'same_step' => $offer->sameStep,
+                'same_field' => $offer->sameField,
+                'same' => $same,
+            ];
+            if (\count($found) >= ($offer->sameStep === null ? 1 : self::THINGS)) {
+                break;
+            }
+        }
+
+        return array_values($found);
+    }
+
+    /** @return iterable<Fact> what holds of each other joint, the newest first: of its line, or of its project where the thing is the same */
+    private function newest(Step $step, Offer $offer, Joint $joint): iterable
+    {
+        $near = fn (Builder $lines): Builder => $offer->sameStep === null
+            ? $lines->where('id', $joint->line_id)
+            : $lines->where('project_id', $joint->line()->project_id);
+        $facts = Fact::query()
+            ->where('subject_type', 'joint')
+            ->where('step', $step->key)
+            ->where('subject_id', '!=', $joint->id)
+            ->whereIn('subject_id', Joint::query()->select('id')->whereIn('line_id', $near(Line::query()->select('id'))))
+            ->orderByDesc('seq')
+            ->limit(self::LAST)
+            ->get();
+
+        // What was entered again at a joint takes the place of what came before it.
+        return $facts->unique('subject_id');
+    }
+
+    private function sameOf(Offer $offer, string $jointId): mixed
+    {
+        $fact = Fact::query()
+            ->where('subject_type', 'joint')
+            ->where('subject_id', $jointId)
+            ->where('step', $offer->sameStep)
+            ->orderByDesc('seq')
+            ->first();
+
+        return $fact?->value[$offer->sameField] ?? null;
+    }
+}

@@ -1,0 +1,88 @@
+import { expect, type Locator, type Page } from '@playwright/test'
+
+const pad = (page: Page): Locator => page.getByRole('group', { name: 'Number pad' })
+
+/** A gloved thumb on the page of a step. It counts its taps. */
+export class Thumb {
+  taps = 0
+
+  async tap(on: Locator): Promise<void> {
+    this.taps++
+    await on.click()
+  }
+
+  /** Types a figure on the pad: digits that stand there already are not typed. */
+  async type(page: Page, input: Locator, text: string): Promise<void> {
+    const known = (await input.getAttribute('placeholder')) ?? ''
+    const [whole = '', rest] = text.split('.')
+    if (known === '0.' && whole === '0') return this.keys(page, rest ?? '', text === '0' ? '0' : '')
+    if (/^\d+$/.test(known)) {
+      await this.key(page, whole.at(-1)!)
+      if ((await input.inputValue()) === whole) return this.keys(page, rest ?? '')
+    }
+    if (known !== '') await this.tap(pad(page).getByRole('button', { name: /^not / }))
+    await this.keys(page, text)
+  }
+
+  private async keys(page: Page, keys: string, first = ''): Promise<void> {
+    for (const key of first + keys) await this.key(page, key)
+  }
+
+  private key(page: Page, key: string): Promise<void> {
+    return this.tap(pad(page).getByRole('button', { name: key, exact: true }))
+  }
+
+  /** One of several figures of a step: the next one is at hand by itself. */
+  async figure(page: Page, input: Locator, text: string): Promise<void> {
+    if (!(await input.isVisible())) await this.tap(page.getByRole('button', { name: /^If known:/ }))
+    const isThere = await input.inputValue()
+    if (isThere !== '' && Number(isThere) === Number(text)) return
+    const atHand = async (): Promise<boolean> => (await input.getAttribute('data-at-hand')) !== null
+    const next = pad(page).getByRole('button', { name: 'Next', exact: true })
+    if (!(await atHand()) && (await next.isVisible())) await this.tap(next)
+    if (!(await atHand())) await this.tap(input)
+    await expect(input).toHaveValue('')
+    await this.type(page, input, text)
+    await expect(input).toHaveValue(new RegExp(`^0*${text.replace('.', '\\.')}$`))
+  }
+
+  async choose(page: Page, name: string, label: string): Promise<void> {
+    const box = page.locator(`input[name="${name}"]`).and(page.getByLabel(label, { exact: true }))
+    if (!(await box.isChecked())) await this.tap(box.locator('xpath=..'))
+  }
+
+  async fromStores(page: Page, label: string, name: string): Promise<void> {
+    const button = page.getByRole('button', { name: new RegExp(`^${label}: `) })
+    await expect(button).toBeVisible()
+    if ((await button.getAttribute('aria-label')) === `${label}: ${name}`) return
+    await this.tap(button)
+    await this.tap(
+      page
+        .getByRole('dialog')
+        .getByRole('button', { name: new RegExp(name.replace(/[()]/g, '.')) })
+        .first(),
+    )
+    await expect(page.getByRole('button', { name: `${label}: ${name}` })).toBeVisible()
+  }
+
+  /** A scanner that is a keyboard types it; its trigger is no tap on the page. */
+  async scan(page: Page, input: Locator, text: string): Promise<void> {
+    if ((await input.inputValue()) === text) return
+    await input.focus()
+    await input.fill('')
+    await page.keyboard.type(text)
+    await expect(input).toHaveValue(text)
+  }
+
+  /** What ends a step: all as it should be where there are questions, else the record of what was typed. */
+  async done(page: Page): Promise<void> {
+    const end = page.locator('form').getByRole('button', { name: /^(All as it should be|The rest as it should be|Record|Read on)$/ })
+    for (let tries = 0; tries < 4; tries++) {
+      // What has come into view is known a moment later.
+      await page.waitForTimeout(200)
+      const says = await end.textContent()
+      await this.tap(end)
+      if (says !== 'Read on') return
+    }
+  }
+}
