@@ -2,10 +2,13 @@ import { expect, test } from '@playwright/test'
 import { takeKit, takePower } from './coupler'
 import {
   again,
+  atEnd,
   atStep,
   choose,
   fill,
+  fillBothEnds,
   lineByName,
+  oneEnd,
   pick,
   recordStep,
   round as roundOf,
@@ -42,6 +45,8 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
   await choose(page, 'How the coupling goes on', 'slid right back over the laid pipe first')
   await recordStep(page)
   await test.step('coiled pipe is straightened and held', async () => {
+    await atStep(page, 'Straighten, both ends')
+    await oneEnd(page)
     await atStep(page, /^Straighten, pipe/)
     await says(page, 'Coiled pipe springs back when the strap is cut')
     await fill(page, {}, { "Straight over twice the coupling's length, and held so by the clamp": 'No' })
@@ -53,23 +58,19 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
     await fill(page, {}, { "Straight over twice the coupling's length, and held so by the clamp": 'Yes' })
     await recordStep(page)
   })
-  for (let i = 0; i < 2; i++) {
-    await atStep(page, /^Diameter, pipe/)
-    await fill(page, { 'Mean diameter, by caliper crosswise': '63.2' })
-    const before = await page.locator('#step-title').textContent()
-    await recordStep(page)
-    await expect(page.locator('#step-title')).not.toHaveText(before!)
-  }
-  for (let i = 0; i < 2; i++) await roundOf(page, ['63.2', '63.2', '63.2', '63.2'])
-  for (let i = 0; i < 2; i++) {
-    await atStep(page, /^Shrunk end, pipe/)
-    await fill(page, { 'Diameter at the end': '63.0', 'Diameter further back': '63.2' })
-    const before = await page.locator('#step-title').textContent()
-    await recordStep(page)
-    await expect(page.locator('#step-title')).not.toHaveText(before!)
-  }
+  await atStep(page, 'Diameter, both ends')
+  await fillBothEnds(page, { 'Mean diameter, by caliper crosswise': '63.2' })
+  await recordStep(page)
+  await atStep(page, 'Out of round, both ends')
+  await roundOf(page, Array<string>(8).fill('63.2'))
+  await atStep(page, 'Shrunk end, both ends')
+  // What the caliper said of the undisturbed pipe stands there.
+  await expect(atEnd(page, 1).getByLabel('Diameter further back')).toHaveValue('63.2')
+  await fillBothEnds(page, { 'Diameter at the end': '63.0' })
+  await recordStep(page)
   await test.step('scraped: too little, then enough, the ribbon beside it', async () => {
-    await atStep(page, /^Scrape, pipe/)
+    await atStep(page, 'Scrape, both ends')
+    await oneEnd(page)
     // 110 mm coupling and 10 mm beyond where it slides right back; half of it and 10 mm on the other pipe.
     await says(page, 'peel 120 mm from the end')
     await page.getByRole('button', { name: /^If known: mass of the ribbon/ }).click()

@@ -3,7 +3,7 @@ import bwip from 'bwip-js/node'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { prepareCoupler } from './coupler'
-import { atStep, fill, lineByName, recordStep, sendStep, signIn } from './people'
+import { atStep, fill, lineByName, oneEnd, recordStep, sendStep, signIn } from './people'
 import { instruments, readyForPressure } from './section'
 
 const EXAMPLES = resolve(import.meta.dirname, '../../examples')
@@ -206,6 +206,7 @@ test('units are typed as read off the tape, and a slip of the unit is caught', a
   const line = await lineByName(page.request, 'Kelder Lane main')
   const joint = line.joints.find((j) => j.number === '45')!
   await page.goto(`/joints/${joint.id}?step=od@a`)
+  await oneEnd(page)
   // A tape in centimetres: the figure fits neither the pipe nor the range, and the sentence says what it looks like.
   await fill(page, { 'Outside diameter by tape': '8.9' })
   await recordStep(page)

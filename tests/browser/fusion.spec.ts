@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import bwip from 'bwip-js/node'
 import { takeKit } from './coupler'
-import { again, atStep, fill, fromStores, lineByName, pick, recordStep, says, sendStep, sign, signIn, someone } from './people'
+import { again, atStep, choose, fill, fromStores, lineByName, pick, recordStep, says, sendStep, sign, signIn, someone } from './people'
 import { CODES, stamp, Trench } from './trench'
 
 /*
@@ -58,6 +58,7 @@ test('4. codes: a layout is entered, proved and confirmed; a code that only the 
     await says(engineer, 'The file is no JSON: nothing was taken over.')
     await sheet.getByLabel('File with the layout').setInputFiles(layout({ time: { from: 16, to: 18 } }))
     await says(engineer, 'works.json read.')
+    await choose(sheet, 'For practice only', 'No')
     await sheet.getByRole('button', { name: 'Keep' }).click()
     await expect(sheet.getByRole('alert').first()).toContainText(/digit 16/)
     await sheet.getByLabel('File with the layout').setInputFiles(layout())

@@ -82,7 +82,13 @@ export async function lineByName(request: APIRequestContext, name: string): Prom
 
 /** Types into the figures of a step by their labels and answers its yes and no. */
 export async function fill(page: Page, figures: Record<string, string>, answers: Record<string, 'Yes' | 'No'> = {}): Promise<void> {
-  for (const [label, value] of Object.entries(figures)) await page.getByLabel(label, { exact: false }).first().fill(value)
+  for (const [label, value] of Object.entries(figures)) {
+    const figure = page.getByLabel(label, { exact: false }).first()
+    const folded = page.getByRole('button', { name: new RegExp(`^If known: .*${label.toLowerCase()}`) })
+    await expect(figure.or(folded).first()).toBeVisible()
+    if (!(await figure.isVisible())) await folded.click()
+    await figure.fill(value)
+  }
   for (const [label, value] of Object.entries(answers))
     await page.getByLabel(`${label}: ${value}`, { exact: true }).locator('xpath=..').click()
 }
@@ -101,14 +107,22 @@ export async function fromStores(page: Page, label: string, name: string): Promi
 }
 
 /** Ends a step: questions that are left are answered as a sound joint answers them. */
-export const recordStep = (page: Page): Promise<void> =>
-  page
-    .locator('form')
-    .getByRole('button', { name: /^(Record|All as it should be|The rest as it should be)$/ })
-    .click()
+export async function recordStep(page: Page): Promise<void> {
+  const end = page.locator('form').getByRole('button', { name: /^(Record|All as it should be|The rest as it should be|Read on)$/ })
+  // Questions that stand below what is to be seen are looked at first.
+  await expect(async () => {
+    if ((await end.textContent({ timeout: 2_000 })) !== 'Read on') return
+    await end.click({ timeout: 2_000 })
+    throw new Error('There is more to read.')
+  }).toPass()
+  await end.click()
+}
 
 /** What is asked for at one of two pipe ends that stand on one page. */
 export const atEnd = (page: Page, side: 0 | 1): Locator => page.getByRole('group', { name: /^pipe / }).nth(side)
+
+/** Of two pipe ends on one page the first by itself. */
+export const oneEnd = (page: Page): Promise<void> => page.getByRole('button', { name: 'One end at a time' }).click()
 
 /** The same figures at both ends. */
 export async function fillBothEnds(page: Page, figures: Record<string, string>): Promise<void> {
@@ -165,6 +179,6 @@ export async function pick(page: Page, label: string, option: string | RegExp, n
   await expect(page.getByRole('listbox')).toHaveCount(0)
 }
 
-export async function choose(page: Page, question: string, option: string): Promise<void> {
+export async function choose(page: Page | Locator, question: string, option: string): Promise<void> {
   await page.getByLabel(`${question}: ${option}`, { exact: true }).locator('xpath=..').click()
 }

@@ -8,6 +8,17 @@ import type { Trench } from './trench'
 /** A picture of one dot. */
 const PICTURE = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')
 
+/** How the page calls the parts of the work. */
+const STAGES: Record<string, string> = {
+  look: 'Look and check',
+  prepare: 'Prepare',
+  join: 'Join',
+  fuse: 'Fuse',
+  wait: 'Wait',
+  test: 'Test',
+  accept: 'Accept',
+}
+
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
 
 /**
@@ -99,8 +110,11 @@ export class Robot {
     const title = page.locator('#step-title')
     await expect(title).toBeVisible()
     const called = entries.length > 1 ? text.title.replace('{side}', 'both ends') : state.title
-    if ((await title.textContent()) !== called)
-      await this.thumb.tap(page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: state.title }))
+    if ((await title.textContent()) !== called) {
+      const row = page.getByRole('list', { name: 'Steps' }).first().getByRole('button', { name: state.title })
+      if (!(await row.isVisible())) await this.thumb.tap(page.getByRole('button', { name: STAGES[state.stage!] }))
+      await this.thumb.tap(row)
+    }
     await expect(title).toHaveText(called)
     const before = this.thumb.taps
     await this.enter(page, state, text, entries)

@@ -465,6 +465,7 @@ use OpenApi\Attributes as OA;
         'kind',
         'title',
         'status',
+        'stage',
         'verdict',
         'optional',
         'locked',
@@ -492,6 +493,13 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'side', type: 'string', nullable: true),
         new OA\Property(property: 'kind', type: 'string'),
+        new OA\Property(
+            property: 'stage',
+            description: 'which part of the work it belongs to; null where its text does not say it',
+            type: 'string',
+            nullable: true,
+            enum: ['look', 'prepare', 'join', 'fuse', 'wait', 'test', 'accept', null],
+        ),
         new OA\Property(property: 'title', type: 'string'),
         new OA\Property(property: 'status', type: 'string', enum: ['todo', 'running', 'done']),
         new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
@@ -612,8 +620,9 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'Usual',
-    required: ['near', 'low', 'high', 'slips'],
+    required: ['near', 'low', 'high', 'whole', 'slips'],
     properties: [
+        new OA\Property(property: 'whole', description: 'it is read in whole units', type: 'boolean'),
         new OA\Property(property: 'near', description: 'what is expected, in the unit of the field', type: 'number', nullable: true),
         new OA\Property(property: 'low', description: 'in the unit of the field', type: 'number', nullable: true),
         new OA\Property(property: 'high', description: 'in the unit of the field', type: 'number', nullable: true),

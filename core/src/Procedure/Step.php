@@ -51,6 +51,7 @@ final readonly class Step
         public ?string $fault,
         public ?StandIn $standIn = null,
         public ?Offer $offer = null,
+        public ?Stage $stage = null,
     ) {
         $this->key = self::keyOf($id, $side);
     }

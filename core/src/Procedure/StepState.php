@@ -76,6 +76,7 @@ final readonly class StepState
             'id' => $this->step->id,
             'side' => $this->step->side,
             'kind' => $this->step->kind->name(),
+            'stage' => $this->step->stage?->value,
             'title' => $this->title,
             'status' => $this->status,
             'verdict' => $this->verdict->value,

@@ -17,6 +17,7 @@ final readonly class Usual
      * @param  float|null  $max  in the unit of the field
      * @param  Expression|null  $near  what is expected, in the unit of the field
      * @param  float  $percent  of it, to either side
+     * @param  bool  $whole  it is read in whole units
      * @param  list<array{factor: float, offset: float, why: string, unit: string|null}>  $slips  how such a figure goes wrong
      */
     public function __construct(
@@ -24,13 +25,14 @@ final readonly class Usual
         private ?float $max,
         private ?Expression $near,
         private float $percent,
+        private bool $whole,
         private array $slips,
     ) {
     }
 
     /**
      * @return array{
-     *     near: float|null, low: float|null, high: float|null,
+     *     near: float|null, low: float|null, high: float|null, whole: bool,
      *     slips: list<array{factor: float, offset: float, why: string, unit: string|null}>
      * }|null null while nothing says what is usual
      */
@@ -44,6 +46,6 @@ final readonly class Usual
 
         return $low === null && $high === null
             ? null
-            : ['near' => $near, 'low' => $low, 'high' => $high, 'slips' => $this->slips];
+            : ['near' => $near, 'low' => $low, 'high' => $high, 'whole' => $this->whole, 'slips' => $this->slips];
     }
 }

@@ -961,6 +961,11 @@ export interface components {
             id: string;
             side: string | null;
             kind: string;
+            /**
+             * @description which part of the work it belongs to; null where its text does not say it
+             * @enum {string|null}
+             */
+            stage: "look" | "prepare" | "join" | "fuse" | "wait" | "test" | "accept" | null;
             title: string;
             /** @enum {string} */
             status: "todo" | "running" | "done";
@@ -1050,6 +1055,8 @@ export interface components {
             same: unknown;
         };
         Usual: {
+            /** @description it is read in whole units */
+            whole: boolean;
             /** @description what is expected, in the unit of the field */
             near: number | null;
             /** @description in the unit of the field */

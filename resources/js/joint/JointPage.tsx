@@ -11,6 +11,7 @@ import { Sheet } from '../ui/Sheet'
 import { useShow } from '../ui/units'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { VerdictMark } from '../ui/Verdict'
+import { NextJoint } from './NextJoint'
 import { sizesOf } from './sizesOf'
 import { StepRunner } from '../steps/StepRunner'
 import { Loading } from '../ui/Loading'
@@ -100,7 +101,14 @@ export default function JointPage(): ReactElement {
           )}
         </Typography>
       )}
-      <StepRunner key={id} path={subjectAt('joint', id)} data={data} procedure={procedure.data} role={line.data?.role} />
+      <StepRunner
+        key={id}
+        path={subjectAt('joint', id)}
+        data={data}
+        procedure={procedure.data}
+        role={line.data?.role}
+        below={line.data && <NextJoint joint={data} joints={line.data.joints} />}
+      />
       {procedure.data.tells?.attached && (
         <Restraints joint={data} by={procedure.data.tells.attached} now={now} zone={data.line.time_zone} closed={data.closed !== null} />
       )}

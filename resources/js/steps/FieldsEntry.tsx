@@ -17,7 +17,8 @@ import { useSeen } from './fields/useSeen'
 import { YesNo } from './fields/YesNo'
 import { ItemEntry, usedLast } from './ItemEntry'
 import { LayoutEntry } from './LayoutEntry'
-import { notThese, prefixBy, prefixOf, tapped, untapped, type Prefix } from './prefix'
+import { notThese, prefixBy, prefixOf, type Prefix } from './prefix'
+import { useKeys } from './useKeys'
 
 /** What another joint has recorded, with the words under which it is offered. */
 export interface Offered {
@@ -82,6 +83,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   const inputs = useRef<Record<string, HTMLInputElement | null>>({})
   const current = slots.find((s) => s.id === active)
   const [bare, setBare] = useState<string | null>(null)
+  const keys = useKeys()
   const prefixAt = ({ id, field, end }: Slot): Prefix | null => {
     if (bare === id) return null
     const byUsual = prefixBy(end.usual?.[field.key], at(field))
@@ -93,7 +95,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
         slots.findIndex((s) => s.id === id),
       )
       .filter((s) => s.field.quantity === 'temperature')
-    return prefixOf(Number(values[before.at(-1)?.id ?? ''] || NaN))
+    return prefixOf(Number(values[before.at(-1)?.id ?? ''] || NaN), true)
   }
   const prefix = current ? prefixAt(current) : null
   // What was used last is offered; the list comes a moment later than the page.
@@ -132,7 +134,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
     shown.filter((s) => shouldBe(s.field) !== undefined).map((s) => s.id),
     () => covered,
   )
-  const hidden = unanswered.filter((s) => unseen.includes(s.id))
+  const hidden = unanswered.filter((s) => unseen?.includes(s.id))
   useEffect(() => setCovered(foot.current?.offsetHeight ?? 0), [active])
 
   // The figure at hand stands above the pad, which covers the foot of the page while it is there.
@@ -249,6 +251,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
         variant="contained"
         sx={{ minWidth: 0, px: 1, lineHeight: 1.15 }}
         fullWidth
+        disabled={unseen === null}
         onClick={hidden.length > 0 ? readOn : allAsItShouldBe}
       >
         {say(
@@ -407,10 +410,10 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
             minus={(padIsFor.field.min ?? 0) < 0}
             onKey={(k) => {
               const text = String(values[active] ?? '')
-              set(active, k === '-' && text !== '' ? text : tapped(text, k, prefix))
+              set(active, k === '-' && text !== '' ? text : keys.tap(active, text, k, prefix))
               inputs.current[active]?.focus()
             }}
-            onBack={() => set(active, untapped(String(values[active] ?? ''), prefix))}
+            onBack={() => set(active, keys.back(active, String(values[active] ?? ''), prefix))}
             other={prefix && notThese(prefix, () => (set(active, ''), setBare(active)))}
             next={main}
           />

@@ -9,7 +9,8 @@ import { figureOf } from '../ui/figureOf'
 import { AskWhether } from './AskWhether'
 import { doubtOf, type Doubt } from './doubt'
 import { useDraft } from '../outbox/drafts'
-import { notThese, prefixBy, tapped, untapped } from './prefix'
+import { notThese, prefixBy } from './prefix'
+import { useKeys } from './useKeys'
 import { complaint, shownField, toValue } from './entry'
 import { EndTabs } from './fields/EndTabs'
 import type { End } from './fields/slots'
@@ -45,6 +46,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
   const [asked, setAsked] = useState<Doubt | null>(null)
   const sure = useRef(new Set<string>())
   const [bare, setBare] = useState(false)
+  const keys = useKeys()
   const end = Math.floor(active / round.length)
   const first = end * round.length
   const expected = ends?.[end]?.usual?.[field.key] ?? usual
@@ -173,8 +175,8 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
           </Typography>
         )}
         <Pad
-          onKey={(k) => set(tapped(texts[active] ?? '', k, prefix))}
-          onBack={() => set(untapped(texts[active] ?? '', prefix))}
+          onKey={(k) => set(keys.tap(String(active), texts[active] ?? '', k, prefix))}
+          onBack={() => set(keys.back(String(active), texts[active] ?? '', prefix))}
           other={prefix && notThese(prefix, () => (set(''), setBare(true)))}
           next={
             <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>

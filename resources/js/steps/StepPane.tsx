@@ -28,10 +28,12 @@ interface Props extends Omit<AtHand, 'limit'> {
   other: StepState | null
   onMoved: () => void
   onGo: (key: string) => void
+  /** the other end is entered later */
+  onApart: () => void
 }
 
 /** One step: what it asks for, or what was recorded. */
-export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, onGo, ...at }: Props): ReactElement {
+export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, onGo, onApart, ...at }: Props): ReactElement {
   const { path, data, state, text } = at
   const lang = at.procedure.language ?? 'en'
   const kind = KINDS[state.kind]!
@@ -131,6 +133,11 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
           <Held lock={held} opens={early ? opens : null} now={now} zone={data.line.time_zone} onGo={onGo} />
         ) : (
           entry
+        )}
+        {other && (
+          <Button onClick={onApart} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary' }}>
+            {say('steps.oneEndAtATime')}
+          </Button>
         )}
         {recorded && state.again && !data.closed && (
           <Box sx={{ mt: 2 }}>

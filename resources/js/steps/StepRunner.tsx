@@ -1,5 +1,5 @@
 import { Box, Typography } from '@mui/material'
-import { useCallback, useEffect, useMemo, useRef, type ReactElement } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactElement, type ReactNode } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { textOf, type ProcedureText, type StepState, type StepText, type Subject } from '../api/client'
 import { useOutbox } from '../outbox/useOutbox'
@@ -18,6 +18,8 @@ interface Props {
   data: Subject
   procedure: ProcedureText
   role: string | undefined
+  /** what stands below the step at hand */
+  below?: ReactNode
 }
 
 const AREAS = '"pane" "headline" "list"'
@@ -25,7 +27,7 @@ const AREAS = '"pane" "headline" "list"'
 const URGENT = '"headline" "pane" "list"'
 
 /** Any procedure on any subject: one step at a time, judged as it is recorded. Knows kinds of steps, never kinds of joints. */
-export function StepRunner({ path, data, procedure, role }: Props): ReactElement {
+export function StepRunner({ path, data, procedure, role, below }: Props): ReactElement {
   const waiting = useOutbox(path)
   const [params] = useSearchParams()
   const navigate = useNavigate()
@@ -48,12 +50,16 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
   const state = atHand(steps, params.get('step'), judgement.next, judged, isDone)
   const late = pending.get(state.key)
   const text = textOf(procedure, state)
-  const pair = bothEndsAt(
-    state,
-    steps,
-    text,
-    (s) => s.status === 'todo' && !pending.has(s.key) && lockHere(s, steps, here === null ? pending : new Map()) === null,
-  )
+  const [apart, setApart] = useState<string | null>(null)
+  const pair =
+    apart === state.id
+      ? null
+      : bothEndsAt(
+          state,
+          steps,
+          text,
+          (s) => s.status === 'todo' && !pending.has(s.key) && lockHere(s, steps, here === null ? pending : new Map()) === null,
+        )
   const first = pair?.[0] ?? state
   const values = useMemo(() => currentValues(data.facts, waiting), [data.facts, waiting])
   const select = useCallback(
@@ -92,7 +98,9 @@ export function StepRunner({ path, data, procedure, role }: Props): ReactElement
           lock={lockHere(first, steps, here === null ? pending : new Map())}
           onMoved={() => select(null)}
           onGo={select}
+          onApart={() => setApart(state.id)}
         />
+        {below}
       </Box>
       <Box lang={procedure.language ?? 'en'} sx={{ gridArea: 'headline' }}>
         <Headline

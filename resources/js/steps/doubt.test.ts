@@ -10,7 +10,7 @@ const SLIPS: Usual['slips'] = [
   { factor: 0.1, offset: 0, why: 'point', unit: null },
   { factor: 10, offset: 0, why: 'point', unit: null },
 ]
-const around110: Usual = { near: null, low: 105.6, high: 114.4, slips: SLIPS }
+const around110: Usual = { near: null, whole: false, low: 105.6, high: 114.4, slips: SLIPS }
 const meant = (text: string, usual = around110, shown = MM) => doubtOf(text, usual, shown)?.likely.map((l) => [l.text, l.why])
 
 it.each([
@@ -34,7 +34,7 @@ it('asks the same of who reads inches', () => {
 })
 
 it('holds one end against it where only one is known', () => {
-  const most: Usual = { near: null, low: null, high: 2.5, slips: SLIPS }
+  const most: Usual = { near: null, whole: false, low: null, high: 2.5, slips: SLIPS }
   expect(meant('3', most)).toContainEqual(['0.3', 'point'])
   expect(doubtOf('2.5', most, MM)).toBeNull()
   expect(doubtOf('3', most, MM)).toMatchObject({ low: null, high: '2.5' })
@@ -42,7 +42,7 @@ it('holds one end against it where only one is known', () => {
 
 it('turns a temperature back by its own zero', () => {
   const fahrenheit: Usual['slips'][number] = { factor: 1 / 1.8, offset: -32 / 1.8, why: 'unit', unit: '°F' }
-  expect(meant('64', { near: null, low: -15, high: 50, slips: [fahrenheit] })).toEqual([
+  expect(meant('64', { near: null, whole: false, low: -15, high: 50, slips: [fahrenheit] })).toEqual([
     ['17.78', 'unit'],
     ['46', 'swapped'],
   ])

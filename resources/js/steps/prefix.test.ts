@@ -1,26 +1,49 @@
 import { expect, it } from 'vitest'
-import { prefixOf, tapped, untapped } from './prefix'
+import { prefixBy, prefixOf, textOf } from './prefix'
 
-const taps = (keys: string, near: number | null): string => [...keys].reduce((text, key) => tapped(text, key, prefixOf(near)), '')
+const taps = (keys: string, near: number | null, whole = false): string => textOf(keys, prefixOf(near, whole))
 
 it.each([
   ['54', 225, '225.4'],
   ['5', 225, '225'],
   ['54', 110, '115.4'],
   ['28', 63, '62.8'],
+  ['98', 110.15, '109.8'],
   ['03', 1200, '1200.3'],
   ['89', 8.86, '89'],
   ['89', null, '89'],
-  ['5.4', 225, '225.4'],
+  // Who does not look at the digits that stand there and types all of them.
+  ['225', 225, '225'],
+  ['225.4', 225, '225.4'],
+  ['109.8', 110, '109.8'],
+  ['110.2', 110, '110.2'],
+  ['62.8', 63, '62.8'],
+  ['1200.3', 1200, '1200.3'],
+  ['2254', 225, '225.4'],
+  ['205.2', 225, '205.2'],
 ])('%s tapped where %s is expected is %s', (keys, near, text) => expect(taps(keys, near)).toBe(text))
 
-it('takes back what came by itself with the tap that brought it', () => {
-  const prefix = prefixOf(225)
-  expect(untapped('225.4', prefix)).toBe('225')
-  expect(untapped('225', prefix)).toBe('')
-  expect(untapped('225.41', prefix)).toBe('225.4')
-  expect(untapped('219.8', prefix)).toBe('219')
-  expect(untapped('12', null)).toBe('1')
-})
+it.each([
+  ['0', 80, '80'],
+  ['9', 80, '79'],
+  ['80', 80, '80'],
+  ['75', 80, '75'],
+  ['5', 115, '115'],
+  ['115', 115, '115'],
+  ['3', 14, '13'],
+  ['18', 14, '18'],
+  ['8', 12, '8'],
+  ['13.5', 14, '13.5'],
+  ['130', 14, '130'],
+])('of what is read in whole units %s where %s is expected is %s', (keys, near, text) => expect(taps(keys, near, true)).toBe(text))
 
-it('leaves a whole figure as it was typed on keys', () => expect(tapped('225.4', '1', prefixOf(225))).toBe('225.41'))
+it('begins what is smaller than a few millimetres with the tenths, and nothing else', () => {
+  const mm = { key: 'gap_mm', suffix: 'mm', symbol: 'mm', fromKey: (v: number) => v }
+  const usual = (high: number | null) => ({ near: null, low: null, high, whole: false, slips: [] })
+  const tenths = prefixBy(usual(2.5), mm)
+  expect(['6', '65', '0.6', '1.2'].map((keys) => textOf(keys, tenths))).toEqual(['0.6', '0.65', '0.6', '1.2'])
+  expect(prefixBy(usual(40), mm)).toBeNull()
+  expect(prefixBy(usual(null), mm)).toBeNull()
+  expect(prefixBy(undefined, mm)).toBeNull()
+  expect(prefixBy(usual(2.5), { ...mm, symbol: 'in' })).toBeNull()
+})

@@ -7,11 +7,13 @@ export interface Prefix {
   digits: string
   /** what is expected, as it is read; null where only the point is known */
   near: number | null
+  /** it is read in whole units: a second digit says that all of them are typed */
+  whole: boolean
 }
 
 /** From what is expected, as it is read; a figure of one digit before the point has none. */
-export const prefixOf = (near: number | null | undefined): Prefix | null =>
-  near === null || near === undefined || !(near >= 10) ? null : { digits: String(Math.floor(near + 1e-9)).slice(0, -1), near }
+export const prefixOf = (near: number | null | undefined, whole = false): Prefix | null =>
+  near === null || near === undefined || !(near >= 10) ? null : { digits: String(Math.floor(near + 1e-9)).slice(0, -1), near, whole }
 
 /** Of a gap or a chip of less than this in mm the first digit is a nought, and tenths are read. */
 const FINE_MM = 4
@@ -19,35 +21,40 @@ const FINE_MM = 4
 /** What is known of a figure by what is usual for it. */
 export function prefixBy(usual: Usual | undefined, shown: Shown): Prefix | null {
   if (!usual) return null
-  if (usual.near !== null) return prefixOf(shown.fromKey(usual.near))
-  return shown.symbol === 'mm' && usual.high !== null && shown.fromKey(usual.high) < FINE_MM ? { digits: '0.', near: null } : null
+  if (usual.near !== null) return prefixOf(shown.fromKey(usual.near), usual.whole)
+  return shown.symbol === 'mm' && usual.high !== null && shown.fromKey(usual.high) < FINE_MM
+    ? { digits: '0.', near: null, whole: false }
+    : null
 }
 
 /** The whole number nearest to what is expected that ends in this digit: where 110 is due, a 9 is 109. */
-function wholeWith(digit: number, near: number): number {
+function wholeWith(digit: string, near: number): string {
   const tens = Math.floor(near / 10) * 10
-  return [tens, tens - 10, tens + 10]
-    .map((t) => t + digit)
+  const best = [tens, tens - 10, tens + 10]
+    .map((t) => t + Number(digit))
     .filter((n) => n >= 0)
     .reduce((best, n) => (Math.abs(n - near) < Math.abs(best - near) - 1e-9 ? n : best))
+  return String(best)
 }
 
-const isWhole = (text: string, near: number): boolean => /^\d+$/.test(text) && Math.abs(Number(text) - near) <= 10
+const decimal = (whole: string, rest: string): string => (rest === '' ? whole : `${whole}.${rest}`)
 
-/** What stands there after a tap: the known digits come first, and the point by itself. */
-export function tapped(text: string, key: string, prefix: Prefix | null): string {
-  if (prefix === null || !/^\d$/.test(key)) return text + key
-  if (text === '') return prefix.near === null ? prefix.digits + key : String(wholeWith(Number(key), prefix.near))
-  return prefix.near !== null && isWhole(text, prefix.near) ? `${text}.${key}` : text + key
-}
-
-/** The last tap taken back, with what had come by itself. */
-export function untapped(text: string, prefix: Prefix | null): string {
-  const left = text.slice(0, -1)
-  if (prefix === null) return left
-  if (prefix.near === null) return left === prefix.digits ? '' : left
-  if (isWhole(text, prefix.near)) return ''
-  return left.endsWith('.') && isWhole(left.slice(0, -1), prefix.near) ? left.slice(0, -1) : left
+/**
+ * What stands there after these keys: the known digits come first, and the point by itself. Who does not look at them and types
+ * every digit means the figure that comes out so.
+ */
+export function textOf(keys: string, prefix: Prefix | null): string {
+  if (prefix === null || keys === '' || !/^\d/.test(keys)) return keys
+  const { near } = prefix
+  const [before = '', after] = keys.split('.')
+  if (near === null) return after === undefined ? prefix.digits + keys : keys
+  const length = String(Math.floor(near + 1e-9)).length
+  if (after !== undefined) return before.length < length && before.length === 1 ? `${wholeWith(before, near)}.${after}` : keys
+  if (prefix.whole) return keys.length === 1 ? wholeWith(keys, near) : keys
+  const known = (some: string): string => decimal(wholeWith(some.charAt(0), near), some.slice(1))
+  const first = keys.slice(0, length)
+  const isFull = first.length === length && Math.abs(Number(first) - near) <= Math.abs(Number(known(first)) - near)
+  return isFull && length > 1 ? decimal(first, keys.slice(length)) : known(keys)
 }
 
 /** The key that lets go of the known digits: the pipe is another one. */

@@ -24,3 +24,14 @@ export const roleWord = among({
 
 /** What a line carries. */
 export const serviceWord = among({ water: 'words.water', sewer: 'words.sewer', gas: 'words.gas' })
+
+/** Part of the work that steps belong to. */
+export const stageWord = among({
+  look: 'words.stageLook',
+  prepare: 'words.stagePrepare',
+  join: 'words.stageJoin',
+  fuse: 'words.stageFuse',
+  wait: 'words.stageWait',
+  test: 'words.stageTest',
+  accept: 'words.stageAccept',
+})

@@ -10,7 +10,7 @@ namespace Diastoma\Core\Procedure\Compile;
  *
  * @phpstan-type ConditionsText array<int, array<string, mixed>>
  * @phpstan-type OptionText array{value: string, label: string, verdict?: string, bad?: string, do?: string}
- * @phpstan-type UsualText array{min?: int|float, max?: int|float, near?: string|array<string, mixed>, within_pct?: int|float}
+ * @phpstan-type UsualText array{min?: int|float, max?: int|float, near?: string|array<string, mixed>, within_pct?: int|float, whole?: bool}
  * @phpstan-type FieldText array{
  *     key: string, label: string, type?: string, of?: string, preset?: mixed, suggest?: string|array<string, mixed>,
  *     scanned?: string|array<string, mixed>,
@@ -32,7 +32,7 @@ namespace Diastoma\Core\Procedure\Compile;
  * @phpstan-type CautionText string|array{text: string, when?: ConditionsText}
  * @phpstan-type PhotoText array{of: string, wanted?: bool|ConditionsText}
  * @phpstan-type StepText array{
- *     id: string, kind: string, title: string, why?: string, each?: array<int, string>, optional?: bool,
+ *     id: string, kind: string, stage?: string, title: string, why?: string, each?: array<int, string>, optional?: bool,
  *     when?: ConditionsText, after?: array<int, string>, needs_good?: array<int, string>,
  *     not_before?: string|array<string, mixed>, early?: array{verdict?: string, text?: string, do?: string}, gate?: bool,
  *     roles?: array<int, string>, seals?: bool, free?: bool, refused_do?: string,

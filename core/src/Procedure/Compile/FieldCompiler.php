@@ -109,6 +109,7 @@ final readonly class FieldCompiler
             max: isset($usual['max']) ? (float) $usual['max'] : null,
             near: isset($usual['near']) ? $at->below('near')->forShow()->expression($usual['near']) : null,
             percent: (float) ($usual['within_pct'] ?? 0),
+            whole: $usual['whole'] ?? false,
             slips: array_map(fn (Slip $slip) => $slip->toArray(), Slip::of($own)),
         );
     }

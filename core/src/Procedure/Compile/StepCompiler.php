@@ -16,6 +16,7 @@ use Diastoma\Core\Procedure\Offer;
 use Diastoma\Core\Procedure\Order;
 use Diastoma\Core\Procedure\PhotoAsked;
 use Diastoma\Core\Procedure\Rule;
+use Diastoma\Core\Procedure\Stage;
 use Diastoma\Core\Procedure\StandIn;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Verdict;
@@ -118,6 +119,7 @@ final readonly class StepCompiler
             roles: array_values($step['roles'] ?? []),
             order: $this->order($step, $reader),
             retry: $step['retry'] ?? true,
+            stage: isset($step['stage']) ? Stage::from($step['stage']) : null,
             offer: $this->offer($step, $reader->below('offer')),
             photo: $this->photo($step['photo'] ?? null, $reader->below('photo')),
             cautions: $this->cautions($step['cautions'] ?? [], $reader->below('cautions')),
