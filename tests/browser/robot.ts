@@ -136,7 +136,7 @@ export class Robot {
     if (state.kind === 'trace') return this.play(page, text, entries[0]!)
     if (state.kind === 'round') return this.round(page, text, values)
     if (state.kind === 'timer') return this.thumb.tap(page.getByRole('button', { name: / now$/ }))
-    const over = page.getByRole('button', { name: /^(The label says what was scanned|As on )/ })
+    const over = page.getByRole('button', { name: /^(The label says what was scanned|As at )/ })
     if (await over.isVisible()) {
       await this.thumb.tap(over)
       // Where all of it is known, it is recorded.

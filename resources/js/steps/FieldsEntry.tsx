@@ -8,7 +8,7 @@ import { Pad } from '../ui/Pad'
 import type { Shown } from '../ui/units'
 import { AskWhether } from './AskWhether'
 import { doubtOf, type Doubt } from './doubt'
-import { asEntered, complaint, shownField, toValue, type Entered } from './entry'
+import { asEntered, complaint, saidOf, shownField, toValue, type Entered } from './entry'
 import { Choice } from './fields/Choice'
 import { FigureRow } from './fields/FigureRow'
 import { isFigure, shouldBe, slotsOf, type End, type Slot } from './fields/slots'
@@ -232,12 +232,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   }
   const inWords = (value: Record<string, unknown>): string =>
     slots
-      .map(({ field }) => {
-        const text = asEntered(field, value[field.key], at(field), canTurn)
-        if (text === undefined || typeof text === 'object') return ''
-        const word = typeof text === 'boolean' ? say(text ? 'steps.yes' : 'steps.no') : `${text} ${at(field).symbol}`.trim()
-        return `${field.label.toLowerCase()} ${field.options?.find((o) => o.value === text)?.label ?? word}`
-      })
+      .map(({ field }) => saidOf(field, asEntered(field, value[field.key], at(field), canTurn), at(field)))
       .filter((part) => part !== '')
       .join(', ')
   const padIsFor = current && isFigure(current.field) && isShown(current) ? current : null

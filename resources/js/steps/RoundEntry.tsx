@@ -119,7 +119,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
           />
         </Box>
       )}
-      <Box sx={{ maxWidth: { xs: ends ? 222 : 262, md: 400 }, mx: 'auto', width: '100%' }}>
+      <Box sx={{ maxWidth: { xs: ends ? 200 : 262, md: 400 }, mx: 'auto', width: '100%' }}>
         <Round
           readings={round.map((clock, i) => ({ clock, value: numbers[first + i] ?? null }))}
           across={step.across ?? false}
@@ -146,7 +146,11 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
         >
           <Typography component="span" sx={{ color: 'text.secondary', flexGrow: 1, width: { md: '100%' } }}>
             {fieldHere}
-            {ends && <strong>{`, ${ends[end]!.name}`}</strong>}
+            {ends && (
+              <>
+                , <strong>{ends[end]!.name}</strong>
+              </>
+            )}
           </Typography>
           <input
             ref={input}

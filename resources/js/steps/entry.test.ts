@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
+import type { FieldSpec } from '../api/client'
 import type { Units } from '../api/queries'
-import { complaint, shownField, toValue } from './entry'
+import { complaint, saidOf, shownField, toValue, type Entered } from './entry'
 
 const units: Units = {
   length: {
@@ -37,4 +38,16 @@ test('the stated range is echoed in the unit of the person', () => {
   expect(complaint(air, '100', shownField(air, 'us', units))).toBeNull()
   expect(complaint(air, '', shownField(air, 'us', units))).toBe('Air is missing.')
   expect(complaint({ ...air, optional: true }, '', shownField(air, 'us', units))).toBeNull()
+})
+
+test('an entry is said in a sentence with its unit, and nothing where there is none', () => {
+  const said = (field: FieldSpec, entered: Entered | undefined): string => saidOf(field, entered, shownField(field, 'metric', units))
+  expect(said(air, '14')).toBe('air 14 °C')
+  expect(said({ key: 'rh_pct', label: 'Humidity, %', type: 'number' }, '60')).toBe('humidity 60 %')
+  expect(said({ key: 'sdr_min', label: 'SDR from', type: 'number' }, '11')).toBe('SDR from 11')
+  expect(said({ key: 'rain', label: 'Rain or snow', type: 'yesno' }, false)).toBe('rain or snow: no')
+  const tool = { key: 'tool', label: 'Peeled with', type: 'choice' as const, options: [{ value: 'hand', label: 'hand scraper' }] }
+  expect(said(tool, 'hand')).toBe('peeled with hand scraper')
+  expect(said(air, undefined)).toBe('')
+  expect(said(air, null)).toBe('')
 })

@@ -45,3 +45,14 @@ export function asEntered(field: FieldSpec, stored: unknown, shown: Shown, canTu
 
 export const shownField = (field: FieldSpec, system: System, units: Units | undefined): Shown =>
   field.quantity ? shownAs(field.key, field.quantity, system, units) : { key: field.key, suffix: '', symbol: '', fromKey: (v) => v }
+
+/** An entry in a sentence: "air 14 °C", "humidity 60 %", "rain or snow: no"; nothing where there is none. */
+export function saidOf(field: FieldSpec, entered: Entered | undefined, shown: Shown): string {
+  if (entered === undefined || entered === null || typeof entered === 'object') return ''
+  const [name = '', unit = shown.symbol] = field.label.split(/, (?=[^ ]+$)/)
+  // SDR stays SDR.
+  const word = /^[A-Z][^A-Z]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name
+  if (typeof entered === 'boolean') return `${word}: ${say(entered ? 'steps.yes' : 'steps.no').toLowerCase()}`
+  const chosen = field.options?.find((o) => o.value === entered)?.label
+  return `${word} ${chosen ?? `${entered} ${unit}`.trim()}`
+}

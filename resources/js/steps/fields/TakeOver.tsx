@@ -14,7 +14,7 @@ export function TakeOver({ parts, onTake }: Props): ReactElement {
       variant="outlined"
       fullWidth
       onClick={onTake}
-      sx={{ display: 'block', textAlign: 'left', my: 0.75, minHeight: 56, fontWeight: 400, lineHeight: 1.3, py: 1 }}
+      sx={{ display: 'block', textAlign: 'left', my: 0.75, minHeight: 56, fontWeight: 400, lineHeight: 1.3, py: 1, px: 1.5 }}
     >
       {parts.map((part) => (
         <span key={part.says} style={{ display: 'block' }}>
