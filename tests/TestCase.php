@@ -47,21 +47,22 @@ abstract class TestCase extends Base
     /** @return array<string, mixed> */
     public function lineBody(string $procedure = 'pvc-spigot-socket', array $more = []): array
     {
+        $isPvc = $procedure === 'pvc-spigot-socket';
         $hash = fn (string $key) => ProcedureText::query()->where('key', $key)->firstOrFail()->hash;
 
         return $more + [
             'project_id' => $this->project->id,
             'name' => 'Test line',
             'service' => 'water',
-            'material' => $procedure === 'pvc-spigot-socket' ? 'PVC-U' : 'PE100',
-            'dn_mm' => 160,
+            'material' => $isPvc ? 'PVC-U' : 'PE100',
+            'dn_mm' => ['ef-coupler-large' => 315, 'ef-coupler-hand' => 63][$procedure] ?? 160,
             'sdr' => 17,
             'design_bar' => 6,
             'mdp_bar' => 8,
             'pipe_length_m' => 6,
             'procedure_hash' => $hash($procedure),
             'centre_line' => [[0, 0, 0, 10], [18, 18, 0, 11]],
-            'sections' => [['name' => 'One', 'from_m' => 0, 'to_m' => 18, 'method_hash' => $hash('constant-pressure-makeup')]],
+            'sections' => [['name' => 'One', 'from_m' => 0, 'to_m' => 18, 'method_hash' => $hash($isPvc ? 'constant-pressure-makeup' : 'pe-viscoelastic')]],
         ];
     }
 

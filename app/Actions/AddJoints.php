@@ -37,6 +37,7 @@ final class AddJoints
     public function __invoke(Line $line, array $body): array
     {
         $procedure = $this->procedure($line, $body['procedure_hash']);
+        $procedure->mustSuit($line->pipe, $line->service, 'procedure_hash');
         $place = $procedure->place();
 
         return DB::transaction(function () use ($line, $body, $procedure, $place): array {

@@ -32,6 +32,7 @@ final class CreateLine
         $centreLine = self::centreLine($body['centre_line']);
         $procedure = ProcedureText::usableIn([$project->id])->where('family', 'joint')->find($body['procedure_hash'])
             ?? throw Refused::field('procedure_hash', 'Choose the procedure for the joints.');
+        $procedure->mustSuit($pipe, $body['service'], 'procedure_hash');
         if ($body['mdp_bar'] < $body['design_bar']) {
             throw Refused::field(
                 'mdp_bar',
@@ -68,6 +69,7 @@ final class CreateLine
         SectionPlan::profile($line->centre_line, (float) $body['from_m'], (float) $body['to_m']);
         $method = ProcedureText::usableIn([$line->project_id])->where('family', 'test')->find($body['method_hash'])
             ?? throw Refused::field('method_hash', 'Choose the test method.');
+        $method->mustSuit($line->pipe, $line->service, 'method_hash');
 
         return Section::query()->create([
             'line_id' => $line->id,

@@ -2,6 +2,7 @@
 
 namespace App\Actions;
 
+use App\Models\EvidenceFile;
 use App\Models\Fact;
 use App\Models\Role;
 use App\Models\StoreItem;
@@ -10,6 +11,7 @@ use App\Models\User;
 use App\Support\Conflict;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Procedure\Kind\Hold;
+use Diastoma\Core\Procedure\Kind\Trace;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Refused;
@@ -75,6 +77,14 @@ final class RecordFact
             'recorded_at' => $recorded->format('Y-m-d\TH:i:sP'), 'user_id' => $by->id, 'role' => $role->value,
             'supersedes' => $body['supersedes'] ?? null, 'reason' => $body['reason'] ?? null, 'body_hash' => $hash,
         ]);
+        if ($step->kind instanceof Trace && Trace::mayBeReplaced($value) && ($value['final'] ?? false)) {
+            EvidenceFile::query()->create([
+                'fact_id' => $fact->id,
+                'subject_type' => $subject->getMorphClass(),
+                'subject_id' => $subject->getKey(),
+                'readings_hash' => EvidenceFile::hashOf($value['samples']),
+            ]);
+        }
         $judgement = ($this->judge)($subject);
         if ($signs && $step->kind->seals) {
             ($this->seal)($subject, $judgement, $by);
@@ -145,6 +155,10 @@ final class RecordFact
         if ($supersedes !== null) {
             if (! $current->contains('id', $supersedes)) {
                 throw new Conflict('supersedes', 'What is to be superseded is not the latest fact of this step; load the joint again.');
+            }
+            $replaced = $current->firstWhere('id', $supersedes);
+            if ($step->kind instanceof Trace && $replaced !== null && ! Trace::mayBeReplaced($replaced->value)) {
+                throw new Conflict('supersedes', 'What a device recorded while the work was done stays; only a file that was loaded is replaced.');
             }
             if (trim((string) ($body['reason'] ?? '')) === '') {
                 throw Refused::field('reason', 'reason is missing: say why the earlier entry does not count.');

@@ -4,6 +4,7 @@ namespace App\Models;
 
 use App\Support\CompiledProcedures;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Refused;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
@@ -42,6 +43,22 @@ class ProcedureText extends Model
             $this->hash,
             fn () => Procedure::frozen(json_decode($this->body, true, 64, JSON_THROW_ON_ERROR), $this->hash),
         );
+    }
+
+    /**
+     * Refuses what it is not meant for: a test method for stretching pipe on one that does not stretch.
+     *
+     * @param  array<string, mixed>  $pipe  material, dn_mm, sdr
+     * @param  string  $field  in which it was chosen
+     *
+     * @throws Refused with each reason
+     */
+    public function mustSuit(array $pipe, string $service, string $field): void
+    {
+        $unsuited = $this->procedure()->unsuited(['service' => $service] + $pipe);
+        if ($unsuited !== []) {
+            throw Refused::field($field, "{$this->title}: ".implode(' ', $unsuited));
+        }
     }
 
     /** Where such a joint sits: in-line, on-pipe, or restraint. */

@@ -228,7 +228,7 @@ dataset('slips of form', [
     ],
     'key of what is usual' => [
         slipped('steps.1.fields.0.usual', ['form' => 1]),
-        'steps[1].fields[0].usual.form: "form" is not known here; known are min, max, near, within_pct.',
+        'steps[1].fields[0].usual.form: "form" is not known here; known are min, max, near, within_pct, whole.',
     ],
     'text for a number' => [slipped('steps.1.fields.0.max', '50'), 'steps[1].fields[0].max: must be a number.'],
     'a parameter without source' => [slipped('parameters.range_mm.source', null), 'parameters.range_mm.source: is missing.'],
@@ -280,6 +280,22 @@ dataset('slips of sense', [
     'a label of a step that there is not' => [
         slipped('steps.1.drawing', ['shape' => 'printed-label', 'of' => 'knid']),
         'steps[1].drawing.of: there is no step "knid" in this procedure; did you mean "kind"?',
+    ],
+    'meant for nothing' => [
+        slipped('suits', [['of' => 'material', 'why' => 'So.']]),
+        'suits[0]: says nothing: give in.',
+    ],
+    'a size in words' => [
+        slipped('suits', [['of' => 'dn_mm', 'in' => ['small'], 'why' => 'So.']]),
+        'suits[0]: is a figure: give min, max or both, not in.',
+    ],
+    'a material in figures' => [
+        slipped('suits', [['of' => 'material', 'in' => ['PE100'], 'max' => 3, 'why' => 'So.']]),
+        'suits[0]: is a word: give in, not min or max.',
+    ],
+    'meant for no size' => [
+        slipped('suits', [['of' => 'dn_mm', 'min' => 90, 'max' => 63, 'why' => 'So.']]),
+        'suits[0].min: 90 is more than max, 63: no pipe suits.',
     ],
     'an offer that says nothing' => [
         slipped('steps.1.offer', []),

@@ -85,7 +85,6 @@ final class Demo
     private function mainLine(Project $project): void
     {
         $visco = ProcedureText::query()->where('key', 'pe-viscoelastic')->firstOrFail()->hash;
-        $makeup = ProcedureText::query()->where('key', 'constant-pressure-makeup')->firstOrFail()->hash;
         $line = ($this->createLine)($project, $this->people['engineer'], [
             'name' => 'Kelder Lane main',
             'service' => 'water',
@@ -99,7 +98,7 @@ final class Demo
             'centre_line' => self::centreLine(),
             'sections' => [
                 ['name' => 'Section 1', 'from_m' => 0, 'to_m' => 210, 'method_hash' => $visco, 'gauge_m' => 0, 'pipe_max_bar' => 16],
-                ['name' => 'Section 2', 'from_m' => 210, 'to_m' => 378, 'method_hash' => $makeup, 'gauge_m' => 210],
+                ['name' => 'Section 2', 'from_m' => 210, 'to_m' => 378, 'method_hash' => $visco, 'gauge_m' => 210],
                 ['name' => 'Section 3', 'from_m' => 378, 'to_m' => 606, 'method_hash' => $visco, 'gauge_m' => 378],
             ],
         ]);
@@ -127,7 +126,7 @@ final class Demo
         $this->make($joints['34'], 34, $this->now->modify('-44 minutes'), 'none', false);
         $this->begin($joints['35'], 35, $this->now->modify('-12 minutes'));
         $this->test($line, 0, 'none', $this->now->modify('-3 days')->setTime(8, 0), true);
-        $this->test($line, 1, 'air', $this->now->modify('-1 day')->setTime(8, 30), false);
+        $this->test($line, 1, 'weep', $this->now->modify('-1 day')->setTime(8, 30), false);
         $pipe = Pipe::query()->where('line_id', $line->id)->where('plain', '51')->firstOrFail();
         ($this->sayOfPipe)($pipe, $this->people['joiner'], true, 'Gouged deeper than a tenth of the wall, 2 m from its end.');
     }

@@ -265,3 +265,65 @@ it('shows what was typed where it is not the stored value itself', function () {
         ->and($facts['mark']['value']['depth_mm'])
         ->toEqualWithDelta(139.7, 1e-9);
 });
+
+it('takes no procedure and no method that is not meant for the pipe, and says why', function () {
+    $hash = fn (string $key) => App\Models\ProcedureText::query()->where('key', $key)->firstOrFail()->hash;
+    $made = fn (array $body) => $this->as('engineer')->postJson('/api/v1/lines', $body + $this->lineBody('ef-coupler-one-pass'));
+    $made(['procedure_hash' => $hash('pvc-spigot-socket')])
+        ->assertStatus(422)
+        ->assertJsonPath('errors.0.field', 'procedure_hash')
+        ->assertSee('It is for PVC-U, and this is PE100.');
+    $section = $this->lineBody('ef-coupler-one-pass')['sections'][0];
+    $made(['sections' => [['method_hash' => $hash('constant-pressure-makeup')] + $section]])
+        ->assertStatus(422)
+        ->assertJsonPath('errors.0.field', 'method_hash')
+        ->assertSee('a tight pipe would be called leaking');
+    expect(App\Models\Line::query()->count())->toBe(0);
+    $line = $made([])->assertCreated()->json();
+    $this->as('engineer')
+        ->postJson("/api/v1/lines/{$line['id']}/joints", ['procedure_hash' => $hash('pvc-spigot-socket'), 'chainage_m' => 7])
+        ->assertStatus(422)
+        ->assertSee('It is for PVC-U, and this is PE100.');
+    $offered = collect($this->as('engineer')->getJson('/api/v1/procedures?material=PE100&dn_mm=110')->assertOk()->json())->keyBy('key');
+    expect($offered['ef-coupler-one-pass']['unsuited'])
+        ->toBe([])
+        ->and($offered['ef-coupler-hand']['unsuited'])
+        ->toBe(['It is for 63 mm at most, and this is 110 mm. A larger pipe is not scraped evenly by hand.'])
+        ->and($this->as('engineer')->getJson('/api/v1/procedures?dn_mm=wide')->assertStatus(422)->json('errors.0.field'))
+        ->toBe('dn_mm');
+});
+
+it('offers to a joint what others of its line and project have recorded, and nothing of its own or of strangers', function () {
+    $line = $this->makeLine('ef-coupler-one-pass');
+    [$first, $second] = array_column($line['joints'], 'id');
+    $weather = ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 13, 'fitting_c' => 14, 'wind_ms' => 2, 'rain' => false];
+    $offers = fn (string $joint): array => $this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint}")->assertOk()->json('offers');
+    expect($offers($second))->toBe([]);
+    $this->record('joiner', "subjects/joint/{$first}", 'conditions', $weather)->assertCreated();
+    expect($offers($first))
+        ->toBe([])
+        ->and($offers($second))
+        ->toHaveCount(1)
+        ->and($offers($second)[0])
+        ->toMatchArray(['step' => 'conditions', 'value' => $weather, 'of' => 'Joint 1', 'within_min' => 120]);
+    // Entered again it is what counts; the label of a fitting comes with the code that must be the same.
+    $fact = $this->as('joiner')->getJson("/api/v1/subjects/joint/{$first}")->json('facts.0.id');
+    $this->record('joiner', "subjects/joint/{$first}", 'conditions', ['air_c' => 9] + $weather, ['supersedes' => $fact, 'reason' => 'misread'])
+        ->assertCreated();
+    $this->record('joiner', "subjects/joint/{$first}", 'code', ['code' => '010000110395160210150022'])->assertCreated();
+    $label = ['dn_mm' => 160, 'voltage_v' => 39.5, 'time_s' => 150, 'cooling_min' => 12, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 180];
+    $this->record('joiner', "subjects/joint/{$first}", 'label', $label)->assertCreated();
+    $all = collect($offers($second))->keyBy('step');
+    expect($all['conditions']['value']['air_c'])
+        ->toBe(9)
+        ->and($all['label']['same'])
+        ->toBe('010000110395160210150022')
+        // What its own code says is read off each fitting.
+        ->and($all['label']['value'])
+        ->toBe(['cooling_min' => 12, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 180]);
+    $other = $this->as('engineer')
+        ->postJson('/api/v1/lines', $this->lineBody('ef-coupler-one-pass', ['name' => 'Another']))
+        ->json('joints.0.id');
+    // Weather is of the line; a label is of the project.
+    expect(array_column($offers($other), 'step'))->toBe(['label']);
+});

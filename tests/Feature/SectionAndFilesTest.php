@@ -239,3 +239,62 @@ it('sends a strict content security policy and describes itself', function () {
         }
     }
 });
+
+it('says before a file is stored what speaks against it, and replaces a wrong one with a reason', function () {
+    $line = $this->makeLine();
+    $test = $this->as('engineer')->postJson("/api/v1/sections/{$line['sections'][0]['id']}/tests")->assertCreated()->json('id');
+    $this->record('engineer', "subjects/test/{$test}", 'instruments', [
+        'gauge' => 'G-1', 'gauge_due' => '2030-01-31', 'logger' => 'L-2', 'logger_due' => '2030-01-31',
+    ])->assertCreated();
+    $rows = fn (string $day): string => "time;pressure [bar]\n".
+        implode("\n", array_map(fn (int $m) => sprintf('%s %02d:%02d:00;%.2f', $day, 8 + intdiv($m, 60), $m % 60, 8 + $m / 1000), range(0, 90)));
+    $read = fn (string $csv, array $more) => $this->as('engineer')->post(
+        '/api/v1/files/pressure-log',
+        ['file' => UploadedFile::fake()->createWithContent('hold.csv', $csv)] + $more,
+        ['Accept' => 'application/json'],
+    );
+    $here = ['subject' => "test/{$test}", 'step' => 'log'];
+    $old = $read($rows('2024-05-04'), $here)->assertOk()->json();
+    expect($old['first_at'])
+        ->toBe('2024-05-04T08:00:00+02:00')
+        ->and($old['last_at'])
+        ->toBe('2024-05-04T09:30:00+02:00')
+        ->and($old['doubts'][0])
+        ->toStartWith('It ends on 4 May 2024, 09:30, and this work was begun on ');
+    // Without the work it is only read; of work of others nothing is said.
+    expect($read($rows('2024-05-04'), [])->assertOk()->json())->not->toHaveKey('doubts');
+    $this->as('stranger')
+        ->post('/api/v1/files/pressure-log', ['file' => UploadedFile::fake()->createWithContent('h.csv', $rows('2024-05-04'))] + $here, [
+            'Accept' => 'application/json',
+        ])
+        ->assertNotFound();
+    $read($rows('2024-05-04'), ['subject' => 'test/none'])->assertStatus(422);
+    $value = fn (array $samples, string $name) => [
+        'trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => $samples, 'source' => 'file', 'file' => $name,
+        'first_at' => $old['first_at'], 'last_at' => $old['last_at'],
+    ];
+    $path = "subjects/test/{$test}";
+    foreach (['ready' => ['restrained' => true, 'valves' => true, 'zone' => true], 'fill' => ['water_c' => 12, 'vented' => true]] as $step => $said) {
+        $this->record('engineer', $path, $step, $said)->assertCreated();
+    }
+    $first = $this->record('engineer', $path, 'log', $value($old['samples'], 'wrong.csv'))->assertCreated()->json('fact.id');
+    $again = $this->as('engineer')->postJson("/api/v1/sections/{$line['sections'][0]['id']}/tests")->json('id');
+    expect($read($rows('2024-05-04'), ['subject' => "test/{$again}", 'step' => 'log'])->json('doubts'))
+        ->toContain('The same readings are recorded already at One, test 1 of Test line.');
+    $right = $value(array_slice($old['samples'], 0, 60), 'right.csv');
+    $this->record('engineer', $path, 'log', $right, ['supersedes' => $first])->assertStatus(422);
+    $this->record('engineer', $path, 'log', $right, ['supersedes' => $first, 'reason' => 'of another section'])->assertCreated();
+    $live = ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => [[0, 800], [1, 801]], 'source' => 'device'];
+    $prepared = [
+        'instruments' => ['gauge' => 'G-1', 'gauge_due' => '2030-01-31', 'logger' => 'L-2', 'logger_due' => '2030-01-31'],
+        'ready' => ['restrained' => true, 'valves' => true, 'zone' => true],
+        'fill' => ['water_c' => 12, 'vented' => true],
+    ];
+    foreach ($prepared as $step => $said) {
+        $this->record('engineer', "subjects/test/{$again}", $step, $said)->assertCreated();
+    }
+    $recorded = $this->record('engineer', "subjects/test/{$again}", 'log', $live)->assertCreated()->json('fact.id');
+    $this->record('engineer', "subjects/test/{$again}", 'log', $right, ['supersedes' => $recorded, 'reason' => 'nicer'])
+        ->assertStatus(409)
+        ->assertSee('What a device recorded while the work was done stays');
+});

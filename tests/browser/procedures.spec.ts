@@ -73,11 +73,7 @@ async function place(crew: People, of: Example, begins: number): Promise<{ path:
     const { id } = await crew.engineer.post<{ id: string }>(`sections/${line.sections[0]!.id}/tests`, {})
     return { path: `subjects/test/${id}`, address: `/tests/${id}`, procedure }
   }
-  const line = await lineFor(
-    crew,
-    of,
-    short.place === 'in-line' ? of.procedure : short.place === 'restraint' ? 'ef-coupler-large' : 'ef-coupler-one-pass',
-  )
+  const line = await lineFor(crew, of, short.place === 'in-line' ? of.procedure : 'ef-coupler-one-pass')
   const add = (body: Value): Promise<{ id: string }[]> => crew.engineer.post(`lines/${line.id}/joints`, body)
   const joint =
     short.place === 'in-line'

@@ -157,7 +157,14 @@ export class Robot {
       await this.thumb.tap(page.getByRole('button', { name: 'Sign', exact: true }))
       return this.thumb.tap(page.getByRole('button', { name: /^Sign as / }))
     }
-    if (state.kind === 'scan') return page.keyboard.press('Enter')
+    // A scanner that types ends with Enter.
+    const isTyping = await page.evaluate(() => document.activeElement?.tagName === 'INPUT')
+    if (state.kind === 'scan' && isTyping) {
+      await page.keyboard.press('Enter')
+      // A code without a serial number: the second Enter passes it over.
+      const isLeft = await page.evaluate(() => (document.activeElement as HTMLInputElement | null)?.value === '')
+      return isLeft ? page.keyboard.press('Enter') : undefined
+    }
     await this.thumb.done(page)
   }
 
@@ -179,6 +186,11 @@ export class Robot {
       case 'text':
       case 'code':
         return this.thumb.scan(page, page.locator(`input[name="${name}"]`), String(value))
+      case 'day':
+      case 'time':
+        // The device's own calendar: opened, turned to the month, the day.
+        this.thumb.taps += 3
+        return page.locator(`input[name="${name}"]`).fill(String(value))
       default:
         return this.thumb.figure(page, page.locator(`input[name="${name}"]`), String(value))
     }

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\DoubtEvidence;
 use App\Actions\ExportRegister;
 use App\Http\Requests\TextFile;
 use App\Models\Line;
@@ -18,30 +19,69 @@ final class FileController extends Controller
 {
     public function fusionTrace(TextFile $request): JsonResponse
     {
-        return new JsonResponse(['samples' => TraceFile::read($request->text()), 'columns' => ['t_s', 'u_v', 'i_a', 'temp_c']]);
+        $samples = TraceFile::read($request->text());
+
+        return new JsonResponse(
+            ['samples' => $samples, 'columns' => ['t_s', 'u_v', 'i_a', 'temp_c']] + $this->evidence($request, $samples, 1, null),
+        );
     }
 
     public function pressureLog(TextFile $request): JsonResponse
     {
         $order = $request->input('date_order');
-        $log = CleanLog::of(LoggerCsv::read($request->text(), \in_array($order, ['DMY', 'MDY'], true) ? $order : null));
+        $file = LoggerCsv::read($request->text(), \in_array($order, ['DMY', 'MDY'], true) ? $order : null);
+        $log = CleanLog::of($file);
         $start = $log->rows[0][0];
         $hasWater = ! \in_array(null, array_column($log->rows, 3), true);
         $hasTemperature = ! \in_array(null, array_column($log->rows, 2), true);
 
-        return new JsonResponse([
-            // Without litres the row ends after the pressure: nothing is filled in.
-            'samples' => array_map(
-                fn ($r) => [
-                    round(($r[0] - $start) / 60, 5),
-                    round($r[1], 4),
-                    ...$hasWater ? [$r[3], ...$hasTemperature ? [$r[2]] : []] : [],
-                ],
-                $log->rows,
-            ),
-            'columns' => ['t_min', 'pressure_kpa', 'added_l', 'temp_c'],
-            'summary' => $log->summary(),
-        ]);
+        // Without litres the row ends after the pressure: nothing is filled in.
+        $samples = array_map(
+            fn ($r) => [
+                round(($r[0] - $start) / 60, 5),
+                round($r[1], 4),
+                ...$hasWater ? [$r[3], ...$hasTemperature ? [$r[2]] : []] : [],
+            ],
+            $log->rows,
+        );
+        $clock = ['first' => $start, 'last' => $log->rows[\count($log->rows) - 1][0], 'zoned' => $file->hasZone];
+
+        return new JsonResponse(
+            [
+                'samples' => $samples,
+                'columns' => ['t_min', 'pressure_kpa', 'added_l', 'temp_c'],
+                'summary' => $log->summary(),
+            ] + $this->evidence($request, $samples, 60, $clock),
+        );
+    }
+
+    /**
+     * Where it is said for which step of which work a file is: from when to when it goes there, and what speaks against it.
+     *
+     * @param  list<list<int|float>>  $samples
+     * @param  float  $perColumn  s of one unit of their first column
+     * @param  array{first: float, last: float, zoned: bool}|null  $clock  s since 1970 as the file's clock says
+     * @return array<string, mixed>
+     */
+    private function evidence(TextFile $request, array $samples, float $perColumn, ?array $clock): array
+    {
+        $subject = $request->subject();
+        if ($subject === null) {
+            return [];
+        }
+        $this->member($request, $subject->line());
+        $zone = new \DateTimeZone($subject->line()->project->time_zone);
+        $at = fn (float $seconds): \DateTimeImmutable => $clock['zoned'] ?? false
+            ? (new \DateTimeImmutable('@'.(int) $seconds))->setTimezone($zone)
+            // The clock on the wall, which the file wrote down without its zone.
+            : new \DateTimeImmutable(gmdate('Y-m-d H:i:s', (int) $seconds), $zone);
+        [$first, $last] = $clock === null ? [null, null] : [$at($clock['first']), $at($clock['last'])];
+
+        return [
+            'first_at' => $first?->format('Y-m-d\TH:i:sP'),
+            'last_at' => $last?->format('Y-m-d\TH:i:sP'),
+            'doubts' => app(DoubtEvidence::class)($subject, (string) $request->string('step'), $samples, $perColumn, $first, $last),
+        ];
     }
 
     public function csv(Request $request, Line $line, ExportRegister $export): StreamedResponse

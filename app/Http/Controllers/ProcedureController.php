@@ -17,6 +17,7 @@ final class ProcedureController extends Controller
     public function index(Request $request): JsonResponse
     {
         $projects = $this->user($request)->projects->pluck('id');
+        $pipe = $this->pipe($request);
 
         return new JsonResponse(
             ProcedureText::usableIn($projects)
@@ -29,12 +30,32 @@ final class ProcedureController extends Controller
                     fn (ProcedureText $p) => $p->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']) + [
                         'school' => $p->procedure()->school,
                         'place' => $p->procedure()->place,
+                        'suits' => $p->procedure()->suits !== [],
+                        'unsuited' => $p->procedure()->unsuited($pipe),
                         'parameters' => $p->procedure()->parametersToArray(),
                         'own' => $p->project_id !== null,
                     ],
                 )
                 ->all(),
         );
+    }
+
+    /** @return array<string, string|float> of which pipe it is asked, as far as that is said */
+    private function pipe(Request $request): array
+    {
+        $said = $request->validate([
+            'material' => 'nullable|string|max:20',
+            'service' => 'nullable|string|max:20',
+            'dn_mm' => 'nullable|numeric|gt:0',
+            'sdr' => 'nullable|numeric|gt:0',
+        ]);
+        foreach (['dn_mm', 'sdr'] as $figure) {
+            if (isset($said[$figure])) {
+                $said[$figure] = (float) $said[$figure];
+            }
+        }
+
+        return array_filter($said, fn (mixed $value) => $value !== null);
     }
 
     public function show(Request $request, ProcedureText $procedure): JsonResponse

@@ -14,7 +14,13 @@ interface FilePaths
         requestBody: new OA\RequestBody(
             content: new OA\MediaType(
                 mediaType: 'multipart/form-data',
-                schema: new OA\Schema(properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]),
+                schema: new OA\Schema(
+                    properties: [
+                        new OA\Property(property: 'file', type: 'string', format: 'binary'),
+                        new OA\Property(property: 'subject', description: 'joint/ID or test/ID that it is evidence of', type: 'string'),
+                        new OA\Property(property: 'step', type: 'string'),
+                    ],
+                ),
             ),
         ),
         responses: [
@@ -38,6 +44,8 @@ interface FilePaths
                     properties: [
                         new OA\Property(property: 'file', type: 'string', format: 'binary'),
                         new OA\Property(property: 'date_order', type: 'string'),
+                        new OA\Property(property: 'subject', description: 'joint/ID or test/ID that it is evidence of', type: 'string'),
+                        new OA\Property(property: 'step', type: 'string'),
                     ],
                 ),
             ),

@@ -498,7 +498,7 @@ use OpenApi\Attributes as OA;
             description: 'which part of the work it belongs to; null where its text does not say it',
             type: 'string',
             nullable: true,
-            enum: ['look', 'prepare', 'join', 'fuse', 'wait', 'test', 'accept', null],
+            enum: ['look', 'prepare', 'join', 'fuse', 'wait', 'test', 'accept'],
         ),
         new OA\Property(property: 'title', type: 'string'),
         new OA\Property(property: 'status', type: 'string', enum: ['todo', 'running', 'done']),
@@ -1044,6 +1044,14 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'samples', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
         new OA\Property(property: 'columns', type: 'array', items: new OA\Items(type: 'string')),
         new OA\Property(property: 'summary', type: 'object', additionalProperties: true),
+        new OA\Property(property: 'first_at', description: 'time of the first reading', type: 'string', nullable: true),
+        new OA\Property(property: 'last_at', description: 'time of the last reading', type: 'string', nullable: true),
+        new OA\Property(
+            property: 'doubts',
+            description: 'what speaks against it as evidence of the work that was named',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+        ),
     ],
 )]
 #[OA\Schema(
@@ -1058,6 +1066,13 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'joint_type', type: 'string'),
         new OA\Property(property: 'school', type: 'string'),
         new OA\Property(property: 'place', type: 'string'),
+        new OA\Property(property: 'suits', description: 'its text says what it is meant for', type: 'boolean'),
+        new OA\Property(
+            property: 'unsuited',
+            description: 'why it is not meant for the pipe that was asked about',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+        ),
         new OA\Property(property: 'own', type: 'boolean'),
         new OA\Property(
             property: 'parameters',

@@ -2,7 +2,9 @@
 
 namespace App\Http\Requests;
 
+use App\Models\Subject;
 use Diastoma\Core\Refused;
+use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
 
@@ -12,10 +14,25 @@ final class TextFile extends FormRequest
     /** What a picture, a document or an archive begins with. */
     private const OTHER = '/^(%PDF|PK\x03\x04|\x89PNG|\xFF\xD8)/';
 
-    /** @return array<string, string> */
+    /** @return array<string, string|list<string>> */
     public function rules(): array
     {
-        return ['file' => 'required|file|max:16384'];
+        return [
+            'file' => 'required|file|max:16384',
+            'subject' => ['nullable', 'string', 'regex:/^(joint|test|stretch)\/[0-9a-f-]{36}$/'],
+            'step' => 'nullable|string|max:64',
+        ];
+    }
+
+    /** Of which work it is to be evidence, where that is said. */
+    public function subject(): ?Subject
+    {
+        [$kind, $id] = explode('/', (string) $this->string('subject'), 2) + ['', ''];
+        $class = Relation::getMorphedModel($kind);
+
+        $subject = $class === null ? null : $class::query()->findOrFail($id);
+
+        return $subject instanceof Subject ? $subject : null;
     }
 
     /** @throws Refused where it is no text */

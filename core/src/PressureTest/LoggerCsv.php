@@ -17,8 +17,11 @@ final readonly class LoggerCsv
 {
     private const MOST_BYTES = 16_000_000;
 
-    /** @param  list<array{float, float, float|null, float|null}>  $rows  time in s as the file's clock says, in file order */
-    private function __construct(public array $rows, public int $missing, public int $count)
+    /**
+     * @param  list<array{float, float, float|null, float|null}>  $rows  time in s as the file's clock says, in file order
+     * @param  bool  $hasZone  the file says in which zone its clock is; else it is the time of the place
+     */
+    private function __construct(public array $rows, public int $missing, public int $count, public bool $hasZone)
     {
     }
 
@@ -60,6 +63,7 @@ final readonly class LoggerCsv
         $count = \count($lines) - 1;
         $times = new LoggerTimes(LoggerTimes::orderTold(self::times($lines, $delimiter, $columns['time'], \count($heading))) ?? $dateOrder);
         $rows = [];
+        $hasZone = false;
         $missing = 0;
         for ($i = 1; $i <= $count; $i++) {
             $cells = self::cells($lines[$i], $delimiter);
@@ -69,6 +73,7 @@ final readonly class LoggerCsv
 
                 continue;
             }
+            $hasZone = $hasZone || $rows === [] && LoggerTimes::hasZone($cells[$columns['time']] ?? '');
             $rows[] = [
                 $times->seconds(trim($cells[$columns['time']] ?? ''), $i + 1),
                 $pressureUnit->toSi($pressure) / 1000,
@@ -82,7 +87,7 @@ final readonly class LoggerCsv
             throw Refused::field('csv', 'csv holds no pressure reading.');
         }
 
-        return new self($rows, $missing, $count);
+        return new self($rows, $missing, $count, $hasZone);
     }
 
     /**

@@ -24,6 +24,12 @@ final class LoggerTimes
     {
     }
 
+    /** Says its text in which zone it is: an offset, or seconds since 1970? */
+    public static function hasZone(string $text): bool
+    {
+        return preg_match('/^\d{10}|(Z|[+-]\d\d:?\d\d)$/', trim($text)) === 1;
+    }
+
     /**
      * The order of day and month, when any line tells it.
      *

@@ -30,6 +30,7 @@ final readonly class Procedure
      * @param  list<Step>  $steps  sided steps expanded
      * @param  array<string, Parameter>  $parameters  by name
      * @param  Tells  $tells  what the rest of the product is told of such a joint
+     * @param  list<Suit>  $suits  what a pipe must be for it; none: its text does not say it
      * @param  array<string, mixed>  $text  as it was written, to be handed out; nothing is judged from it
      */
     public function __construct(
@@ -46,6 +47,7 @@ final readonly class Procedure
         public array $parameters,
         public Tells $tells,
         public array $text,
+        public array $suits = [],
     ) {
         $this->byKey = array_combine(array_map(fn (Step $step) => $step->key, $steps), $steps);
     }
@@ -70,6 +72,15 @@ final readonly class Procedure
     public static function frozen(array $text, string $hash): self
     {
         return Compiler::frozen($text, $hash);
+    }
+
+    /**
+     * @param  array<string, mixed>  $pipe  material, service, dn_mm, sdr, as far as they are known
+     * @return list<string> why it is not meant for this pipe
+     */
+    public function unsuited(array $pipe): array
+    {
+        return array_values(array_filter(array_map(fn (Suit $suit) => $suit->against($pipe), $this->suits)));
     }
 
     /** @return array<string, self> procedures and test methods that ship, by id */

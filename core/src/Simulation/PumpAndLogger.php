@@ -17,10 +17,14 @@ final class PumpAndLogger
     public const FAULTS = [
         'none' => 'tight section',
         'leak' => 'a small hole from the start',
+        'weep' => 'a joint that weeps from the start',
         'air' => 'trapped air',
         'sun' => 'the pipe warms during the hold',
         'closed-valve' => 'a closed valve cuts half of the section off',
     ];
+
+    /** Diameter of what leaks, m. */
+    private const HOLES = ['leak' => 0.0009, 'weep' => 0.0002];
 
     private const STEP_S = 2.0;
 
@@ -73,7 +77,7 @@ final class PumpAndLogger
         $this->model = new SectionModel(
             $stretching, $waterTemperature,
             airShare: $fault === 'air' ? 0.06 : 0.001,
-            hole: $fault === 'leak' ? 0.0009 : 0.0,
+            hole: self::HOLES[$fault] ?? 0.0,
             alpha: $creepM === null ? 1.15e-5 : 1.8e-4,
             openFraction: $fault === 'closed-valve' ? 0.5 : 1.0,
             creepM: $creepM,

@@ -1,4 +1,4 @@
-import { QueryClient, useQuery, type UseQueryResult } from '@tanstack/react-query'
+import { keepPreviousData, QueryClient, useQuery, type UseQueryResult } from '@tanstack/react-query'
 import {
   api,
   Refusal,
@@ -74,7 +74,17 @@ export const useSubject = (path: string) =>
   })
 export const usePipes = (line: string) => use<LinePipe[]>(`lines/${line}/pipes`)
 export const useProcedure = (hash: string | undefined) => use<ProcedureText>(`procedures/${hash ?? ''}`, { fixed: true, off: !hash })
-export const useProcedures = () => use<ProcedureShort[]>('procedures', { seldom: true })
+/** For a pipe, as far as it is known: with each the reasons why it is not meant for it. */
+export const useProcedures = (pipe: Record<string, string | number> = {}) => {
+  const asked = new URLSearchParams(Object.entries(pipe).map(([key, value]) => [key, String(value)])).toString()
+  return useQuery<ProcedureShort[]>({
+    queryKey: asked ? ['procedures', asked] : ['procedures'],
+    queryFn: () => api.get<ProcedureShort[]>(`/procedures${asked && `?${asked}`}`),
+    staleTime: SELDOM_MS,
+    // What was offered stands until the answer for another pipe comes.
+    placeholderData: keepPreviousData,
+  })
+}
 export const useSection = (id: string) => use<SectionPlan>(`sections/${id}`)
 export const useRegister = (id: string) => use<Register>(`lines/${id}/register`)
 export const useBox = () => use<Record<string, BoxProgramme>>('stand-ins/fusion-box', { fixed: true })

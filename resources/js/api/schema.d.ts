@@ -1309,6 +1309,12 @@ export interface components {
             summary?: {
                 [key: string]: unknown;
             };
+            /** @description time of the first reading */
+            first_at?: string | null;
+            /** @description time of the last reading */
+            last_at?: string | null;
+            /** @description what speaks against it as evidence of the work that was named */
+            doubts?: string[];
         };
         ProcedureShort: {
             hash: string;
@@ -1319,6 +1325,10 @@ export interface components {
             joint_type: string;
             school?: string;
             place?: string;
+            /** @description its text says what it is meant for */
+            suits?: boolean;
+            /** @description why it is not meant for the pipe that was asked about */
+            unsuited?: string[];
             own?: boolean;
             parameters?: {
                 [key: string]: components["schemas"]["Limit"];
@@ -3444,6 +3454,9 @@ export interface operations {
                 "multipart/form-data": {
                     /** Format: binary */
                     file?: string;
+                    /** @description joint/ID or test/ID that it is evidence of */
+                    subject?: string;
+                    step?: string;
                 };
             };
         };
@@ -3472,6 +3485,9 @@ export interface operations {
                     /** Format: binary */
                     file?: string;
                     date_order?: string;
+                    /** @description joint/ID or test/ID that it is evidence of */
+                    subject?: string;
+                    step?: string;
                 };
             };
         };
@@ -3929,7 +3945,13 @@ export interface operations {
     };
     "6b5c216d45d53229d5f73523e4262c06": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description of the pipe that it is for */
+                material?: string;
+                service?: string;
+                dn_mm?: number;
+                sdr?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -1,9 +1,11 @@
-import { Box, Button, MenuItem, TextField } from '@mui/material'
+import { Box, Button, TextField } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { useNavigate } from 'react-router'
 import { api, type JointShort, type LineFull } from '../api/client'
 import { useMe, useProcedures, useUnits } from '../api/queries'
 import { useVerb } from '../api/useVerb'
+import { ProcedureChoice } from '../ui/ProcedureChoice'
+import { pipeOf } from './pipeOf'
 import { Refused } from '../ui/Refused'
 import { Sheet } from '../ui/Sheet'
 import { figureOf, noFigure } from '../ui/figureOf'
@@ -14,7 +16,7 @@ const FOOT_M = 0.3048
 
 /** A saddle or another joint that the plan of pipe lengths does not know. */
 export function AddJoint({ open, onClose, line }: { open: boolean; onClose: () => void; line: LineFull }): ReactElement {
-  const procedures = useProcedures()
+  const procedures = useProcedures(pipeOf(line))
   const me = useMe()
   const units = useUnits()
   const navigate = useNavigate()
@@ -58,13 +60,7 @@ export function AddJoint({ open, onClose, line }: { open: boolean; onClose: () =
       }
     >
       <Box sx={{ display: 'grid', gap: 2, mt: 1 }}>
-        <TextField select label={say('line.whatKind')} value={chosen} onChange={(e) => setHash(e.target.value)} {...of('procedure_hash')}>
-          {kinds.map((p) => (
-            <MenuItem key={p.hash} value={p.hash}>
-              {p.title}
-            </MenuItem>
-          ))}
-        </TextField>
+        <ProcedureChoice label={say('line.whatKind')} of={kinds} value={chosen} onChange={setHash} fault={faults['procedure_hash']} />
         <TextField
           label={say('line.chainageIn', { symbol: shown.symbol })}
           value={at}

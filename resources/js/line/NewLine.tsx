@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router'
 import { api, fileForm, type NewLine as Body } from '../api/client'
 import { useMe, useProcedures } from '../api/queries'
 import { useVerb } from '../api/useVerb'
+import { ProcedureChoice } from '../ui/ProcedureChoice'
 import { Page } from '../ui/Page'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { say } from '../texts/say'
@@ -47,7 +48,6 @@ const EXAMPLE = '0; 1000; 2000; 95.0\n60; 1060; 2000; 96.4\n120; 1120; 2000; 95.
 /** What an engineer states of a line; joints are planned from the pipe length. */
 export default function NewLine(): ReactElement {
   const me = useMe()
-  const procedures = useProcedures()
   const navigate = useNavigate()
   const file = useRef<HTMLInputElement>(null)
   const projects = (me.data?.projects ?? []).filter((p) => p.role === 'engineer')
@@ -62,6 +62,16 @@ export default function NewLine(): ReactElement {
     pipe_length_m: '12',
     procedure: '',
     centre: '',
+  })
+  const procedures = useProcedures({
+    material: f.material,
+    service: f.service,
+    ...Object.fromEntries(
+      (['dn_mm', 'sdr'] as const).flatMap((key) => {
+        const figure = figureOf(f[key])
+        return figure !== null && figure > 0 ? [[key, figure] as const] : []
+      }),
+    ),
   })
   const [sections, setSections] = useState<SectionRow[]>([EMPTY])
   const [faults, setFaults] = useState<Record<string, string>>({})
@@ -185,20 +195,14 @@ export default function NewLine(): ReactElement {
             {field('design_bar', say('line.designPressure'), 'bar')}
             {field('mdp_bar', say('line.maximumDesignPressure'), 'bar')}
           </Box>
-          <TextField
-            select
+          <ProcedureChoice
             label={say('line.procedureForTheJoints')}
+            of={joints}
             value={f.procedure}
-            onChange={set('procedure')}
-            error={!!faults['procedure_hash']}
-            helperText={faults['procedure_hash'] ?? joints.find((p) => p.hash === f.procedure)?.school}
-          >
-            {joints.map((p) => (
-              <MenuItem key={p.hash} value={p.hash}>
-                {p.title}, {p.version}
-              </MenuItem>
-            ))}
-          </TextField>
+            onChange={(hash) => set('procedure')({ target: { value: hash } })}
+            fault={faults['procedure_hash']}
+            hint={joints.find((p) => p.hash === f.procedure)?.school}
+          />
         </Box>
         <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
           <TextField
@@ -243,21 +247,15 @@ export default function NewLine(): ReactElement {
                 <TextField label={say('line.name')} value={s.name} onChange={change('name')} />
                 <TextField label={say('line.fromM')} value={s.from} onChange={change('from')} error={!!faults[`sections.${i}`]} />
                 <TextField label={say('line.toM')} value={s.to} onChange={change('to')} error={!!faults[`sections.${i}`]} />
-                <TextField
-                  select
-                  label={say('line.testMethod')}
-                  value={s.method}
-                  onChange={change('method')}
-                  sx={{ gridColumn: '1 / -1' }}
-                  error={!!faults[`sections.${i}`]}
-                  helperText={faults[`sections.${i}`]}
-                >
-                  {methods.map((p) => (
-                    <MenuItem key={p.hash} value={p.hash}>
-                      {p.title}
-                    </MenuItem>
-                  ))}
-                </TextField>
+                <Box sx={{ gridColumn: '1 / -1', display: 'grid' }}>
+                  <ProcedureChoice
+                    label={say('line.testMethod')}
+                    of={methods}
+                    value={s.method}
+                    onChange={(hash) => change('method')({ target: { value: hash } })}
+                    fault={faults[`sections.${i}`]}
+                  />
+                </Box>
                 <TextField
                   select
                   label={say('line.testPressure')}

@@ -11,6 +11,7 @@ import { figureOf, noFigure } from '../ui/figureOf'
 import { useCalled } from './called'
 import { FusionChart } from './charts'
 import { FileEntry } from './FileEntry'
+import { useReplacing } from './replacing'
 import { StandInFold } from './StandInFold'
 import { useRun } from './useRun'
 import { Message } from '../texts/Message'
@@ -29,6 +30,8 @@ interface Props {
   begun: { trace: string; part: number } | null
   /** the project is one of practice: a stand-in plays its box */
   practice: boolean
+  /** of the place */
+  zone: string
   onDone: () => void
 }
 
@@ -36,9 +39,10 @@ const num = (v: unknown): number | null => (typeof v === 'number' ? v : null)
 const round = (n: number, d: number): number => Number(n.toFixed(d))
 
 /** A fusion, from the stand-in for the box or from a file of a real one: one calm page. */
-export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, practice, onDone }: Props): ReactElement {
+export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, practice, zone, onDone }: Props): ReactElement {
   const box = useBox()
   const called = useCalled()
+  const replacing = useReplacing()
   const [fault, setFault] = useState('none')
   const [speed, setSpeed] = useState(20)
   const key = `${subject}/${stepKey}`
@@ -75,7 +79,7 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, p
       <Box sx={{ my: 2 }}>
         <Typography sx={{ fontWeight: 700 }}>{say('steps.itWasBegunHereAndIts')}</Typography>
         <Typography sx={{ mt: 0.5 }}>{say('steps.anotherDeviceMayStillRunIt')}</Typography>
-        <BoxFile subject={subject} stepKey={stepKey} begun={begun} onDone={onDone} />
+        <BoxFile subject={subject} stepKey={stepKey} begun={begun} zone={zone} onDone={onDone} />
       </Box>
     )
   }
@@ -128,7 +132,8 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, p
       </TextField>
     </Box>
   )
-  const file = <BoxFile subject={subject} stepKey={stepKey} begun={null} onDone={onDone} />
+  const file = <BoxFile subject={subject} stepKey={stepKey} begun={null} zone={zone} onDone={onDone} />
+  if (replacing) return file
   return (
     <Box>
       <Box
@@ -325,11 +330,13 @@ function BoxFile({
   subject,
   stepKey,
   begun,
+  zone,
   onDone,
 }: {
   subject: string
   stepKey: string
   begun: Props['begun']
+  zone: string
   onDone: () => void
 }): ReactElement {
   const [open, setOpen] = useState(false)
@@ -379,6 +386,7 @@ function BoxFile({
               setOpen(false)
               onDone()
             }}
+            zone={zone}
             hold={end === '' ? say('steps.sayFirstWhenThePowerWent') : (wrong(supply) ?? wrong(ohms) ?? null)}
             extra={(rows) => {
               const ended = new Date(end)

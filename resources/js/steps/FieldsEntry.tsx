@@ -48,6 +48,9 @@ interface Props {
 }
 
 const isText = (f: FieldSpec): boolean => f.type === 'code' || f.type === 'text'
+/** Between a figure and the pad that covers the foot of the page, px. */
+const GAP = 36
+
 const isEmpty = (value: Entered | undefined): boolean => (value ?? '') === ''
 
 /** All steps that ask for figures, words and yes or no: one row a field, large figures, a pad below. */
@@ -142,7 +145,11 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
     const input = inputs.current[active]
     // The box of a yes or no is not seen: the page would jump under the thumb.
     if (!input || input.type === 'radio' || document.activeElement !== input) return
-    input.style.scrollMarginBottom = `${(foot.current?.offsetHeight ?? 0) + 36}px`
+    const pad = foot.current?.offsetHeight ?? 0
+    // With it the questions below it, as far as there is room for them.
+    const below = (input.closest('[data-end]')?.getBoundingClientRect().bottom ?? 0) - input.getBoundingClientRect().bottom
+    const room = window.innerHeight - pad - input.offsetHeight - 2 * GAP
+    input.style.scrollMarginBottom = `${pad + (below > GAP && below <= room ? below : GAP)}px`
     input.scrollIntoView({ block: 'nearest' })
   }, [active, faults])
 
@@ -369,7 +376,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
       {extra?.((v) => setValues((old) => ({ ...old, ...v })), values)}
       {elsewhere.length > 0 && <TakeOver parts={elsewhere.map((o) => ({ says: o.says, what: inWords(o.value) }))} onTake={takeOver} />}
       {sides.map((end) => (
-        <Box key={end.key} {...(end.name === '' ? {} : { role: 'group', 'aria-label': end.name })}>
+        <Box key={end.key} data-end {...(end.name === '' ? {} : { role: 'group', 'aria-label': end.name })}>
           {end.name !== '' && <Typography sx={{ fontWeight: 700, pt: end === sides[0] ? 0.5 : 1.5 }}>{end.name}</Typography>}
           {shown
             .filter((slot) => slot.end.key === end.key)

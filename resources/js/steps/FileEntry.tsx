@@ -3,7 +3,10 @@ import { useMutation } from '@tanstack/react-query'
 import { useRef, useState, type ReactElement } from 'react'
 import { api, fileForm, Refusal, type FileSamples } from '../api/client'
 import { newId, record } from '../outbox/outbox'
+import { Sheet } from '../ui/Sheet'
 import { useCalled } from './called'
+import { FromFile } from './FromFile'
+import { useReplacing } from './replacing'
 import { say } from '../texts/say'
 
 interface FileProps {
@@ -12,6 +15,8 @@ interface FileProps {
   path: string
   accept: string
   what: string
+  /** of the place: files mostly write the time without it */
+  zone: string
   /** what is stored beside the samples */
   extra: (rows: number[][]) => Record<string, unknown>
   /** why no file can be loaded yet */
@@ -25,49 +30,93 @@ interface Chosen {
   order?: 'DMY' | 'MDY'
 }
 
-/** A file of a device: read by the server, stored as a trace, or refused with its sentence. */
-export function FileEntry({ subject, stepKey, path, accept, what, extra, hold, onDone }: FileProps): ReactElement {
+interface Read {
+  chosen: File
+  read: FileSamples
+}
+
+const NO_REASON = 3
+
+/** A file of a device: read by the server, held against the work, stored as a trace, or refused with its sentence. */
+export function FileEntry({ subject, stepKey, path, accept, what, zone, extra, hold, onDone }: FileProps): ReactElement {
   const called = useCalled()
+  const replacing = useReplacing()
   const input = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<{ text: string; bad?: boolean } | null>(null)
   const [asking, setAsking] = useState<File | null>(null)
+  const [doubted, setDoubted] = useState<Read | null>(null)
+  const store = async ({ chosen, read }: Read): Promise<void> => {
+    setDoubted(null)
+    const value = Object.fromEntries(
+      Object.entries({
+        trace: newId(),
+        part: 0,
+        final: true,
+        samples: read.samples,
+        source: 'file',
+        file: chosen.name.slice(0, 120),
+        first_at: read.first_at ?? undefined,
+        last_at: read.last_at ?? undefined,
+        ...extra(read.samples),
+      }).filter(([, v]) => v !== undefined),
+    )
+    const supersedes = replacing ? { supersedes: replacing.fact, reason: replacing.reason } : {}
+    await record(subject, { step: stepKey, value, ...supersedes }, called)
+    const summary = read.summary as { spikes?: number; gaps?: number; excursions?: unknown[] } | undefined
+    const apart = summary?.excursions?.length ?? 0
+    const found = [say('steps.rowsRead', { count: read.samples.length })]
+    if (summary) found.push(say('steps.spikesDropped', { spikes: summary.spikes ?? 0 }), say('steps.gaps', { gaps: summary.gaps ?? 0 }))
+    if (apart > 0) found.push(say('steps.stretchesApart', { apart }))
+    setSaid({ text: `${found.join(', ')}.` })
+    onDone()
+  }
   const reading = useMutation({
-    mutationFn: ({ chosen, order }: Chosen) => api.post<FileSamples>(path, fileForm(chosen, order ? { date_order: order } : {})),
+    mutationFn: ({ chosen, order }: Chosen) => {
+      const of = { subject: subject.replace(/^subjects\//, ''), step: stepKey }
+      return api.post<FileSamples>(path, fileForm(chosen, { ...of, ...(order ? { date_order: order } : {}) }))
+    },
     onMutate: () => {
       setSaid({ text: say('steps.readingTheFile') })
       setAsking(null)
     },
     onSuccess: async (read, { chosen }) => {
-      const summary = read.summary as { spikes?: number; gaps?: number; excursions?: unknown[] } | undefined
-      const apart = summary?.excursions?.length ?? 0
-      const value = Object.fromEntries(
-        Object.entries({
-          trace: newId(),
-          part: 0,
-          final: true,
-          samples: read.samples,
-          source: 'file',
-          file: chosen.name.slice(0, 120),
-          ...extra(read.samples),
-        }).filter(([, v]) => v !== undefined),
-      )
-      await record(subject, { step: stepKey, value }, called)
-      const found = [say('steps.rowsRead', { count: read.samples.length })]
-      if (summary) found.push(say('steps.spikesDropped', { spikes: summary.spikes ?? 0 }), say('steps.gaps', { gaps: summary.gaps ?? 0 }))
-      if (apart > 0) found.push(say('steps.stretchesApart', { apart }))
-      setSaid({ text: `${found.join(', ')}.` })
-      onDone()
+      if ((read.doubts ?? []).length === 0) return store({ chosen, read })
+      setSaid(null)
+      setDoubted({ chosen, read })
     },
     onError: (error, { chosen }) => {
       if (error instanceof Refusal && error.errors.some((e) => e.field === 'date_order')) setAsking(chosen)
       setSaid({ text: say('steps.nothingWasStored', { message: error.message }), bad: true })
     },
   })
+  const why = replacing && replacing.reason.trim().length < NO_REASON ? say('steps.sayWhyFirst') : (hold ?? null)
   return (
     <Box sx={{ mt: 1 }}>
-      <Button variant="outlined" fullWidth onClick={() => (hold ? setSaid({ text: hold, bad: true }) : input.current?.click())}>
+      <Button variant="outlined" fullWidth onClick={() => (why ? setSaid({ text: why, bad: true }) : input.current?.click())}>
         {hold === undefined ? say('steps.loadAFromAFile', { what }) : say('steps.chooseTheFile')}
       </Button>
+      {doubted && (
+        <Sheet
+          open
+          onClose={() => setDoubted(null)}
+          close={say('steps.notThisFile')}
+          title={say('steps.doesThisFileBelongHere')}
+          actions={
+            <Button variant="contained" color="secondary" onClick={() => void store(doubted)}>
+              {say('steps.storeItAllTheSame')}
+            </Button>
+          }
+        >
+          <Typography sx={{ mb: 1 }}>
+            <FromFile name={doubted.chosen.name} first={doubted.read.first_at} last={doubted.read.last_at} zone={zone} />
+          </Typography>
+          {(doubted.read.doubts ?? []).map((doubt) => (
+            <Typography key={doubt} sx={{ fontWeight: 700, mb: 1 }}>
+              {doubt}
+            </Typography>
+          ))}
+        </Sheet>
+      )}
       <input
         ref={input}
         type="file"

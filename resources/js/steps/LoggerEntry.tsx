@@ -9,6 +9,7 @@ import { Refused } from '../ui/Refused'
 import { useCalled } from './called'
 import { LogChart } from './charts'
 import { FileEntry } from './FileEntry'
+import { useReplacing } from './replacing'
 import { StandInFold } from './StandInFold'
 import { useRun } from './useRun'
 import { say } from '../texts/say'
@@ -18,15 +19,18 @@ export function LoggerEntry({
   subject,
   stepKey,
   practice,
+  zone,
   onDone,
 }: {
   subject: string
   stepKey: string
   /** the project is one of practice: a stand-in plays pump and logger */
   practice: boolean
+  zone: string
   onDone: () => void
 }): ReactElement {
   const called = useCalled()
+  const replacing = useReplacing()
   const [fault, setFault] = useState('none')
   const [speed, setSpeed] = useState(1200)
   const key = `${subject}/${stepKey}`
@@ -76,6 +80,7 @@ export function LoggerEntry({
             ['leak', say('steps.aSmallHole')],
             ['air', say('steps.trappedAir')],
             ['sun', say('steps.sunOnThePipe')],
+            ['weep', say('steps.aJointThatWeeps')],
             ['closed-valve', say('steps.aClosedValveInside')],
           ].map(([id, about]) => (
             <MenuItem key={id} value={id}>
@@ -109,10 +114,12 @@ export function LoggerEntry({
       path="/files/pressure-log"
       accept=".csv,.txt"
       what="log"
+      zone={zone}
       extra={() => ({})}
       onDone={onDone}
     />
   )
+  if (replacing) return file
   return practice ? (
     <Box>
       {play}

@@ -3,7 +3,9 @@ import type { ReactElement } from 'react'
 import type { FieldSpec } from '../api/client'
 import { useUnits, type Units } from '../api/queries'
 import { Sentence, tight } from '../ui/Verdict'
+import { dayAndTime } from '../ui/clock'
 import { Figure } from './Figure'
+import { FromFile } from './FromFile'
 import { Inside } from './Inside'
 import type { AtHand, KindView } from './kinds/kind'
 import { PhotoStrip } from './Photos'
@@ -23,6 +25,7 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
   const typed = Object.entries(data.facts.find((f) => f.id === state.fact_id)?.typed ?? {}).map(([key, raw]) =>
     asTyped(key, raw, text.fields ?? [], units.data ?? {}),
   )
+  const again = kind.againOf?.(value) ?? kind.again
   const signed = state.kind === 'hold' && value['signed'] !== false
   return (
     <Box sx={{ my: 1.5 }}>
@@ -30,6 +33,11 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
       <PhotoStrip subject={path} ids={Array.isArray(value['photos']) ? (value['photos'] as string[]) : []} photos={data.photos} />
       {kind.Shown && <kind.Shown {...at} />}
       {value['source'] === STAND_IN && <Typography sx={{ fontWeight: 700, mt: 1.5 }}>{say('steps.playedByTheStandIn')}</Typography>}
+      {typeof value['file'] === 'string' && (
+        <Typography sx={{ mt: 1.5 }}>
+          <FromFile name={value['file']} first={value['first_at']} last={value['last_at']} zone={data.line.time_zone} />
+        </Typography>
+      )}
       <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5 }}>
         {state.reasons.map((r, i) => (
           // In the cabin the headline beside it says the worst already.
@@ -50,12 +58,12 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
         </Typography>
       )}
       <Typography variant="body2" sx={{ mt: typed.length > 0 ? 0 : 1.5 }}>
-        {say('steps.recordedBy', { by: state.by || say('steps.you'), at: state.at?.slice(0, 16).replace('T', ' ') })}
+        {say('steps.recordedBy', { by: state.by || say('steps.you'), at: state.at ? dayAndTime(state.at, data.line.time_zone) : '' })}
       </Typography>
       {state.model && Object.keys(state.model.in).length >= LEAST_KNOWN && <Inside model={state.model} />}
-      {!data.closed && kind.again !== null && !signed && (
+      {!data.closed && again !== null && !signed && (
         <Button variant={state.verdict === 'bad' ? 'contained' : 'outlined'} sx={{ mt: 1.5 }} onClick={onAgain}>
-          {kind.again}
+          {again}
         </Button>
       )}
     </Box>

@@ -7,6 +7,7 @@ import { Figure } from './Figure'
 import { KINDS } from './kinds'
 import type { AtHand } from './kinds/kind'
 import { PhotoEntry } from './Photos'
+import { Replacing } from './replacing'
 import { say } from '../texts/say'
 
 interface Props {
@@ -26,6 +27,7 @@ export function StepEntry({ at, again, other, onRecord, onDone, onAnew }: Props)
   const kind = KINDS[state.kind]!
   const since = useDraftSince()
   const asksWhy = again && kind.inParts !== true
+  const replaced = again && kind.againOf !== undefined ? state.fact_id : null
   const [reason, setReason] = useDraft('reason', () => '')
   const [photos, setPhotos] = useDraft<string[]>('photos', () => [])
   return (
@@ -49,13 +51,15 @@ export function StepEntry({ at, again, other, onRecord, onDone, onAnew }: Props)
       {text.photo && (
         <PhotoEntry subject={path} step={state.key} of={text.photo.of} taken={photos} onTaken={(id) => setPhotos((all) => [...all, id])} />
       )}
-      <kind.Enter
-        {...at}
-        earlier={again && kind.startsFromEarlier ? (values[state.key] ?? null) : null}
-        other={other ?? null}
-        onRecord={(value, more) => onRecord({ ...value, ...(photos.length > 0 ? { photos } : {}) }, reason, more)}
-        onDone={onDone}
-      />
+      <Replacing.Provider value={replaced === null ? null : { fact: replaced, reason }}>
+        <kind.Enter
+          {...at}
+          earlier={again && kind.startsFromEarlier ? (values[state.key] ?? null) : null}
+          other={other ?? null}
+          onRecord={(value, more) => onRecord({ ...value, ...(photos.length > 0 ? { photos } : {}) }, reason, more)}
+          onDone={onDone}
+        />
+      </Replacing.Provider>
       {/* What is typed comes first; the drawing says the same for who looks closer. */}
       {state.figure && <Figure figure={state.figure} />}
     </>

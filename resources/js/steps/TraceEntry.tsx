@@ -13,6 +13,8 @@ interface Props {
   /** a trace of this step whose end has not come, with the number of its next part */
   begun: { trace: string; part: number } | null
   practice: boolean
+  /** of the place */
+  zone: string
   onDone: () => void
 }
 

@@ -159,6 +159,7 @@ const box = (device: Record<string, unknown>, begun: { trace: string; part: numb
   return around(
     <BoxEntry
       practice={practice}
+      zone="Europe/Vienna"
       subject="subjects/joint/1"
       stepKey="fusion"
       device={device}

@@ -50,6 +50,9 @@ namespace Diastoma\Core\Procedure\Compile;
  * }
  * @phpstan-type ColumnText array{label: string, value: string|array<string, mixed>}
  * @phpstan-type TagLineText array{label: string, text: string|array<int, string>}
+ * @phpstan-type SuitText array{
+ *     of: 'material'|'service'|'dn_mm'|'sdr', in?: array<int, string>, min?: int|float, max?: int|float, why: string
+ * }
  * @phpstan-type TellsText array{
  *     clocks?: array<string, ClockText>, leaves_face?: ConditionsText, pipes?: array<'a'|'b', string|array<string, mixed>>,
  *     register?: array<string, ColumnText>, tag?: array{head?: TagLineText, lines?: array<int, TagLineText>},
@@ -59,7 +62,8 @@ namespace Diastoma\Core\Procedure\Compile;
  * @phpstan-type ProcedureText array{
  *     id?: string, version?: string, title?: string, joint_type?: string, family?: 'joint'|'test'|'stretch',
  *     place?: 'in-line'|'on-pipe'|'restraint', school?: string, language?: string,
- *     clocks?: array<string, string>, tells?: TellsText, parameters?: array<string, ParameterText>,
+ *     clocks?: array<string, string>, suits?: array<int, SuitText>, tells?: TellsText,
+ *     parameters?: array<string, ParameterText>,
  *     steps?: array<int, StepText>
  * }
  */

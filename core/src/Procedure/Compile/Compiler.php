@@ -6,11 +6,14 @@ namespace Diastoma\Core\Procedure\Compile;
 
 use Diastoma\Core\Procedure\Parameter;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Procedure\Suit;
 use Diastoma\Core\Refused;
 
 /**
  * From the text of a procedure to what is judged by. Whatever is misspelt, leads nowhere or can never speak is named, all
  * of it at once; of a text that was frozen earlier it is kept, and open where it judges.
+ *
+ * @phpstan-import-type SuitText from AsWritten
  */
 final readonly class Compiler
 {
@@ -84,6 +87,38 @@ final readonly class Compiler
             parameters: $parameters,
             tells: $tells,
             text: $text,
+            suits: $this->suits($shape['suits'] ?? [], $reader->below('suits')),
         );
+    }
+
+    /**
+     * @param  array<int, SuitText>  $suits
+     * @return list<Suit>
+     */
+    private function suits(array $suits, Reader $reader): array
+    {
+        $read = [];
+        foreach ($suits as $i => $suit) {
+            $at = $reader->below("[{$i}]");
+            $isFigure = \in_array($suit['of'], ['dn_mm', 'sdr'], true);
+            if ($isFigure ? isset($suit['in']) : isset($suit['min']) || isset($suit['max'])) {
+                $at->fault($isFigure ? 'is a figure: give min, max or both, not in' : 'is a word: give in, not min or max');
+            }
+            if (! isset($suit['in']) && ! isset($suit['min']) && ! isset($suit['max'])) {
+                $at->fault('says nothing: give '.($isFigure ? 'min, max or both' : 'in'));
+            }
+            if (isset($suit['min'], $suit['max']) && $suit['min'] > $suit['max']) {
+                $at->below('min')->fault("{$suit['min']} is more than max, {$suit['max']}: no pipe suits");
+            }
+            $read[] = new Suit(
+                $suit['of'],
+                array_values($suit['in'] ?? []),
+                isset($suit['min']) ? (float) $suit['min'] : null,
+                isset($suit['max']) ? (float) $suit['max'] : null,
+                $suit['why'],
+            );
+        }
+
+        return $read;
     }
 }

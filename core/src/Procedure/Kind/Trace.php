@@ -67,6 +67,8 @@ final readonly class Trace implements Kind
             'ended_at',
             'source',
             'file',
+            'first_at',
+            'last_at',
             'cold_r_ohm',
             'supply_v',
             'marks',
@@ -111,13 +113,23 @@ final readonly class Trace implements Kind
             // A misspelt stand-in would pass for a device.
             throw Refused::field('source', 'source must be one of '.implode(', ', self::SOURCES).'.');
         }
-        foreach (['started_at', 'ended_at'] as $time) {
+        foreach (['started_at', 'ended_at', 'first_at', 'last_at'] as $time) {
             if (isset($value[$time])) {
                 Instant::parse($value[$time], $time, $time);
             }
         }
 
         return $value;
+    }
+
+    /**
+     * What a device recorded while it was done stays; a file that was loaded may have been the wrong one.
+     *
+     * @param  array<string, mixed>  $value
+     */
+    public static function mayBeReplaced(array $value): bool
+    {
+        return ($value['source'] ?? null) === 'file';
     }
 
     /** Each trace put together from its parts, in the order in which they began to come. */

@@ -52,6 +52,8 @@ export interface KindView {
   Shown?: (at: AtHand) => ReactElement | null
   /** What the button says that takes it again; null: it is not taken again from here. */
   again: string | null
+  /** the same where it hangs on what was recorded */
+  againOf?: (value: Record<string, unknown>) => string | null
   /** What was entered stands there when it is put right; what is measured again is not copied from the reading before. */
   startsFromEarlier?: boolean
   /** Both pipe ends can be taken on one page. */

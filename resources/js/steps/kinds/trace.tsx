@@ -3,6 +3,7 @@ import type { Fact, ProcedureText, StepState } from '../../api/client'
 import { FusionChart, LogChart, type TraceEvent } from '../charts'
 import { TraceEntry } from '../TraceEntry'
 import type { AtHand, Entering, KindView } from './kind'
+import { say } from '../../texts/say'
 
 /** A number of the procedure that a drawing names as `$param.NAME`. */
 function numberAt(path: string | undefined, procedure: ProcedureText): number | null {
@@ -47,6 +48,7 @@ function Enter({ path, text, state, procedure, data, onDone }: Entering): ReactE
       tolerance={numberAt(text.drawing?.['u_tol'], procedure)}
       begun={begunAt(state, data.facts)}
       practice={data.line.practice}
+      zone={data.line.time_zone}
       onDone={onDone}
     />
   )
@@ -68,4 +70,7 @@ function Shown({ state, text, procedure, data, values }: AtHand): ReactElement |
   )
 }
 
-export const trace: KindView = { Enter, Shown, again: null }
+/** A file may have been the wrong one; what a device recorded while it was done stays. */
+const againOf = (value: Record<string, unknown>): string | null => (value['source'] === 'file' ? say('steps.anotherFile') : null)
+
+export const trace: KindView = { Enter, Shown, again: null, againOf }

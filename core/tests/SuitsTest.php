@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+use Diastoma\Core\Procedure\Procedure;
+
+require_once __DIR__.'/helpers.php';
+
+/* For which pipe a procedure or method is meant, and why not for others. */
+
+it('says what a procedure is not meant for, and why', function (string $id, array $pipe, ?string $says) {
+    $unsuited = Procedure::shipped()[$id]->unsuited($pipe);
+    expect($unsuited === [] ? null : implode(' ', $unsuited))->toBe($says);
+})->with([
+    'a coupler on its pipe' => ['ef-coupler-one-pass', ['material' => 'PE100', 'dn_mm' => 110.0, 'service' => 'water'], null],
+    'a coupler on PVC' => [
+        'ef-coupler-one-pass',
+        ['material' => 'PVC-U', 'dn_mm' => 110.0],
+        'It is for PE100, and this is PVC-U. It fuses polyethylene: nothing else melts together with this fitting.',
+    ],
+    'the scraper up to its size' => ['ef-coupler-hand', ['material' => 'PE100', 'dn_mm' => 63.0], null],
+    'and beyond it' => [
+        'ef-coupler-hand',
+        ['material' => 'PE100', 'dn_mm' => 75.0],
+        'It is for 63 mm at most, and this is 75 mm. A larger pipe is not scraped evenly by hand.',
+    ],
+    'the large coupler from its size' => ['ef-coupler-large', ['material' => 'PE100', 'dn_mm' => 250.0], null],
+    'and below it' => [
+        'ef-coupler-large',
+        ['material' => 'PE100', 'dn_mm' => 225.0],
+        'It is for 250 mm and more, and this is 225 mm. Re-rounding by radii, restraints and preheating are for large couplings.',
+    ],
+    'make-up water on pipe that stretches' => [
+        'constant-pressure-makeup',
+        ['material' => 'PE100'],
+        'It is for PVC-U, and this is PE100. '.
+            'PE stretches under pressure and takes in water without any leak: a tight pipe would be called leaking.',
+    ],
+    'relaxation on pipe that does not' => [
+        'pe-viscoelastic',
+        ['material' => 'PVC-U'],
+        'It is for PE100, and this is PVC-U. It judges how a pipe stretches and relaxes, and this one hardly does.',
+    ],
+    // Nothing known is nothing against it: what is refused is refused where the line is made, which states all of it.
+    'nothing known' => ['ef-coupler-hand', [], null],
+    'only the size known' => ['ef-coupler-one-pass', ['dn_mm' => 110.0], null],
+    'a size that is a word' => [
+        'ef-coupler-hand',
+        ['dn_mm' => 'small'],
+        'It is for 63 mm at most, and this is small mm. A larger pipe is not scraped evenly by hand.',
+    ],
+]);
+
+it('says of every procedure that ships for which material it is', function () {
+    foreach (Procedure::shipped() as $id => $procedure) {
+        expect($procedure->unsuited(['material' => 'lead']))->not->toBe([], $id);
+    }
+});
+
+it('says both ends of a range', function () {
+    $text = ['suits' => [['of' => 'sdr', 'min' => 11, 'max' => 17, 'why' => 'So thick.']]] + Procedure::shipped()['ef-coupler-hand']->text;
+    expect(Procedure::from($text)->unsuited(['sdr' => 21]))->toBe(['It is for 11 to SDR 17, and this is SDR 21. So thick.']);
+});
