@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Controllers\DeskController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\JointController;
 use App\Http\Controllers\LineController;
@@ -20,6 +21,9 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::get('me', [SessionController::class, 'show']);
     Route::patch('me', [SessionController::class, 'update']);
 
+    Route::get('waiting', [DeskController::class, 'waiting']);
+    Route::get('find', [DeskController::class, 'find']);
+    Route::get('people', [DeskController::class, 'people']);
     Route::get('lines', [LineController::class, 'index']);
     Route::post('lines', [LineController::class, 'store']);
     Route::get('lines/{line}', [LineController::class, 'show']);

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $time_zone
  * @property bool $practice stand-ins play its devices; nothing in it is real work
  * @property-read object{role: string} $pivot
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, User> $users
  */
 class Project extends Model
 {

@@ -14,6 +14,7 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $email
  * @property UnitSystem $units
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Project> $projects
+ * @property-read object{role: string} $pivot of a project through which it was found
  */
 class User extends Authenticatable
 {

@@ -29,6 +29,8 @@ const StoresPage = lazy(() => import('./stores/StoresPage'))
 const PipesPage = lazy(() => import('./pipes/PipesPage'))
 const StretchPage = lazy(() => import('./stretch/StretchPage'))
 const TagPage = lazy(() => import('./joint/TagPage'))
+const WaitingPage = lazy(() => import('./desk/WaitingPage'))
+const PeoplePage = lazy(() => import('./desk/PeoplePage'))
 const BenchPage = lazy(() => import('./bench/BenchPage'))
 
 /** Colours of the theme for plain SVG and outlines. */
@@ -60,6 +62,8 @@ const pages: [path: string, page: ReactElement][] = [
   ['/tests/:id', <TestPage />],
   ['/procedures', <ProceduresPage />],
   ['/bench', <BenchPage />],
+  ['/waiting', <WaitingPage />],
+  ['/people', <PeoplePage />],
   [
     '*',
     <p className="waiting">

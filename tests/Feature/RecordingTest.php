@@ -327,3 +327,43 @@ it('offers to a joint what others of its line and project have recorded, and not
     // Weather is of the line; a label is of the project.
     expect(array_column($offers($other), 'step'))->toBe(['label']);
 });
+
+it('lists what waits for a person in their role, and finds nothing of other projects', function () {
+    $line = $this->makeLine('pvc-spigot-socket');
+    $joint = $line['joints'][0]['id'];
+    $waiting = fn (string $who): array => array_column($this->as($who)->getJson('/api/v1/waiting')->assertOk()->json(), 'what', 'name');
+    expect($waiting('joiner'))->toBe([]);
+    $facts = Demo::pvcFacts(['a' => '1', 'b' => '2']);
+    foreach ($facts as $i => [$step, $value]) {
+        $this->record('joiner', "subjects/joint/{$joint}", $step, $value)->assertCreated();
+        if ($i === 0) {
+            expect($waiting('joiner'))->toBe(['Joint 1' => 'go-on'])->and($waiting('inspector'))->toBe([]);
+        }
+    }
+    expect($waiting('joiner'))
+        ->toBe([])
+        ->and($waiting('inspector'))
+        ->toBe(['Joint 1' => 'sign'])
+        ->and($waiting('stranger'))
+        ->toBe([]);
+    $find = fn (string $who, string $text): array => array_column(
+        $this->as($who)->getJson('/api/v1/find?q='.urlencode($text))->assertOk()->json(),
+        'kind',
+        'name',
+    );
+    expect($find('joiner', 'test li'))
+        ->toBe(['Test line' => 'line'])
+        ->and($find('joiner', '1'))
+        ->toHaveKey('Joint 1')
+        ->and($find('joiner', '%'))
+        ->toBe([])
+        ->and($find('joiner', ' '))
+        ->toBe([])
+        ->and($find('stranger', 'test'))
+        ->not->toHaveKey('Test line');
+    $people = $this->as('joiner')->getJson('/api/v1/people')->assertOk()->json();
+    expect(array_column($people[0]['people'], 'role', 'name'))
+        ->toBe(['Engineer' => 'engineer', 'Foreman' => 'foreman', 'Inspector' => 'inspector', 'Joiner' => 'joiner'])
+        ->and($this->as('stranger')->getJson('/api/v1/people')->json())
+        ->toBe([]);
+});

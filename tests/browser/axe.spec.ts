@@ -39,6 +39,8 @@ test('axe finds nothing serious on the pages of the office', async ({ page }) =>
     [`/tests/${section.tests[0]!.id}`, 'Section 2'],
     [`/lines/${line.id}/register`, 'Register'],
     ['/procedures', 'Procedures'],
+    ['/waiting', 'Waiting for me'],
+    ['/people', 'People'],
     ['/stores', 'Stores'],
     ['/bench?calc=dew-point', 'Bench'],
   ]

@@ -3,7 +3,7 @@ import bwip from 'bwip-js/node'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { prepareCoupler } from './coupler'
-import { atStep, fill, lineByName, oneEnd, recordStep, sendStep, signIn } from './people'
+import { atStep, fill, lineByName, oneEnd, recordStep, says, sendStep, signIn } from './people'
 import { instruments, readyForPressure } from './section'
 
 const EXAMPLES = resolve(import.meta.dirname, '../../examples')
@@ -194,6 +194,15 @@ test('a pressure log from a file: wrong files say why, a doubtful date is asked'
   await expect(page.getByText('can be day/month or month/day; say which')).toBeVisible()
   expect((await facts(page, test)).some((f) => f.step === 'log')).toBe(false)
   await page.getByRole('button', { name: 'Day first' }).click()
+  // A file of another day is asked about before it is stored: its name, its times, what speaks against it.
+  const doubt = page.getByRole('dialog', { name: 'Does this file belong here?' })
+  await says(page, /^From the file log\.csv, 3 Apr,? 10:00 to 3 Apr,? 11:30\.$/)
+  await expect(doubt.getByText(/^It ends on 3 Apr 2026, 11:30, and this work was begun on /)).toBeVisible()
+  await doubt.getByRole('button', { name: 'Not this file' }).click()
+  expect((await facts(page, test)).some((f) => f.step === 'log')).toBe(false)
+  await input.setInputFiles(file('log.csv', rows.join('\n')))
+  await page.getByRole('button', { name: 'Day first' }).click()
+  await page.getByRole('button', { name: 'Store it all the same' }).click()
   await atStep(page, 'Phases of the log')
   const samples = (await sent(page, test, 'log'))['samples'] as number[][]
   expect(samples).toHaveLength(80) // 91 minutes less 11 in the gap

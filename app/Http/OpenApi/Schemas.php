@@ -619,6 +619,54 @@ use OpenApi\Attributes as OA;
     ],
 )]
 #[OA\Schema(
+    schema: 'WaitingRow',
+    required: ['what', 'kind', 'id', 'name', 'line_id', 'line', 'step', 'text', 'at', 'time_zone', 'practice'],
+    properties: [
+        new OA\Property(property: 'what', type: 'string', enum: ['bad', 'sign', 'clock', 'go-on']),
+        new OA\Property(property: 'kind', type: 'string', enum: ['joint', 'test']),
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'name', description: 'how people call it', type: 'string'),
+        new OA\Property(property: 'line_id', type: 'string'),
+        new OA\Property(property: 'line', type: 'string'),
+        new OA\Property(property: 'step', description: 'what comes next there', type: 'string'),
+        new OA\Property(property: 'text', description: 'why it is bad', type: 'string'),
+        new OA\Property(property: 'at', description: 'when its waiting is over', type: 'string', nullable: true),
+        new OA\Property(property: 'time_zone', type: 'string'),
+        new OA\Property(property: 'practice', type: 'boolean'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Found',
+    required: ['kind', 'id', 'name', 'of'],
+    properties: [
+        new OA\Property(property: 'kind', type: 'string', enum: ['line', 'joint', 'pipe', 'thing', 'procedure']),
+        new OA\Property(property: 'id', description: 'of a pipe: that of its line', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'of', description: 'its line or project; of a procedure its version', type: 'string'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'ProjectPeople',
+    required: ['id', 'name', 'practice', 'people'],
+    properties: [
+        new OA\Property(property: 'id', type: 'integer'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'practice', type: 'boolean'),
+        new OA\Property(
+            property: 'people',
+            type: 'array',
+            items: new OA\Items(
+                required: ['id', 'name', 'role'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'integer'),
+                    new OA\Property(property: 'name', type: 'string'),
+                    new OA\Property(property: 'role', type: 'string', enum: ['joiner', 'foreman', 'inspector', 'engineer']),
+                ],
+            ),
+        ),
+    ],
+)]
+#[OA\Schema(
     schema: 'Usual',
     required: ['near', 'low', 'high', 'whole', 'slips'],
     properties: [

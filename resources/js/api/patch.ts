@@ -32,4 +32,5 @@ export function patch(known: QueryClient, subject: string, recorded: Recorded): 
   for (const id of rows.keys()) if (id !== idOf(subject)) void known.invalidateQueries({ queryKey: subjectAt('joint', id).split('/') })
   for (const list of ['log', 'register']) void known.invalidateQueries({ queryKey: ['lines', recorded.line_id, list] })
   void known.invalidateQueries({ queryKey: ['lines'], exact: true })
+  void known.invalidateQueries({ queryKey: ['waiting'] })
 }

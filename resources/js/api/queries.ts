@@ -3,6 +3,7 @@ import {
   api,
   Refusal,
   type BoxProgramme,
+  type Found,
   type LineFull,
   type LinePipe,
   type LineShort,
@@ -11,11 +12,13 @@ import {
   type PracticeLabel,
   type ProcedureShort,
   type ProcedureText,
+  type ProjectPeople,
   type Register,
   type StoreItem,
   type StoreKind,
   type SectionPlan,
   type Subject,
+  type WaitingRow,
 } from './client'
 
 export const queries = new QueryClient({
@@ -54,6 +57,9 @@ const use = <T>(path: string, { fixed, seldom, off }: Options = {}): UseQueryRes
   })
 
 export const useMe = () => use<Me>('me', { seldom: true })
+export const useWaiting = () => use<WaitingRow[]>('waiting')
+export const usePeople = () => use<ProjectPeople[]>('people')
+export const useFound = (text: string) => use<Found[]>(`find?q=${encodeURIComponent(text)}`, { off: text === '' })
 export const useLines = () => use<LineShort[]>('lines')
 export const useLine = (id: string) => use<LineFull>(`lines/${id}`, { off: id === '' })
 export const useLog = (id: string) => use<LogEntry[]>(`lines/${id}/log`, { off: id === '' })

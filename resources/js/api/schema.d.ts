@@ -4,6 +4,57 @@
  */
 
 export interface paths {
+    "/waiting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What waits for me, across the lines of my projects */
+        get: operations["a8e97e7056ce880c03f13c90b8a706d3"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lines, joints, pipes, things of the stores and procedures by name, number or serial */
+        get: operations["44e5b343937b5798a9311f902b708ff4"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who works in my projects, and in which role */
+        get: operations["ca0e0fcaddf0744ed9026545b55f2b5e"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/files/fusion-trace": {
         parameters: {
             query?: never;
@@ -1053,6 +1104,45 @@ export interface components {
             same_field: string | null;
             /** @description what that is at the other joint */
             same: unknown;
+        };
+        WaitingRow: {
+            /** @enum {string} */
+            what: "bad" | "sign" | "clock" | "go-on";
+            /** @enum {string} */
+            kind: "joint" | "test";
+            id: string;
+            /** @description how people call it */
+            name: string;
+            line_id: string;
+            line: string;
+            /** @description what comes next there */
+            step: string;
+            /** @description why it is bad */
+            text: string;
+            /** @description when its waiting is over */
+            at: string | null;
+            time_zone: string;
+            practice: boolean;
+        };
+        Found: {
+            /** @enum {string} */
+            kind: "line" | "joint" | "pipe" | "thing" | "procedure";
+            /** @description of a pipe: that of its line */
+            id: string;
+            name: string;
+            /** @description its line or project; of a procedure its version */
+            of: string;
+        };
+        ProjectPeople: {
+            id: number;
+            name: string;
+            practice: boolean;
+            people: {
+                id: number;
+                name: string;
+                /** @enum {string} */
+                role: "joiner" | "foreman" | "inspector" | "engineer";
+            }[];
         };
         Usual: {
             /** @description it is read in whole units */
@@ -3442,6 +3532,68 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    a8e97e7056ce880c03f13c90b8a706d3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By line, along the chainage */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaitingRow"][];
+                };
+            };
+        };
+    };
+    "44e5b343937b5798a9311f902b708ff4": {
+        parameters: {
+            query?: {
+                q?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was found, the nearest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Found"][];
+                };
+            };
+        };
+    };
+    ca0e0fcaddf0744ed9026545b55f2b5e: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description My projects with their people */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectPeople"][];
+                };
+            };
+        };
+    };
     "1dbc2787c62461671458eb41d18efd3d": {
         parameters: {
             query?: never;

@@ -81,7 +81,7 @@ export default function LinePage(): ReactElement {
     : []
 
   return (
-    <Page wide practice={line.practice} title={line.name} up={{ to: '/', label: say('common.lines') }}>
+    <Page wide findsItself practice={line.practice} title={line.name} up={{ to: '/', label: say('common.lines') }}>
       <LineString
         joints={line.joints}
         sections={line.sections}

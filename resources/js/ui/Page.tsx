@@ -8,6 +8,7 @@ import { drop, dropPhoto } from '../outbox/outbox'
 import { useOutbox } from '../outbox/useOutbox'
 import { useWaitingPhotos } from '../outbox/usePhotos'
 import { Drop } from './Drop'
+import { Finder } from './Finder'
 import { Places } from './Places'
 import { Sheet } from './Sheet'
 import { useLook } from './settings'
@@ -21,6 +22,7 @@ export function Page({
   children,
   wide,
   coming,
+  findsItself,
   practice,
 }: {
   title: ReactNode
@@ -28,11 +30,14 @@ export function Page({
   children: ReactNode
   wide?: boolean
   coming?: boolean
+  /** the page finds its own things */
+  findsItself?: boolean
   /** what is shown belongs to a project of practice: nothing in it is real work */
   practice?: boolean | undefined
 }): ReactElement {
   const navigate = useNavigate()
   const [help, setHelp] = useState(false)
+  const [finding, setFinding] = useState(false)
   const inCabin = useMediaQuery<Theme>((theme) => theme.breakpoints.up('md'), { noSsr: true })
   const closeHelp = useCallback(() => setHelp(false), [])
   const me = useMe()
@@ -45,11 +50,15 @@ export function Page({
       // While a page comes its own way up is not known: a second Escape would leave for the top.
       if (event.key === 'Escape' && up && !coming && !document.querySelector('[role=dialog]')) void navigate(up.to)
       if (event.key === '?') setHelp(true)
+      if (event.key === '/' && !findsItself) {
+        event.preventDefault()
+        setFinding(true)
+      }
       if (event.key === 'u' && me.data) void changeUnits(me.data.units === 'metric' ? 'us' : 'metric')
     }
     window.addEventListener('keydown', keys)
     return () => window.removeEventListener('keydown', keys)
-  }, [navigate, up, coming, me.data])
+  }, [navigate, up, coming, findsItself, me.data])
 
   return (
     <Box sx={{ minHeight: '100dvh', display: 'flex', flexDirection: 'column' }}>
@@ -106,6 +115,7 @@ export function Page({
         </Box>
       )}
       <Keys open={help} onClose={closeHelp} />
+      {finding && <Finder onClose={() => setFinding(false)} />}
     </Box>
   )
 }

@@ -5,9 +5,11 @@ import { say } from '../texts/say'
 
 const PLACES = [
   ['/', say('common.lines')],
+  ['/waiting', say('desk.waiting')],
   ['/stores', say('stores.stores')],
   ['/procedures', say('ui.procedures')],
   ['/bench', say('bench.bench')],
+  ['/people', say('desk.people')],
 ] as const
 
 /** Where one can go from anywhere: in sight, in the cabin above and at the trench below. */

@@ -1,0 +1,122 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\PressureTest;
+use App\Models\Project;
+use App\Models\Role;
+use App\Models\Subject;
+use App\Models\User;
+use Diastoma\Core\Procedure\Step;
+use Illuminate\Database\Eloquent\Builder;
+
+/** What waits for a person, across lines: what is bad, what is to be signed in this role, which clocks run, what was begun. */
+final class ListWaiting
+{
+    /** More of one kind are no list that anybody works off. */
+    private const MOST = 200;
+
+    /** Who goes on with what was begun. */
+    private const AT_WORK = [Role::Joiner, Role::Foreman];
+
+    /**
+     * @return list<array{
+     *     what: string, kind: string, id: string, name: string, line_id: string, line: string, step: string, text: string,
+     *     at: string|null, time_zone: string, practice: bool
+     * }> by line, along the chainage
+     */
+    public function __invoke(User $person): array
+    {
+        $roles = $person->projects->mapWithKeys(fn (Project $p) => [$p->id => Role::from($p->pivot->role)]);
+        $ofMine = fn (Builder $lines): Builder => $lines->whereIn('project_id', $roles->keys());
+        $joints = Joint::query()
+            ->whereIn('state', ['begun', 'made'])
+            ->whereIn('line_id', $ofMine(Line::query()->select('id')))
+            ->with(['ofLine.project', 'ofLine.procedureText', 'procedureText'])
+            ->orderBy('line_id')
+            ->orderBy('chainage_m')
+            ->limit(self::MOST)
+            ->get();
+        $tests = PressureTest::query()
+            ->whereNull('sealed_at')
+            ->whereHas('section.line', fn ($lines) => $lines->whereIn('project_id', $roles->keys()))
+            ->with(['section.line.project', 'section.method'])
+            ->limit(self::MOST)
+            ->get();
+        $found = [];
+        foreach ([...$joints, ...$tests] as $subject) {
+            $what = $this->what($subject, $roles[$subject->line()->project_id]);
+            if ($what !== null) {
+                $found[] = $this->row($subject, $what);
+            }
+        }
+
+        return $found;
+    }
+
+    private function what(Subject $subject, Role $role): ?string
+    {
+        $next = $this->next($subject);
+        $isAtWork = \in_array($role, self::AT_WORK, true) || $subject instanceof PressureTest && $role === Role::Engineer;
+
+        return match (true) {
+            $subject->verdict === 'bad' => 'bad',
+            $next === null => null,
+            $next->isA('hold') => $next->roles === [] || \in_array($role->value, $next->roles, true) ? 'sign' : null,
+            $next->isA('timer') => 'clock',
+            default => $isAtWork ? 'go-on' : null,
+        };
+    }
+
+    private function next(Subject $subject): ?Step
+    {
+        return $subject->next_step === null ? null : $subject->procedure()->step($subject->next_step);
+    }
+
+    /**
+     * @return array{
+     *     what: string, kind: string, id: string, name: string, line_id: string, line: string, step: string, text: string,
+     *     at: string|null, time_zone: string, practice: bool
+     * }
+     */
+    private function row(Subject $subject, string $what): array
+    {
+        $line = $subject->line();
+        $next = $this->next($subject);
+
+        return [
+            'what' => $what,
+            'kind' => $subject->getMorphClass(),
+            'id' => (string) $subject->getKey(),
+            'name' => $subject->name(),
+            'line_id' => $line->id,
+            'line' => $line->name,
+            'step' => trim($next?->inWords() ?? '', '"'),
+            'text' => $what === 'bad' ? $this->worst($subject) : '',
+            'at' => $what === 'clock' && $next !== null ? $this->endOf($subject, $next) : null,
+            'time_zone' => $line->project->time_zone,
+            'practice' => $line->project->practice,
+        ];
+    }
+
+    private function worst(Subject $subject): string
+    {
+        $text = $subject->headline[0]['text'] ?? '';
+
+        return \is_string($text) ? $text : '';
+    }
+
+    /** When the waiting is over that ends with this step. */
+    private function endOf(Subject $subject, Step $step): ?string
+    {
+        foreach ($subject->procedure()->tells->clocks as $clock) {
+            if ($clock->until === $step->key) {
+                return $subject->clocks[$clock->name] ?? null;
+            }
+        }
+
+        return null;
+    }
+}

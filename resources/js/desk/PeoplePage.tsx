@@ -1,0 +1,40 @@
+import { Box, Typography } from '@mui/material'
+import type { ReactElement } from 'react'
+import { useMe, usePeople } from '../api/queries'
+import { say } from '../texts/say'
+import { roleWord } from '../texts/words'
+import { Loading } from '../ui/Loading'
+import { Page } from '../ui/Page'
+
+/** Who works in my projects, and who may what. */
+export default function PeoplePage(): ReactElement {
+  const projects = usePeople()
+  const me = useMe()
+  if (!projects.data) return <Loading query={projects} up={{ to: '/', label: say('common.lines') }} />
+  return (
+    <Page title={say('desk.people')} up={{ to: '/', label: say('common.lines') }}>
+      {projects.data.map((project) => (
+        <Box component="section" key={project.id} aria-labelledby={`project-${project.id}`} sx={{ mt: 3 }}>
+          <Typography id={`project-${project.id}`} variant="h2">
+            {project.practice ? say('desk.lineOfPractice', { line: project.name }) : project.name}
+          </Typography>
+          <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1, maxWidth: 560 }}>
+            {project.people.map((person) => (
+              <Box
+                component="li"
+                key={person.id}
+                sx={{ borderTop: 1, borderColor: 'divider', py: 1.25, display: 'flex', justifyContent: 'space-between', gap: 3 }}
+              >
+                <Box component="span" sx={{ fontWeight: person.id === me.data?.id ? 700 : 400, overflowWrap: 'anywhere' }}>
+                  {person.id === me.data?.id ? say('desk.you', { name: person.name }) : person.name}
+                </Box>
+                <span>{roleWord(person.role)}</span>
+              </Box>
+            ))}
+          </Box>
+        </Box>
+      ))}
+      <Typography sx={{ mt: 3, maxWidth: 640 }}>{say('desk.whoMayWhat')}</Typography>
+    </Page>
+  )
+}

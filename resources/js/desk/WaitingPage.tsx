@@ -1,0 +1,82 @@
+import { Box, Typography } from '@mui/material'
+import type { ReactElement } from 'react'
+import { Link } from 'react-router'
+import type { WaitingRow } from '../api/client'
+import { useWaiting } from '../api/queries'
+import { say } from '../texts/say'
+import { Loading } from '../ui/Loading'
+import { Page } from '../ui/Page'
+import { clockAndCountdown, useNow } from '../ui/useNow'
+
+/** What is worst, and what is nearest at hand, first. */
+const GROUPS = [
+  ['bad', say('desk.bad')],
+  ['sign', say('desk.toSign')],
+  ['clock', say('desk.clocks')],
+  ['go-on', say('desk.begun')],
+] as const
+
+const addressOf = (row: WaitingRow): string => (row.kind === 'joint' ? `/joints/${row.id}` : `/tests/${row.id}`)
+
+/** Across lines: what waits for who is signed in. */
+export default function WaitingPage(): ReactElement {
+  const waiting = useWaiting()
+  const now = useNow(5_000)
+  if (!waiting.data) return <Loading query={waiting} up={{ to: '/', label: say('common.lines') }} />
+  const rows = waiting.data
+  return (
+    <Page title={say('desk.waitingForMe')} up={{ to: '/', label: say('common.lines') }}>
+      {rows.length === 0 && <Typography sx={{ my: 3 }}>{say('desk.nothingWaits')}</Typography>}
+      {GROUPS.map(([what, title]) => {
+        const own = rows.filter((row) => row.what === what)
+        if (what === 'clock') own.sort((a, b) => (a.at ?? '').localeCompare(b.at ?? ''))
+        return own.length === 0 ? null : (
+          <Box component="section" key={what} aria-labelledby={`waiting-${what}`} sx={{ mt: 3 }}>
+            <Typography id={`waiting-${what}`} variant="h2">
+              {say('desk.groupOf', { title, count: own.length })}
+            </Typography>
+            <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }}>
+              {own.map((row) => (
+                <Row key={row.id} row={row} now={now} />
+              ))}
+            </Box>
+          </Box>
+        )
+      })}
+    </Page>
+  )
+}
+
+function Row({ row, now }: { row: WaitingRow; now: number }): ReactElement {
+  const said =
+    row.what === 'bad'
+      ? row.text
+      : row.what === 'clock' && row.at
+        ? `${row.step}: ${clockAndCountdown(row.at, now, row.time_zone)}`
+        : row.what === 'go-on'
+          ? say('desk.nextStep', { step: row.step })
+          : row.step
+  return (
+    <Box
+      component="li"
+      sx={{
+        borderTop: 1,
+        borderColor: 'divider',
+        minHeight: 56,
+        py: 1,
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', md: '260px 1fr 260px' },
+        columnGap: 3,
+        alignItems: 'center',
+      }}
+    >
+      <Link to={addressOf(row)} style={{ fontWeight: 700, padding: '10px 0' }}>
+        {row.name}
+      </Link>
+      <span>{said}</span>
+      <Box component="span" sx={{ color: 'text.secondary' }}>
+        {row.practice ? say('desk.lineOfPractice', { line: row.line }) : row.line}
+      </Box>
+    </Box>
+  )
+}
