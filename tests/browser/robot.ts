@@ -1,4 +1,4 @@
-import { expect, type Page, type Response } from '@playwright/test'
+import { expect, type Locator, type Page, type Response } from '@playwright/test'
 import type { FieldSpec, ProcedureText, Recorded, StepState, StepText, Subject } from '../../resources/js/api/client'
 import { resolved, type Entry, type Example, type Value } from './examples'
 import { pick } from './people'
@@ -7,6 +7,15 @@ import type { Trench } from './trench'
 
 /** A picture of one dot. */
 const PICTURE = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')
+
+/** Of phones, the last one that which the walk goes on with. */
+const SIZES = [
+  [360, 640],
+  [390, 844],
+] as const
+
+/** More than any field takes. */
+const IMPOSSIBLE = '99999999'
 
 /** How the page calls the parts of the work. */
 const STAGES: Record<string, string> = {
@@ -116,6 +125,7 @@ export class Robot {
       await this.thumb.tap(row)
     }
     await expect(title).toHaveText(called)
+    await this.looked(page, text)
     const before = this.thumb.taps
     await this.enter(page, state, text, entries)
     this.tapsAt[entry.step] = this.thumb.taps - before
@@ -128,6 +138,37 @@ export class Robot {
           timeout: 90_000,
         })
         .toBe('done')
+  }
+
+  /**
+   * What stands above the pad, on a small phone and a larger one: the figure at hand, what it is held against, and what is
+   * wrong with one that cannot be.
+   */
+  private async looked(page: Page, text: StepText): Promise<void> {
+    const pad = page.getByRole('group', { name: 'Number pad' })
+    if (!(await pad.isVisible())) return
+    const figure = page.locator('input[data-at-hand]').or(page.locator('form input[inputmode=none][data-round]')).first()
+    for (const [width, height] of SIZES) {
+      await page.setViewportSize({ width, height })
+      await figure.focus()
+      const top = async (): Promise<number> => (await pad.boundingBox())!.y
+      const stands = (what: Locator, called: string): Promise<void> =>
+        expect(async () => {
+          const box = (await what.boundingBox())!
+          expect(box.y, `${text.id}: ${called} is on the page`).toBeGreaterThanOrEqual(0)
+          expect(box.y + box.height, `${text.id}: ${called} stands above the pad`).toBeLessThanOrEqual((await top()) + 1)
+        }).toPass({ timeout: 5_000 })
+      await stands(figure, 'the figure at hand')
+      if (await page.locator('[data-target]').count()) await stands(page.locator('[data-target]').first(), 'its target')
+      if ((await figure.inputValue()) !== '') continue
+      await figure.fill(IMPOSSIBLE)
+      await pad.getByRole('button', { name: /^(Next.*|Record|All as it should be|Read on)$/ }).click()
+      const fault = page.getByRole('alert').first()
+      // One of several figures may be all that is wrong with a step, or none of its answers is given yet.
+      if (await fault.isVisible()) await stands(fault, 'what is wrong')
+      await stands(figure, 'the figure at hand')
+      await figure.fill('')
+    }
   }
 
   private async enter(page: Page, state: StepState, text: StepText, entries: Entry[]): Promise<void> {

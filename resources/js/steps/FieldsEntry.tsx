@@ -1,5 +1,5 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react'
+import { useCallback, useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react'
 import type { FieldSpec, StepText, Usual } from '../api/client'
 import { useMe, useStores, useUnits } from '../api/queries'
 import { useDraft } from '../outbox/drafts'
@@ -17,6 +17,7 @@ import { useSeen } from './fields/useSeen'
 import { YesNo } from './fields/YesNo'
 import { ItemEntry, usedLast } from './ItemEntry'
 import { LayoutEntry } from './LayoutEntry'
+import { TargetAtHand } from './target'
 import { notThese, prefixBy, prefixOf, type Prefix } from './prefix'
 import { useKeys } from './useKeys'
 
@@ -141,17 +142,19 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   useEffect(() => setCovered(foot.current?.offsetHeight ?? 0), [active])
 
   // The figure at hand stands above the pad, which covers the foot of the page while it is there.
-  useEffect(() => {
-    const input = inputs.current[active]
+  const reveal = useCallback((input: HTMLInputElement | null | undefined): void => {
     // The box of a yes or no is not seen: the page would jump under the thumb.
     if (!input || input.type === 'radio' || document.activeElement !== input) return
     const pad = foot.current?.offsetHeight ?? 0
     // With it the questions below it, as far as there is room for them.
-    const below = (input.closest('[data-end]')?.getBoundingClientRect().bottom ?? 0) - input.getBoundingClientRect().bottom
+    const under = (part: string): number =>
+      (input.closest(part)?.getBoundingClientRect().bottom ?? 0) - input.getBoundingClientRect().bottom
     const room = window.innerHeight - pad - input.offsetHeight - 2 * GAP
-    input.style.scrollMarginBottom = `${pad + (below > GAP && below <= room ? below : GAP)}px`
+    const below = under('[data-end]') <= room ? under('[data-end]') : under('[data-row]')
+    input.style.scrollMarginBottom = `${pad + Math.max(GAP, below)}px`
     input.scrollIntoView({ block: 'nearest' })
-  }, [active, faults])
+  }, [])
+  useEffect(() => reveal(inputs.current[active]), [active, faults, reveal])
 
   // A digit typed anywhere on the page goes to the figure at hand.
   const firstFigure = slots.find((s) => isFigure(s.field) && isEmpty(values[s.id]))?.id
@@ -209,8 +212,18 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   /** What still must be entered and has no answer that one tap gives; the one after the figure at hand first. */
   const open = shown.filter((s) => !s.field.optional && shouldBe(s.field) === undefined && isEmpty(values[s.id]))
   const following = open.find((s) => shown.indexOf(s) > shown.findIndex((f) => f.id === active)) ?? open.find((s) => s.id !== active)
+  /** A figure that cannot be is said when one goes on from it, and not after all others. */
+  const isRight = (): boolean => {
+    const why = current && !isEmpty(values[active]) ? complaint(current.field, values[active] ?? null, at(current.field)) : null
+    if (why) {
+      setFaults((all) => ({ ...all, [active]: why }))
+      inputs.current[active]?.focus()
+    }
+    return why === null
+  }
   /** Enter may come from a caliper that types by itself: it goes on, and answers no question. */
   const enter = (): void => {
+    if (!isRight()) return
     if (following) return goTo(following)
     if (unanswered.length === 0) return record(values)
     foot.current?.querySelector<HTMLButtonElement>('button.MuiButton-contained')?.focus()
@@ -245,7 +258,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   const padIsFor = current && isFigure(current.field) && isShown(current) ? current : null
   const main =
     padIsFor && following ? (
-      <Button variant="contained" sx={{ minWidth: 0, px: 1 }} onClick={() => goTo(following)}>
+      <Button variant="contained" sx={{ minWidth: 0, px: 1 }} onClick={() => (isRight() ? goTo(following) : undefined)}>
         {say('steps.next')}
       </Button>
     ) : unanswered.length > 0 ? (
@@ -296,7 +309,10 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
           inputs.current[id] = el
         }}
         onText={(text) => set(id, text)}
-        onFocus={() => setActive(id)}
+        onFocus={() => {
+          setActive(id)
+          reveal(inputs.current[id])
+        }}
         onEnter={enter}
       />
     ) : f.type === 'item' ? (
@@ -383,6 +399,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
             .map((slot) => (
               <Box
                 key={slot.id}
+                data-row
                 ref={shouldBe(slot.field) === undefined ? undefined : watch(slot.id)}
                 sx={{ borderBottom: 1, borderColor: faults[slot.id] ? 'secondary.main' : 'divider', py: 0.75 }}
               >
@@ -407,6 +424,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
         </Button>
       )}
       <Box ref={foot} sx={{ pt: 1.5, position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1, zIndex: 2 }}>
+        {padIsFor && <TargetAtHand />}
         {padIsFor ? (
           <Pad
             minus={(padIsFor.field.min ?? 0) < 0}

@@ -10,6 +10,7 @@ import { AskWhether } from './AskWhether'
 import { doubtOf, type Doubt } from './doubt'
 import { useDraft } from '../outbox/drafts'
 import { notThese, prefixBy } from './prefix'
+import { TargetAtHand } from './target'
 import { useKeys } from './useKeys'
 import { complaint, shownField, toValue } from './entry'
 import { EndTabs } from './fields/EndTabs'
@@ -155,6 +156,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
           <input
             ref={input}
             inputMode="none"
+            data-round
             autoComplete="off"
             value={texts[active] ?? ''}
             placeholder={prefix?.digits}
@@ -178,6 +180,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
             {fault}
           </Typography>
         )}
+        <TargetAtHand />
         <Pad
           onKey={(k) => set(keys.tap(String(active), texts[active] ?? '', k, prefix))}
           onBack={() => set(keys.back(String(active), texts[active] ?? '', prefix))}

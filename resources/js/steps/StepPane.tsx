@@ -8,12 +8,14 @@ import { drop, record, recordAll } from '../outbox/outbox'
 import { useNow } from '../ui/useNow'
 import { tight } from '../ui/Verdict'
 import { Called } from './called'
+import { isFigure } from './fields/slots'
 import { Held } from './Held'
 import { KINDS } from './kinds'
 import { sideName, type AtHand } from './kinds/kind'
 import type { LockHere } from './lockHere'
 import { Recorded } from './Recorded'
 import { StepEntry } from './StepEntry'
+import { Target } from './target'
 import { useRun } from './useRun'
 import { say } from '../texts/say'
 
@@ -81,20 +83,27 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
   const limits = ((state.limits as StepState['limits'] | undefined) ?? []).filter((l) => l.shown)
   const guide = guideOf(ends, data)
   const cautions = [...new Set(ends.flatMap((s) => s.cautions))]
+  const target =
+    limits.length === 0
+      ? null
+      : `${say('steps.limits', { count: limits.length })} ${tight(limits.map((l) => `${l.label} ${l.shown}`).join('; '))}`
+  const hasPad = !held && !early && (state.kind === 'round' || (kind.bothEnds === true && (text.fields ?? []).some(isFigure)))
   const entry = (
-    <DraftOf.Provider key={`${draftOf ?? ''}#${anew}`} value={draftOf}>
-      <StepEntry
-        at={here}
-        again={again}
-        other={other}
-        onRecord={(value, reason, more) => void save(value, reason, more)}
-        onDone={onMoved}
-        onAnew={() => {
-          if (draftOf) dropDraft(draftOf)
-          setAnew(anew + 1)
-        }}
-      />
-    </DraftOf.Provider>
+    <Target.Provider value={target}>
+      <DraftOf.Provider key={`${draftOf ?? ''}#${anew}`} value={draftOf}>
+        <StepEntry
+          at={here}
+          again={again}
+          other={other}
+          onRecord={(value, reason, more) => void save(value, reason, more)}
+          onDone={onMoved}
+          onAnew={() => {
+            if (draftOf) dropDraft(draftOf)
+            setAnew(anew + 1)
+          }}
+        />
+      </DraftOf.Provider>
+    </Target.Provider>
   )
   return (
     <Called value={called}>
@@ -114,7 +123,8 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
           </Typography>
         )}
         {!recorded && limits.length > 0 && (
-          <Typography lang={lang} sx={{ mb: 0.5 }}>
+          // With a pad it stands above that.
+          <Typography lang={lang} sx={{ mb: 0.5, display: { xs: hasPad ? 'none' : 'block', md: 'block' } }}>
             {say('steps.limits', { count: limits.length })} <strong>{tight(limits.map((l) => `${l.label} ${l.shown}`).join('; '))}</strong>
           </Typography>
         )}

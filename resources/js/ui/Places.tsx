@@ -16,7 +16,11 @@ const PLACES = [
 export function Places(): ReactElement {
   const { pathname } = useLocation()
   return (
-    <Box component="nav" aria-label={say('ui.places')} sx={{ display: 'flex', flexWrap: 'wrap', columnGap: { xs: 1, md: 0.5 } }}>
+    <Box
+      component="nav"
+      aria-label={say('ui.places')}
+      sx={{ display: { xs: 'grid', md: 'flex' }, gridTemplateColumns: 'repeat(3, 1fr)', columnGap: { md: 0.5 } }}
+    >
       {PLACES.map(([to, name]) => (
         <Link
           key={to}
