@@ -4,6 +4,7 @@ namespace App\Models;
 
 use App\Actions\PlanSection;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Procedure\Tells\Clock;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -45,7 +46,18 @@ class PressureTest extends Subject
 
     public function context(): array
     {
-        return ['practice' => $this->line()->project->practice] + $this->context;
+        return ['practice' => $this->line()->project->practice, 'test_from' => $this->coldFrom()] + $this->context;
+    }
+
+    /** When the last of its joints is cold enough for pressure; null where no joint has such a time. */
+    private function coldFrom(): ?string
+    {
+        return app(PlanSection::class)
+            ->joints($this->section)
+            ->map(fn (Joint $j) => $j->clocks[Clock::TEST] ?? null)
+            ->filter()
+            ->sortBy(fn (string $at) => new \DateTimeImmutable($at))
+            ->last();
     }
 
     public function holdsUpSignature(): array

@@ -37,8 +37,8 @@ return [
     'a step that cannot be read is ruled out' => ['Procedure/Judge.php', '$step->fault === null && ', ''],
     'an unsettled rule is left out' => [
         'Procedure/StepJudge.php',
-        '$rule->when?->holds($this->known) === false',
-        '$rule->when !== null && $rule->when->holds($this->known) !== true',
+        'if ($rule->when?->holds($this->known) === false)',
+        'if ($rule->when !== null && $rule->when->holds($this->known) !== true)',
     ],
     'what is not whole is good' => [
         'Procedure/StepJudge.php',

@@ -298,3 +298,32 @@ it('says before a file is stored what speaks against it, and replaces a wrong on
         ->assertStatus(409)
         ->assertSee('What a device recorded while the work was done stays');
 });
+
+it('lets no pressure on a section while one of its joints is warm', function () {
+    $line = $this->makeLine('ef-coupler-one-pass');
+    $test = $this->as('engineer')->postJson("/api/v1/sections/{$line['sections'][0]['id']}/tests")->assertCreated()->json('id');
+    $log = fn (): array => collect($this->as('engineer')->getJson("/api/v1/subjects/test/{$test}")->assertOk()->json('judgement.steps'))
+        ->firstWhere('key', 'log');
+    expect($log()['opens_at'])->toBeNull();
+    $cold = now()->addHour();
+    $joints = App\Models\Joint::query()->where('line_id', $line['id'])->orderBy('chainage_m')->get();
+    $joints[0]->update(['clocks' => ['test_from' => $cold->toIso8601String()]]);
+    $joints[1]->update(['clocks' => ['test_from' => now()->subHour()->toIso8601String()]]);
+    expect(strtotime($log()['opens_at']))->toBe($cold->getTimestamp());
+    // What was done all the same is kept, and bad.
+    $path = "subjects/test/{$test}";
+    foreach (
+        [
+            'instruments' => ['gauge' => 'G-1', 'gauge_due' => '2030-01-31', 'logger' => 'L-2', 'logger_due' => '2030-01-31'],
+            'ready' => ['restrained' => true, 'valves' => true, 'zone' => true],
+            'fill' => ['water_c' => 12, 'vented' => true],
+            'log' => ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => [[0, 800], [1, 801]], 'source' => 'device'],
+        ] as $step => $value
+    ) {
+        $this->record('engineer', $path, $step, $value)->assertCreated();
+    }
+    expect($log()['verdict'])
+        ->toBe('bad')
+        ->and(implode(' ', array_column($log()['reasons'], 'text')))
+        ->toContain('its joints were warm until');
+});

@@ -166,6 +166,9 @@ test('a pressure log from a file: wrong files say why, a doubtful date is asked'
   const line = await lineByName(page.request, 'Osier Row branch')
   await page.goto(`/sections/${line.sections[0]!.id}`)
   await page.getByRole('button', { name: /^Begin/ }).click()
+  // Joints are missing: a second tap, beside what that means.
+  await says(page, /it cannot be signed before all of this is settled/)
+  await page.getByRole('button', { name: 'Begin all the same' }).click()
   await instruments(page, 'G-9', '2020-01-31')
   await expect(page.getByText('The gauge is out of calibration since 2020-01-31.').filter({ visible: true }).first()).toBeVisible()
   await page.getByRole('button', { name: /Correct this|Measure again/ }).click()

@@ -159,7 +159,11 @@ export class Robot {
           expect(box.y + box.height, `${text.id}: ${called} stands above the pad`).toBeLessThanOrEqual((await top()) + 1)
         }).toPass({ timeout: 5_000 })
       await stands(figure, 'the figure at hand')
-      if (await page.locator('[data-target]').count()) await stands(page.locator('[data-target]').first(), 'its target')
+      const target = page.locator('[data-target]').first()
+      if (await target.count()) {
+        await stands(target, 'its target')
+        await expect(target).toHaveText(/^Limits?: .*\d/)
+      }
       if ((await figure.inputValue()) !== '') continue
       await figure.fill(IMPOSSIBLE)
       await pad.getByRole('button', { name: /^(Next.*|Record|All as it should be|Read on)$/ }).click()

@@ -1,5 +1,5 @@
 import { Box, Button, Link as MuiLink, Typography, useTheme } from '@mui/material'
-import { type ReactElement } from 'react'
+import { useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api, type SectionPlan } from '../api/client'
 import { useSection } from '../api/queries'
@@ -7,6 +7,7 @@ import { useVerb } from '../api/useVerb'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { Refused } from '../ui/Refused'
+import { Sheet } from '../ui/Sheet'
 import { useShow } from '../ui/units'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence, WORD } from '../ui/Verdict'
@@ -20,6 +21,7 @@ export default function SectionPage(): ReactElement {
   const navigate = useNavigate()
   const show = useShow()
   const now = useNow(5000)
+  const [asked, setAsked] = useState(false)
   const begin = useVerb(
     () => api.post<{ id: string }>(`/sections/${id}/tests`),
     (made) => void navigate(`/tests/${made.id}`),
@@ -152,7 +154,13 @@ export default function SectionPage(): ReactElement {
               · {WORD[t.verdict]} · {t.state === 'accepted' ? say('section.signed') : stateWord(t.state)}
             </Typography>
           ))}
-          <Button variant="contained" fullWidth sx={{ mt: 1 }} onClick={() => begin.run()} disabled={data.role === 'joiner' || begin.busy}>
+          <Button
+            variant="contained"
+            fullWidth
+            sx={{ mt: 1 }}
+            onClick={() => (plan.missing.length > 0 ? setAsked(true) : begin.run())}
+            disabled={data.role === 'joiner' || begin.busy}
+          >
             {data.tests.length > 0 ? say('section.beginAnotherTest') : say('section.beginTheTest')}
           </Button>
           {data.role === 'joiner' && (
@@ -161,6 +169,26 @@ export default function SectionPage(): ReactElement {
             </Typography>
           )}
           <Refused why={begin.fault} />
+          {asked && (
+            <Sheet
+              open
+              onClose={() => setAsked(false)}
+              close={say('section.notYet')}
+              title={say('section.thingsAreMissing', { count: plan.missing.length })}
+              actions={
+                <Button variant="contained" color="secondary" disabled={begin.busy} onClick={() => begin.run()}>
+                  {say('section.beginAllTheSame')}
+                </Button>
+              }
+            >
+              <Typography sx={{ mb: 1 }}>{say('section.whatItCosts')}</Typography>
+              <Box component="ul" sx={{ pl: 2.5, m: 0 }}>
+                {plan.missing.map((m) => (
+                  <li key={m}>{m}</li>
+                ))}
+              </Box>
+            </Sheet>
+          )}
           <Typography variant="body2" sx={{ mt: 2 }}>
             {say('section.storedEnergyNobodyInLineWith')}
           </Typography>

@@ -84,9 +84,11 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
   const guide = guideOf(ends, data)
   const cautions = [...new Set(ends.flatMap((s) => s.cautions))]
   const target =
-    limits.length === 0
-      ? null
-      : `${say('steps.limits', { count: limits.length })} ${tight(limits.map((l) => `${l.label} ${l.shown}`).join('; '))}`
+    limits.length === 0 ? null : (
+      <>
+        {say('steps.limits', { count: limits.length })} <strong>{tight(limits.map((l) => `${l.label} ${l.shown}`).join('; '))}</strong>
+      </>
+    )
   const hasPad = !held && !early && (state.kind === 'round' || (kind.bothEnds === true && (text.fields ?? []).some(isFigure)))
   const entry = (
     <Target.Provider value={target}>
@@ -125,7 +127,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
         {!recorded && limits.length > 0 && (
           // With a pad it stands above that.
           <Typography lang={lang} sx={{ mb: 0.5, display: { xs: hasPad ? 'none' : 'block', md: 'block' } }}>
-            {say('steps.limits', { count: limits.length })} <strong>{tight(limits.map((l) => `${l.label} ${l.shown}`).join('; '))}</strong>
+            {target}
           </Typography>
         )}
         {guide.map((g) => (

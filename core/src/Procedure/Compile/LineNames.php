@@ -38,6 +38,7 @@ final class LineNames
         'allowance_material' => 'material for the allowance',
         'gauge_target_kpa' => 'test pressure at the gauge',
         'stp_kpa' => 'system test pressure',
+        'test_from' => 'when the last joint of the section is cold enough for pressure',
         'open_at_start' => 'what was open when the test began',
     ];
 
