@@ -17,7 +17,7 @@ import { Fault } from './ui/Fault'
 import { LookProvider } from './ui/settings'
 import './ui/base.css'
 import { say } from './texts/say'
-import { Message } from './texts/Message'
+import { NotFound } from './ui/NotFound'
 
 const JointPage = lazy(() => import('./joint/JointPage'))
 const NewLine = lazy(() => import('./line/NewLine'))
@@ -64,12 +64,7 @@ const pages: [path: string, page: ReactElement][] = [
   ['/bench', <BenchPage />],
   ['/waiting', <WaitingPage />],
   ['/people', <PeoplePage />],
-  [
-    '*',
-    <p className="waiting">
-      <Message id="app.thereIsNothingAtThisAddress" parts={[<a href="/" />]} />
-    </p>,
-  ],
+  ['*', <NotFound />],
 ]
 
 // A page that breaks takes no other down with it.

@@ -38,6 +38,14 @@ test('the slash finds anything by what people call it', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Stour Bank trunk main', level: 1 })).toBeVisible()
 })
 
+test('an address at which nothing is has ways on', async ({ page }) => {
+  await signIn(page, 'bram')
+  await page.goto('/nowhere/at-all')
+  await says(page, /^At \/nowhere\/at-all there is no page/)
+  await page.getByRole('button', { name: 'Find' }).click()
+  await expect(page.getByRole('dialog', { name: 'Find' }).getByRole('textbox')).toBeFocused()
+})
+
 test('who works with whom, and who may what', async ({ page }) => {
   await signIn(page, 'bram')
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'People' }).click()
