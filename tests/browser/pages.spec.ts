@@ -77,13 +77,18 @@ test('on a small phone the figure at hand and what is wrong with it stand above 
     await expect(figure).toHaveValue(value)
     await overPad(figure)
     await page.keyboard.press('Enter')
+    if (label !== 'Pipe') continue
+    // What cannot be is said at once, and the next figure typed takes its place.
+    await expect(figure).toBeFocused()
+    await overPad(figure)
+    await overPad(page.getByRole('alert').first())
+    await figure.fill('13')
+    await expect(page.getByRole('alert')).toHaveCount(0)
+    await page.keyboard.press('Enter')
   }
   for (const question of ['Under a shelter', 'Rain or snow'])
     await page.getByLabel(`${question}: No`, { exact: true }).locator('xpath=..').click()
-  await recordStep(page)
-  await expect(page.getByLabel('Pipe').first()).toBeFocused()
-  await overPad(page.getByLabel('Pipe').first())
-  await overPad(page.getByRole('alert').first())
+  await expect(page.locator('form').getByRole('button', { name: 'Record', exact: true })).toBeVisible()
   // A round too, with a wrong figure in it, at both sizes of a phone.
   for (const [width, height] of [
     [360, 640],

@@ -37,7 +37,7 @@ const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\
  */
 export class Robot {
   private subject!: Subject
-  private readonly thumb = new Thumb()
+  private readonly thumb: Thumb
   /** taps by step */
   readonly tapsAt: Record<string, number> = {}
 
@@ -50,7 +50,10 @@ export class Robot {
     private readonly example: Example,
     private readonly begins: number,
     private readonly signing: Record<string, Page>,
-  ) {}
+    isInHurry = false,
+  ) {
+    this.thumb = new Thumb(isInHurry)
+  }
 
   /** Taps so far, those of who signs among them. */
   get taps(): number {
