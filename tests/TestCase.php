@@ -62,7 +62,14 @@ abstract class TestCase extends Base
             'pipe_length_m' => 6,
             'procedure_hash' => $hash($procedure),
             'centre_line' => [[0, 0, 0, 10], [18, 18, 0, 11]],
-            'sections' => [['name' => 'One', 'from_m' => 0, 'to_m' => 18, 'method_hash' => $hash($isPvc ? 'constant-pressure-makeup' : 'pe-viscoelastic')]],
+            'sections' => [
+                [
+                    'name' => 'One',
+                    'from_m' => 0,
+                    'to_m' => 18,
+                    'method_hash' => $hash($isPvc ? 'constant-pressure-makeup' : 'pe-viscoelastic'),
+                ],
+            ],
         ];
     }
 

@@ -28,7 +28,8 @@ final class FindAnything
         $ofMine = Line::query()->select('id')->whereIn('project_id', $projects);
 
         return array_values([
-            ...Line::query()->whereIn('project_id', $projects)->where('name', 'like', "%{$like}")->orderBy('name')->limit(self::MOST)->get()
+            ...Line::query()->whereIn('project_id', $projects)->where('name', 'like', "%{$like}")
+                ->orderBy('name')->limit(self::MOST)->get()
                 ->map(fn (Line $l) => ['kind' => 'line', 'id' => $l->id, 'name' => $l->name, 'of' => $l->project->name]),
             ...Joint::query()->whereIn('line_id', $ofMine)->where('number', 'like', $like)->with('ofLine')
                 ->orderByRaw('number <> ?', [$text])->orderByRaw('LENGTH(number)')->orderBy('number')->limit(self::MOST)->get()
@@ -37,7 +38,8 @@ final class FindAnything
                 ->where(fn ($q) => $q->where('plain', PipeNumber::plain($text))->orWhere('serial', 'like', $like))->limit(self::MOST)->get()
                 ->map(fn (Pipe $p) => ['kind' => 'pipe', 'id' => $p->line_id, 'name' => $p->number, 'of' => $p->line->name]),
             ...StoreItem::inStores()->whereIn('project_id', $projects)->with('project')
-                ->where(fn ($q) => $q->where('name', 'like', "%{$like}")->orWhere('values->serial', 'like', $like))->limit(self::MOST)->get()
+                ->where(fn ($q) => $q->where('name', 'like', "%{$like}")->orWhere('values->serial', 'like', $like))
+                ->limit(self::MOST)->get()
                 ->map(fn (StoreItem $i) => ['kind' => 'thing', 'id' => $i->id, 'name' => $i->name, 'of' => $i->project->name]),
             ...ProcedureText::usableIn($projects)->where('title', 'like', "%{$like}")->latest()->get()
                 ->unique('key')->take(self::MOST)

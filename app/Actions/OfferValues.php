@@ -69,7 +69,7 @@ final class OfferValues
         return array_values($found);
     }
 
-    /** @return iterable<Fact> what holds of each other joint, the newest first: of its line, or of its project where the thing is the same */
+    /** @return iterable<Fact> what holds of each other joint of the line, or of the project where a thing is the same, newest first */
     private function newest(Step $step, Offer $offer, Joint $joint): iterable
     {
         $near = fn (Builder $lines): Builder => $offer->sameStep === null

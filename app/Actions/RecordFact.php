@@ -158,7 +158,10 @@ final class RecordFact
             }
             $replaced = $current->firstWhere('id', $supersedes);
             if ($step->kind instanceof Trace && $replaced !== null && ! Trace::mayBeReplaced($replaced->value)) {
-                throw new Conflict('supersedes', 'What a device recorded while the work was done stays; only a file that was loaded is replaced.');
+                throw new Conflict(
+                    'supersedes',
+                    'What a device recorded while the work was done stays; only a file that was loaded is replaced.',
+                );
             }
             if (trim((string) ($body['reason'] ?? '')) === '') {
                 throw Refused::field('reason', 'reason is missing: say why the earlier entry does not count.');

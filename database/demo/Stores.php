@@ -82,8 +82,18 @@ final class Stores
                 ['serial' => 'B-40388', 'due_on' => $in('-4 days'), 'efficiency' => 0.85, 'power_factor' => 0.8],
             ],
             ['tape', 'circumference-tape', 'Tape 11', ['serial' => 'T-118', 'due_on' => $in('+7 months'), 'division_mm' => 0.1]],
-            ['tool', 'peeling-tool', 'Turning peeler 3', ['way' => 'turning', 'serial' => 'P-33', 'due_on' => $in('+2 months'), 'blade_on' => $in('-6 days')]],
-            ['scraper', 'peeling-tool', 'Hand scraper 5', ['way' => 'hand', 'serial' => 'P-05', 'due_on' => $in('+2 months'), 'blade_on' => $in('-2 days')]],
+            [
+                'tool',
+                'peeling-tool',
+                'Turning peeler 3',
+                ['way' => 'turning', 'serial' => 'P-33', 'due_on' => $in('+2 months'), 'blade_on' => $in('-6 days')],
+            ],
+            [
+                'scraper',
+                'peeling-tool',
+                'Hand scraper 5',
+                ['way' => 'hand', 'serial' => 'P-05', 'due_on' => $in('+2 months'), 'blade_on' => $in('-2 days')],
+            ],
             [
                 'set',
                 'power-source',

@@ -247,7 +247,10 @@ it('says before a file is stored what speaks against it, and replaces a wrong on
         'gauge' => 'G-1', 'gauge_due' => '2030-01-31', 'logger' => 'L-2', 'logger_due' => '2030-01-31',
     ])->assertCreated();
     $rows = fn (string $day): string => "time;pressure [bar]\n".
-        implode("\n", array_map(fn (int $m) => sprintf('%s %02d:%02d:00;%.2f', $day, 8 + intdiv($m, 60), $m % 60, 8 + $m / 1000), range(0, 90)));
+        implode("\n", array_map(
+            fn (int $m) => sprintf('%s %02d:%02d:00;%.2f', $day, 8 + intdiv($m, 60), $m % 60, 8 + $m / 1000),
+            range(0, 90),
+        ));
     $read = fn (string $csv, array $more) => $this->as('engineer')->post(
         '/api/v1/files/pressure-log',
         ['file' => UploadedFile::fake()->createWithContent('hold.csv', $csv)] + $more,
@@ -274,7 +277,8 @@ it('says before a file is stored what speaks against it, and replaces a wrong on
         'first_at' => $old['first_at'], 'last_at' => $old['last_at'],
     ];
     $path = "subjects/test/{$test}";
-    foreach (['ready' => ['restrained' => true, 'valves' => true, 'zone' => true], 'fill' => ['water_c' => 12, 'vented' => true]] as $step => $said) {
+    $ready = ['ready' => ['restrained' => true, 'valves' => true, 'zone' => true], 'fill' => ['water_c' => 12, 'vented' => true]];
+    foreach ($ready as $step => $said) {
         $this->record('engineer', $path, $step, $said)->assertCreated();
     }
     $first = $this->record('engineer', $path, 'log', $value($old['samples'], 'wrong.csv'))->assertCreated()->json('fact.id');
@@ -317,7 +321,13 @@ it('lets no pressure on a section while one of its joints is warm', function () 
             'instruments' => ['gauge' => 'G-1', 'gauge_due' => '2030-01-31', 'logger' => 'L-2', 'logger_due' => '2030-01-31'],
             'ready' => ['restrained' => true, 'valves' => true, 'zone' => true],
             'fill' => ['water_c' => 12, 'vented' => true],
-            'log' => ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => [[0, 800], [1, 801]], 'source' => 'device'],
+            'log' => [
+                'trace' => (string) Str::uuid(),
+                'part' => 0,
+                'final' => true,
+                'samples' => [[0, 800], [1, 801]],
+                'source' => 'device',
+            ],
         ] as $step => $value
     ) {
         $this->record('engineer', $path, $step, $value)->assertCreated();

@@ -112,7 +112,7 @@ export async function recordStep(page: Page): Promise<void> {
   // Questions that stand below what is to be seen are looked at first.
   await expect(async () => {
     if ((await end.textContent({ timeout: 2_000 })) !== 'Read on') return
-    await end.click({ timeout: 2_000 })
+    await end.filter({ hasText: 'Read on' }).click({ timeout: 2_000 })
     throw new Error('There is more to read.')
   }).toPass()
   await end.click()

@@ -12,7 +12,12 @@ interface ProcedurePaths
         summary: 'Procedures and test methods that my projects may use, each in its newest version',
         tags: ['procedures'],
         parameters: [
-            new OA\Parameter(name: 'material', description: 'of the pipe that it is for', in: 'query', schema: new OA\Schema(type: 'string')),
+            new OA\Parameter(
+                name: 'material',
+                description: 'of the pipe that it is for',
+                in: 'query',
+                schema: new OA\Schema(type: 'string'),
+            ),
             new OA\Parameter(name: 'service', in: 'query', schema: new OA\Schema(type: 'string')),
             new OA\Parameter(name: 'dn_mm', in: 'query', schema: new OA\Schema(type: 'number')),
             new OA\Parameter(name: 'sdr', in: 'query', schema: new OA\Schema(type: 'number')),

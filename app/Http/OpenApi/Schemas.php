@@ -613,7 +613,12 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'of', description: 'how people call the joint that has recorded it', type: 'string'),
         new OA\Property(property: 'recorded_at', type: 'string'),
         new OA\Property(property: 'within_min', description: 'how long it holds', type: 'number', nullable: true),
-        new OA\Property(property: 'same_step', description: 'it holds while this is the same at both joints', type: 'string', nullable: true),
+        new OA\Property(
+            property: 'same_step',
+            description: 'it holds while this is the same at both joints',
+            type: 'string',
+            nullable: true,
+        ),
         new OA\Property(property: 'same_field', type: 'string', nullable: true),
         new OA\Property(property: 'same', description: 'what that is at the other joint'),
     ],

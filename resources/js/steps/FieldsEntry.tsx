@@ -13,6 +13,7 @@ import { Choice } from './fields/Choice'
 import { FigureRow } from './fields/FigureRow'
 import { isFigure, shouldBe, slotsOf, type End, type Slot } from './fields/slots'
 import { TakeOver } from './fields/TakeOver'
+import { useCalm } from './fields/useCalm'
 import { useSeen } from './fields/useSeen'
 import { YesNo } from './fields/YesNo'
 import { ItemEntry, usedLast } from './ItemEntry'
@@ -139,6 +140,8 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
     () => covered,
   )
   const hidden = unanswered.filter((s) => unseen?.includes(s.id))
+  // A tap that meant "Read on" must not answer what came into view under it.
+  const isCalm = useCalm(unseen !== null && hidden.length === 0)
   useEffect(() => setCovered(foot.current?.offsetHeight ?? 0), [active])
 
   // The figure at hand stands above the pad, which covers the foot of the page while it is there.
@@ -266,7 +269,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
         variant="contained"
         sx={{ minWidth: 0, px: 1, lineHeight: 1.15 }}
         fullWidth
-        disabled={unseen === null}
+        disabled={hidden.length === 0 && !isCalm}
         onClick={hidden.length > 0 ? readOn : allAsItShouldBe}
       >
         {say(
