@@ -25,6 +25,8 @@ import { useKeys } from './useKeys'
 /** What another joint has recorded, with the words under which it is offered. */
 export interface Offered {
   says: string
+  /** what stays with the record: where it was taken from */
+  remark?: string
   value: Record<string, unknown>
 }
 
@@ -85,6 +87,8 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   const [faults, setFaults] = useState<Record<string, string>>({})
   const [asked, setAsked] = useState<{ slot: Slot; doubt: Doubt } | null>(null)
   const sure = useRef(new Set<string>())
+  /** where the whole of it was taken from, while nothing is changed since */
+  const taken = useRef<string | null>(null)
   const inputs = useRef<Record<string, HTMLInputElement | null>>({})
   const current = slots.find((s) => s.id === active)
   const [bare, setBare] = useState<string | null>(null)
@@ -177,6 +181,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   }, [firstFigure])
 
   const set = (id: string, value: Entered): void => {
+    taken.current = null
     setValues((v) => ({ ...v, [id]: value }))
     setFaults(({ [id]: _gone, ...rest }) => rest)
   }
@@ -203,7 +208,8 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
         {},
         ...slots.filter((s) => s.end.key === end.key).map(({ id, field }) => toValue(field, values[id] ?? null, at(field))),
       ) as Record<string, unknown>
-    const [one, other] = sides.map(of)
+    const remark = taken.current === null ? {} : { remark: taken.current }
+    const [one, other] = sides.map((end) => ({ ...of(end), ...remark }))
     if (other) onRecord(one!, other)
     else onRecord(one!)
   }
@@ -246,12 +252,17 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
     entered(o.value, sides[0]!).some(([id]) => isEmpty(values[id])),
   )
   const takeOver = (): void => {
-    const taken = { ...values, ...Object.fromEntries(elsewhere.flatMap((o) => entered(o.value, sides[0]!))) }
-    setValues(taken)
+    const known = { ...values, ...Object.fromEntries(elsewhere.flatMap((o) => entered(o.value, sides[0]!))) }
+    setValues(known)
+    taken.current =
+      elsewhere
+        .map((o) => o.remark ?? '')
+        .filter((r) => r !== '')
+        .join(' ') || null
     setFaults({})
-    const missing = slots.find((s) => !s.field.optional && isEmpty(taken[s.id]))
+    const missing = slots.find((s) => !s.field.optional && isEmpty(known[s.id]))
     if (missing) setActive(missing.id)
-    else record(taken)
+    else record(known)
   }
   const inWords = (value: Record<string, unknown>): string =>
     slots

@@ -52,6 +52,7 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
         ))}
         {state.reasons.length === 0 && <Typography>{state.summary ? tight(state.summary) : say('steps.recorded')}</Typography>}
       </Box>
+      {typeof value['remark'] === 'string' && state.kind !== 'hold' && <Typography sx={{ mt: 1.5 }}>{value['remark']}</Typography>}
       {typed.length > 0 && (
         <Typography variant="body2" sx={{ mt: 1.5 }}>
           {say('steps.typedAs', { typed: typed.join(', ') })}

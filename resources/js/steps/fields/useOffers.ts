@@ -17,7 +17,11 @@ export function useOffers(data: Subject, state: StepState, values: Record<string
       const isSame = o.same_step === null || (o.same !== null && values[o.same_step]?.[o.same_field ?? ''] === o.same)
       return isFresh && isSame
     })
-    .map((o) => ({ says: say('steps.asOn', { of: o.of, ago: ago(now - Date.parse(o.recorded_at)) }), value: o.value as Offered['value'] }))
+    .map((o) => ({
+      says: say('steps.asOn', { of: o.of, ago: ago(now - Date.parse(o.recorded_at)) }),
+      value: o.value as Offered['value'],
+      remark: say('steps.takenOverFrom', { of: o.of }),
+    }))
 }
 
 /** How long ago, in the words in which a crew says it. */
