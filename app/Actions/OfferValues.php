@@ -9,6 +9,7 @@ use App\Models\Subject;
 use Diastoma\Core\Procedure\Offer;
 use Diastoma\Core\Procedure\Step;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 
 /** What other joints have recorded and this one may take over: the weather of a while ago, the label of a fitting with the same code. */
 final class OfferValues
@@ -45,32 +46,33 @@ final class OfferValues
      */
     private function of(Step $step, Offer $offer, Joint $joint): array
     {
+        $facts = $this->newest($step, $offer, $joint);
+        $same = $offer->sameStep === null ? null : $this->standing($offer->sameStep, $facts->pluck('subject_id'));
+        $names = Joint::query()->findMany($facts->pluck('subject_id'))->keyBy('id');
         $found = [];
-        foreach ($this->newest($step, $offer, $joint) as $fact) {
-            $same = $offer->sameStep === null ? null : $this->sameOf($offer, $fact->subject_id);
-            if ($offer->sameStep !== null && $same === null || isset($found[json_encode($same)])) {
+        foreach ($facts as $fact) {
+            $is = $same === null ? null : $same[$fact->subject_id]->value[$offer->sameField] ?? null;
+            $key = json_encode($is);
+            if ($same !== null && $is === null || isset($found[$key])) {
                 continue;
             }
-            $found[json_encode($same)] = [
+            $found[$key] = [
                 'step' => $step->key,
                 'value' => array_diff_key($fact->value, array_flip([...$offer->without, 'photos', 'remark'])),
-                'of' => Joint::query()->findOrFail($fact->subject_id)->name(),
+                'of' => $names[$fact->subject_id]->name(),
                 'recorded_at' => $fact->recorded_at,
                 'within_min' => $offer->withinMin,
                 'same_step' => $offer->sameStep,
                 'same_field' => $offer->sameField,
-                'same' => $same,
+                'same' => $is,
             ];
-            if (\count($found) >= ($offer->sameStep === null ? 1 : self::THINGS)) {
-                break;
-            }
         }
 
-        return array_values($found);
+        return \array_slice(array_values($found), 0, $same === null ? 1 : self::THINGS);
     }
 
-    /** @return iterable<Fact> what holds of each other joint of the line, or of the project where a thing is the same, newest first */
-    private function newest(Step $step, Offer $offer, Joint $joint): iterable
+    /** @return Collection<int, Fact> what holds of each other joint of the line (of the project where a thing is the same), newest first */
+    private function newest(Step $step, Offer $offer, Joint $joint): Collection
     {
         $near = fn (Builder $lines): Builder => $offer->sameStep === null
             ? $lines->where('id', $joint->line_id)
@@ -88,15 +90,14 @@ final class OfferValues
         return $facts->unique('subject_id');
     }
 
-    private function sameOf(Offer $offer, string $jointId): mixed
+    /**
+     * @param  \Illuminate\Support\Collection<int, string>  $joints
+     * @return array<string, Fact> id of the joint => the fact that counts at this step
+     */
+    private function standing(string $step, \Illuminate\Support\Collection $joints): array
     {
-        $fact = Fact::query()
-            ->where('subject_type', 'joint')
-            ->where('subject_id', $jointId)
-            ->where('step', $offer->sameStep)
-            ->orderByDesc('seq')
-            ->first();
+        $facts = Fact::query()->where('subject_type', 'joint')->whereIn('subject_id', $joints)->where('step', $step)->orderBy('seq')->get();
 
-        return $fact?->value[$offer->sameField] ?? null;
+        return $facts->keyBy('subject_id')->all();
     }
 }

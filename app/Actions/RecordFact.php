@@ -16,6 +16,7 @@ use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Refused;
 use Illuminate\Auth\Access\AuthorizationException;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 
@@ -157,7 +158,7 @@ final class RecordFact
                 throw new Conflict('supersedes', 'What is to be superseded is not the latest fact of this step; load the joint again.');
             }
             $replaced = $current->firstWhere('id', $supersedes);
-            if ($step->kind instanceof Trace && $replaced !== null && ! Trace::mayBeReplaced($replaced->value)) {
+            if ($step->kind instanceof Trace && $replaced !== null && ! self::isFromFiles($replaced, $current)) {
                 throw new Conflict(
                     'supersedes',
                     'What a device recorded while the work was done stays; only a file that was loaded is replaced.',
@@ -174,6 +175,18 @@ final class RecordFact
         if ($why !== null) {
             throw new Conflict($step->kind->comesInParts() ? 'part' : 'step', "\"{$step->title($subject->context())}\" {$why}.");
         }
+    }
+
+    /**
+     * Did the whole trace come from a file, each of its parts?
+     *
+     * @param  Collection<int, Fact>  $standing  of its step
+     */
+    private static function isFromFiles(Fact $trace, Collection $standing): bool
+    {
+        $parts = $standing->filter(fn (Fact $f) => ($f->value['trace'] ?? null) === ($trace->value['trace'] ?? null));
+
+        return $parts->every(fn (Fact $f) => Trace::mayBeReplaced($f->value));
     }
 
     private function mustBeReady(Subject $subject, Step $step): void
