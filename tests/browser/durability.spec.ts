@@ -192,6 +192,7 @@ test('a fusion and a test go on while the server is dead', async ({ browser }) =
   await test.step('a test', async () => {
     await page.goto(`/sections/${(await called('Osier Row branch')).sections[0]!.id}`)
     await page.getByRole('button', { name: /^Begin/ }).click()
+    await page.getByRole('button', { name: 'Begin all the same' }).click()
     await instruments(page)
     await readyForPressure(page)
     await page.getByRole('button', { name: 'Start pump and logger' }).click()

@@ -1,5 +1,6 @@
 import { expect, test, type Browser, type Locator, type Page } from '@playwright/test'
 import { atStep, lineByName, type Who } from './people'
+import { whenCold } from './section'
 
 /**
  * Presses Tab until the focus is there, back or on as it lies: what cannot be reached so cannot be used without a mouse. Of
@@ -79,9 +80,9 @@ async function figures(
   else
     for (let isMore = true; isMore;) {
       await tabTo(page, end)
+      await page.waitForTimeout(500)
       isMore = (await end.textContent()) === 'Read on'
       await page.keyboard.press('Enter')
-      if (isMore) await page.waitForTimeout(300)
     }
   const asked = page.getByRole('dialog').getByRole('button', { name: / is right$/ })
   await expect(asked.or(page.locator('#step-title').filter({ hasNotText: before! })).first()).toBeVisible()
@@ -247,6 +248,7 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
       { 'Filled from the low end until no air came at the vents': 'Yes' },
     )
     await atStep(engineer, 'Raise, hold, log')
+    await whenCold(engineer)
     await press(engineer, 'Start pump and logger')
     await expect(engineer.locator('#step-title')).toHaveText('Phases of the log', { timeout: 180_000 })
     await press(engineer, 'Record')

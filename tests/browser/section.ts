@@ -32,6 +32,12 @@ export async function readyForPressure(page: Page): Promise<void> {
   await atStep(page, 'Raise, hold, log')
 }
 
+/** Joints that were made a moment ago are warm: nothing is put under pressure before, and the device's clock goes on by that. */
+export async function whenCold(page: Page): Promise<void> {
+  await expect(page.getByText(/^Not before/)).toBeVisible()
+  await page.clock.setSystemTime(Date.now() + 4 * 3_600_000)
+}
+
 /** From the plan of a section to the signature of the inspector, with the stand-in for pump and logger. Returns the id of the test. */
 export async function testSection(engineer: Page, inspector: Page, section: string, joints: number): Promise<string> {
   await engineer.goto(`/sections/${section}`)
@@ -40,6 +46,7 @@ export async function testSection(engineer: Page, inspector: Page, section: stri
   await engineer.getByRole('button', { name: 'Begin the test' }).dblclick()
   await instruments(engineer)
   await readyForPressure(engineer)
+  await whenCold(engineer)
   await engineer.getByRole('button', { name: 'Start pump and logger' }).click()
   await expect(engineer.getByRole('timer')).toBeVisible()
   await expect(engineer.locator('#step-title')).toHaveText('Phases of the log', { timeout: 180_000 })

@@ -16,6 +16,9 @@ const FIELDS = [
   { key: 'wet', label: 'Wet', type: 'yesno', should: false },
 ] as FieldSpec[]
 
+// Roles are looked up slowly where nothing is drawn.
+vi.setConfig({ testTimeout: 60_000 })
+
 let recorded: unknown[][]
 const shown = (more: { ends?: End[]; offers?: Offered[] } = {}): ReactElement =>
   createElement(
@@ -32,8 +35,8 @@ const shown = (more: { ends?: End[]; offers?: Offered[] } = {}): ReactElement =>
     ),
   )
 const all = async (): Promise<HTMLElement> => {
-  const button = await screen.findByRole('button', { name: 'All as it should be' })
-  await waitFor(() => expect((button as HTMLButtonElement).disabled).toBe(false))
+  const button = await screen.findByRole('button', { name: 'All as it should be' }, { timeout: 5_000 })
+  await waitFor(() => expect(button.getAttribute('aria-disabled')).toBe('false'), { timeout: 5_000 })
   return button
 }
 
@@ -68,8 +71,8 @@ test('an answer that was given stays, and only the rest is answered', async () =
   render(shown())
   fireEvent.change(screen.getByLabelText('Depth, mm'), { target: { value: '0.3' } })
   fireEvent.click(screen.getByLabelText('Wet: Yes'))
-  const rest = await screen.findByRole('button', { name: 'The rest as it should be' })
-  await waitFor(() => expect((rest as HTMLButtonElement).disabled).toBe(false))
+  const rest = await screen.findByRole('button', { name: 'The rest as it should be' }, { timeout: 5_000 })
+  await waitFor(() => expect(rest.getAttribute('aria-disabled')).toBe('false'), { timeout: 5_000 })
   fireEvent.click(rest)
   expect(recorded).toEqual([[{ depth_mm: 0.3, clean: true, wet: true }]])
 })
@@ -79,12 +82,12 @@ test('both ends are two values, and a figure that is missing at one of them is s
   render(shown({ ends }))
   fireEvent.change(screen.getByLabelText('Depth, mm, pipe 00a'), { target: { value: '0.3' } })
   fireEvent.click(screen.getByLabelText('Wet: No', { selector: '[name="peel@a/wet"]' }))
-  const rest = await screen.findByRole('button', { name: /Next|The rest/ })
+  const rest = await screen.findByRole('button', { name: /Next|The rest/ }, { timeout: 5_000 })
   fireEvent.click(rest)
   expect(recorded).toEqual([])
   fireEvent.change(screen.getByLabelText('Depth, mm, pipe 00b'), { target: { value: '0.25' } })
-  const end = await screen.findByRole('button', { name: 'The rest as it should be' })
-  await waitFor(() => expect((end as HTMLButtonElement).disabled).toBe(false))
+  const end = await screen.findByRole('button', { name: 'The rest as it should be' }, { timeout: 5_000 })
+  await waitFor(() => expect(end.getAttribute('aria-disabled')).toBe('false'), { timeout: 5_000 })
   fireEvent.click(end)
   expect(recorded).toEqual([
     [

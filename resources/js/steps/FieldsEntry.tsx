@@ -280,8 +280,8 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
         variant="contained"
         sx={{ minWidth: 0, px: 1, lineHeight: 1.15 }}
         fullWidth
-        disabled={hidden.length === 0 && !isCalm}
-        onClick={hidden.length > 0 ? readOn : allAsItShouldBe}
+        aria-disabled={hidden.length === 0 && !isCalm}
+        onClick={hidden.length > 0 ? readOn : () => isCalm && allAsItShouldBe()}
       >
         {say(
           hidden.length > 0
