@@ -1,6 +1,6 @@
 import { expect, test, type Browser, type Locator, type Page } from '@playwright/test'
 import { atStep, lineByName, type Who } from './people'
-import { whenCold } from './section'
+import { later, whenCold } from './section'
 
 /**
  * Presses Tab until the focus is there, back or on as it lies: what cannot be reached so cannot be used without a mouse. Of
@@ -257,6 +257,7 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
     await press(engineer, 'Sign')
     await press(engineer, /^Sign as /)
     await atStep(engineer, 'Inspector signs the verdict')
+    await later(inspector)
     const section = (await lineByName(engineer.request, name)).sections[0]!
     await inspector.keyboard.press('Escape')
     await expect(inspector.getByRole('heading', { name, level: 1 })).toBeVisible()
