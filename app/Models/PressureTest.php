@@ -4,6 +4,7 @@ namespace App\Models;
 
 use App\Actions\PlanSection;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Procedure\Tells\Clock;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -49,15 +50,40 @@ class PressureTest extends Subject
         return ['practice' => $this->line()->project->practice, 'test_from' => $this->coldFrom()] + $this->context;
     }
 
-    /** When the last of its joints is cold enough for pressure; null where no joint has such a time. */
+    /**
+     * When the last of its joints was cold enough for pressure; null where no joint has such a time. Once its log has begun, the
+     * joints that were begun before count, those that were cut out since among them: what is repaired after a test changes
+     * nothing of it.
+     */
     private function coldFrom(): ?string
     {
-        return app(PlanSection::class)
-            ->joints($this->section)
+        $log = $this->loggedFrom();
+        $joints = Joint::query()
+            ->where('line_id', $this->section->line_id)
+            ->whereBetween('chainage_m', [$this->section->from_m - 1e-6, $this->section->to_m + 1e-6])
+            ->get();
+        if ($log === null) {
+            $joints = $joints->where('state', '!=', 'cut-out');
+        } else {
+            $begun = Fact::query()->where('subject_type', 'joint')->whereIn('subject_id', $joints->modelKeys())
+                ->groupBy('subject_id')->selectRaw('subject_id, MIN(recorded_at) AS begun_at')->pluck('begun_at', 'subject_id');
+            $joints = $joints->filter(fn (Joint $j) => isset($begun[$j->id]) && new \DateTimeImmutable($begun[$j->id]) < $log);
+        }
+
+        return $joints
             ->map(fn (Joint $j) => $j->clocks[Clock::TEST] ?? null)
             ->filter()
             ->sortBy(fn (string $at) => new \DateTimeImmutable($at))
             ->last();
+    }
+
+    /** When the first part of its log was recorded. */
+    private function loggedFrom(): ?\DateTimeImmutable
+    {
+        $traces = array_map(fn (Step $s) => $s->key, array_filter($this->procedure()->steps, fn (Step $s) => $s->isA('trace')));
+        $first = $this->recorded()->first(fn (Fact $f) => \in_array($f->step, $traces, true));
+
+        return $first === null ? null : new \DateTimeImmutable($first->recorded_at);
     }
 
     public function holdsUpSignature(): array

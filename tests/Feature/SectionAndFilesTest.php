@@ -311,6 +311,12 @@ it('lets no pressure on a section while one of its joints is warm', function () 
     expect($log()['opens_at'])->toBeNull();
     $cold = now()->addHour();
     $joints = App\Models\Joint::query()->where('line_id', $line['id'])->orderBy('chainage_m')->get();
+    foreach ($joints as $joint) {
+        $pipes = ['pipe_a' => '1', 'pipe_b' => '2', 'slides' => 'normal'];
+        $morning = ['recorded_at' => '2026-05-04T08:00:00+02:00'];
+        $this->record('joiner', "subjects/joint/{$joint->id}", 'pipes', $pipes, $morning)->assertCreated();
+        $joint->refresh();
+    }
     $joints[0]->update(['clocks' => ['test_from' => $cold->toIso8601String()]]);
     $joints[1]->update(['clocks' => ['test_from' => now()->subHour()->toIso8601String()]]);
     expect(strtotime($log()['opens_at']))->toBe($cold->getTimestamp());
@@ -336,4 +342,28 @@ it('lets no pressure on a section while one of its joints is warm', function () 
         ->toBe('bad')
         ->and(implode(' ', array_column($log()['reasons'], 'text')))
         ->toContain('its joints were warm until');
+});
+
+it('judges a test by the joints that were there: one that is made in a repair after it makes it no worse', function () {
+    $line = $this->makeLine('ef-coupler-one-pass');
+    $test = $this->as('engineer')->postJson("/api/v1/sections/{$line['sections'][0]['id']}/tests")->assertCreated()->json('id');
+    $steps = [
+        'instruments' => ['gauge' => 'G-1', 'gauge_due' => '2030-01-31', 'logger' => 'L-2', 'logger_due' => '2030-01-31'],
+        'ready' => ['restrained' => true, 'valves' => true, 'zone' => true],
+        'fill' => ['water_c' => 12, 'vented' => true],
+        'log' => ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => [[0, 800], [1, 801]], 'source' => 'device'],
+    ];
+    foreach ($steps as $step => $value) {
+        $this->record('engineer', "subjects/test/{$test}", $step, $value)->assertCreated();
+    }
+    $log = fn (): array => collect($this->as('engineer')->getJson("/api/v1/subjects/test/{$test}")->assertOk()->json('judgement.steps'))
+        ->firstWhere('key', 'log');
+    $before = $log();
+    $joint = App\Models\Joint::query()->where('line_id', $line['id'])->firstOrFail();
+    $this->travel(1)->hours();
+    $this->record('joiner', "subjects/joint/{$joint->id}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2', 'slides' => 'normal'], [
+        'recorded_at' => now()->toIso8601String(),
+    ])->assertCreated();
+    $joint->refresh()->update(['clocks' => ['test_from' => now()->addHours(2)->toIso8601String()]]);
+    expect($log()['verdict'])->toBe($before['verdict'])->and($log()['opens_at'])->toBeNull();
 });
