@@ -54,7 +54,7 @@ final class DoubtEvidence
         $fact = Fact::query()
             ->where('subject_type', 'joint')
             ->whereIn('subject_id', $joints->modelKeys())
-            ->where('step', '!=', 'accept')
+            ->whereNull('value->signed')
             ->orderByDesc('seq')
             ->first();
 

@@ -15,8 +15,8 @@ use Illuminate\Database\Eloquent\Builder;
 /** What waits for a person, across lines: what is bad, what is to be signed in this role, which clocks run, what was begun. */
 final class ListWaiting
 {
-    /** More of one kind are no list that anybody works off. */
-    private const MOST = 200;
+    /** So many at most are looked through; what is bad comes first, so that it is never what is left out. */
+    private const MOST = 2000;
 
     /** Who goes on with what was begun. */
     private const AT_WORK = [Role::Joiner, Role::Foreman];
@@ -25,7 +25,7 @@ final class ListWaiting
      * @return list<array{
      *     what: string, kind: string, id: string, name: string, line_id: string, line: string, step: string, text: string,
      *     at: string|null, time_zone: string, practice: bool
-     * }> by line, along the chainage
+     * }> what is bad first, each by line along the chainage
      */
     public function __invoke(User $person): array
     {
@@ -35,6 +35,7 @@ final class ListWaiting
             ->whereIn('state', ['begun', 'made'])
             ->whereIn('line_id', $ofMine(Line::query()->select('id')))
             ->with(['ofLine.project', 'ofLine.procedureText', 'procedureText'])
+            ->orderByRaw("verdict <> 'bad'")
             ->orderBy('line_id')
             ->orderBy('chainage_m')
             ->limit(self::MOST)

@@ -313,8 +313,20 @@ dataset('slips of sense', [
         slipped('steps.0.fields.1', ['key' => 'dry', 'label' => 'Dry', 'type' => 'yesno', 'want' => true, 'should' => true]),
         'steps[0].fields[1].should: says the same as "want", which is judged: give one of the two.',
     ],
+    'scanned in another unit' => [
+        slipped('steps.1.fields.0.scanned', '$line.length_m'),
+        'steps[1].fields[0].scanned: "$line.length_m" does not end in the unit of "value_mm", _mm.',
+    ],
+    'meant for a material that is misspelt' => [
+        slipped('suits', [['of' => 'material', 'in' => ['PE10'], 'why' => 'So.']]),
+        'suits[0].in[0]: "PE10" is no material that is known here; did you mean "PE100"?',
+    ],
+    'meant for a service that is misspelt' => [
+        slipped('suits', [['of' => 'service', 'in' => ['watr'], 'why' => 'So.']]),
+        'suits[0].in[0]: "watr" is no service that is known here; did you mean "water"?',
+    ],
     'scanned by no path' => [
-        slipped('steps.1.fields.0.scanned', '$step.knid.end'),
+        slipped('steps.1.fields.0.scanned', '$step.knid.end_mm'),
         'steps[1].fields[0].scanned: there is no step "knid" in this procedure; did you mean "kind"?',
     ],
     'what is usual is not said' => [

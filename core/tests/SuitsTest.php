@@ -59,5 +59,5 @@ it('says of every procedure that ships for which material it is', function () {
 
 it('says both ends of a range', function () {
     $text = ['suits' => [['of' => 'sdr', 'min' => 11, 'max' => 17, 'why' => 'So thick.']]] + Procedure::shipped()['ef-coupler-hand']->text;
-    expect(Procedure::from($text)->unsuited(['sdr' => 21]))->toBe(['It is for 11 to SDR 17, and this is SDR 21. So thick.']);
+    expect(Procedure::from($text)->unsuited(['sdr' => 21]))->toBe(['It is for SDR 11 to SDR 17, and this is SDR 21. So thick.']);
 });

@@ -10,6 +10,15 @@ use Diastoma\Core\Refused;
 /** What a material brings along before the engineer says better: start values with source in `data/pipe/materials.json`. */
 final class Material
 {
+    /** @return list<string> that are known */
+    public static function names(): array
+    {
+        /** @var array<string, mixed> $all */
+        $all = Data::json('pipe/materials.json')['materials'];
+
+        return array_keys($all);
+    }
+
     /**
      * @return array{e_mod_gpa: float, nu: float, restraint: string, creep_m?: float, allowance_material: string}
      *

@@ -47,13 +47,13 @@ final readonly class Suit
         if ($this->in !== []) {
             return implode(' or ', $this->in);
         }
-        $from = $this->min === null ? '' : $this->said("{$this->min}").' and more';
+        [$from, $to] = [$this->said((string) $this->min), $this->said((string) $this->max)];
 
-        if ($this->max === null) {
-            return $from;
-        }
-
-        return $this->min === null ? $this->said("{$this->max}").' at most' : "{$this->min} to ".$this->said("{$this->max}");
+        return match (null) {
+            $this->max => "{$from} and more",
+            $this->min => "{$to} at most",
+            default => "{$from} to {$to}",
+        };
     }
 
     private function said(string $value): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure\Compile;
 
+use Diastoma\Core\Pipe\Material;
 use Diastoma\Core\Procedure\Parameter;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Suit;
@@ -109,6 +110,12 @@ final readonly class Compiler
             }
             if (isset($suit['min'], $suit['max']) && $suit['min'] > $suit['max']) {
                 $at->below('min')->fault("{$suit['min']} is more than max, {$suit['max']}: no pipe suits");
+            }
+            $words = $suit['of'] === 'material' ? Material::names() : (LineNames::WORDS[$suit['of']] ?? []);
+            foreach ($isFigure ? [] : $suit['in'] ?? [] as $j => $word) {
+                if (! \in_array($word, $words, true)) {
+                    $at->below("in[{$j}]")->fault("\"{$word}\" is no {$suit['of']} that is known here; ".Nearest::to($word, $words));
+                }
             }
             $read[] = new Suit(
                 $suit['of'],

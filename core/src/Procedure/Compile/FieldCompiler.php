@@ -53,6 +53,7 @@ final readonly class FieldCompiler
             }
         }
         $quantity = $this->quantity($field);
+        $this->sameUnit($field, $quantity);
         if (isset($field['min'], $field['max']) && $field['min'] > $field['max']) {
             $this->reader->below('min')->fault("{$field['min']} is more than max, {$field['max']}: nothing could be entered");
         }
@@ -78,6 +79,25 @@ final readonly class FieldCompiler
             scanned: isset($field['scanned']) ? $this->reader->below('scanned')->forShow()->expression($field['scanned']) : null,
             usual: isset($field['usual']) ? $this->usual($field['usual'], $field, $quantity) : null,
         );
+    }
+
+    /**
+     * What stands there by itself is in the unit of the field, or a minute would pass for a second.
+     *
+     * @param  FieldText  $field
+     */
+    private function sameUnit(array $field, ?Quantity $quantity): void
+    {
+        if ($quantity === null) {
+            return;
+        }
+        $suffix = (new Measure($field['key'], $quantity))->suffix;
+        foreach (['suggest', 'scanned'] as $key) {
+            $path = $field[$key] ?? null;
+            if (\is_string($path) && str_starts_with($path, '$') && ! str_ends_with($path, "_{$suffix}")) {
+                $this->reader->below($key)->fault("\"{$path}\" does not end in the unit of \"{$field['key']}\", _{$suffix}");
+            }
+        }
     }
 
     /**
