@@ -20,7 +20,7 @@ const FIELDS = [
 vi.setConfig({ testTimeout: 60_000 })
 
 let recorded: unknown[][]
-const shown = (more: { ends?: End[]; offers?: Offered[] } = {}): ReactElement =>
+const shown = (more: { ends?: End[]; offers?: Offered[]; scanned?: Record<string, unknown> } = {}): ReactElement =>
   createElement(
     QueryClientProvider,
     { client: queries },
@@ -82,13 +82,14 @@ test('both ends are two values, and a figure that is missing at one of them is s
   render(shown({ ends }))
   fireEvent.change(screen.getByLabelText('Depth, mm, pipe 00a'), { target: { value: '0.3' } })
   fireEvent.click(screen.getByLabelText('Wet: No', { selector: '[name="peel@a/wet"]' }))
-  const rest = await screen.findByRole('button', { name: /Next|The rest/ }, { timeout: 5_000 })
+  const rest = await screen.findByRole('button', { name: 'The rest as it should be' }, { timeout: 5_000 })
+  await waitFor(() => expect(rest.getAttribute('aria-disabled')).toBe('false'), { timeout: 5_000 })
   fireEvent.click(rest)
+  expect(screen.getByRole('alert').textContent).toBe('Depth is missing.')
+  expect(screen.getByRole('group', { name: 'pipe 00b' }).contains(screen.getByRole('alert'))).toBe(true)
   expect(recorded).toEqual([])
   fireEvent.change(screen.getByLabelText('Depth, mm, pipe 00b'), { target: { value: '0.25' } })
-  const end = await screen.findByRole('button', { name: 'The rest as it should be' }, { timeout: 5_000 })
-  await waitFor(() => expect(end.getAttribute('aria-disabled')).toBe('false'), { timeout: 5_000 })
-  fireEvent.click(end)
+  fireEvent.click(screen.getByRole('button', { name: 'Record' }))
   expect(recorded).toEqual([
     [
       { depth_mm: 0.3, clean: true, wet: false },
@@ -114,6 +115,16 @@ test('what is changed after it was taken over is the own reading of this joint',
   fireEvent.change(screen.getByLabelText('Depth, mm'), { target: { value: '0.4' } })
   fireEvent.click(await all())
   expect(recorded).toEqual([[{ depth_mm: 0.4, clean: true, wet: false }]])
+})
+
+test('what was confirmed as scanned says so, whatever is typed beside it', async () => {
+  render(shown({ scanned: { depth_mm: 0.3 } }))
+  fireEvent.click(screen.getByRole('button', { name: 'The label says what was scanned: depth 0.3 mm' }))
+  fireEvent.click(screen.getByLabelText('Wet: No'))
+  const rest = await screen.findByRole('button', { name: 'The rest as it should be' }, { timeout: 5_000 })
+  await waitFor(() => expect(rest.getAttribute('aria-disabled')).toBe('false'), { timeout: 5_000 })
+  fireEvent.click(rest)
+  expect(recorded).toEqual([[{ depth_mm: 0.3, clean: true, wet: false, remark: 'Read off the label as scanned, with one tap.' }]])
 })
 
 test('a figure that cannot be holds one where it is', () => {

@@ -87,8 +87,8 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   const [faults, setFaults] = useState<Record<string, string>>({})
   const [asked, setAsked] = useState<{ slot: Slot; doubt: Doubt } | null>(null)
   const sure = useRef(new Set<string>())
-  /** where the whole of it was taken from, while nothing is changed since */
-  const taken = useRef<string | null>(null)
+  /** what was taken over, with the words that stay with the record while nothing of it is changed */
+  const taken = useRef<{ remark: string; values: [string, Entered][] }[]>([])
   const inputs = useRef<Record<string, HTMLInputElement | null>>({})
   const current = slots.find((s) => s.id === active)
   const [bare, setBare] = useState<string | null>(null)
@@ -181,7 +181,6 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   }, [firstFigure])
 
   const set = (id: string, value: Entered): void => {
-    taken.current = null
     setValues((v) => ({ ...v, [id]: value }))
     setFaults(({ [id]: _gone, ...rest }) => rest)
   }
@@ -208,7 +207,8 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
         {},
         ...slots.filter((s) => s.end.key === end.key).map(({ id, field }) => toValue(field, values[id] ?? null, at(field))),
       ) as Record<string, unknown>
-    const remark = taken.current === null ? {} : { remark: taken.current }
+    const unchanged = taken.current.filter((t) => t.values.every(([id, value]) => values[id] === value))
+    const remark = unchanged.length === 0 ? {} : { remark: unchanged.map((t) => t.remark).join(' ') }
     const [one, other] = sides.map((end) => ({ ...of(end), ...remark }))
     if (other) onRecord(one!, other)
     else onRecord(one!)
@@ -248,17 +248,14 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
     record({ ...values, [slot.id]: text })
   }
   /** What is known from elsewhere and not typed yet, all of it under one tap. Where that is the whole step, it is recorded. */
-  const elsewhere = [...(scanned ? [{ says: say('steps.labelSaysAsScanned'), value: scanned }] : []), ...(offers ?? [])].filter((o) =>
-    entered(o.value, sides[0]!).some(([id]) => isEmpty(values[id])),
-  )
+  const elsewhere = [
+    ...(scanned ? [{ says: say('steps.labelSaysAsScanned'), value: scanned, remark: say('steps.confirmedAsScanned') }] : []),
+    ...(offers ?? []),
+  ].filter((o) => entered(o.value, sides[0]!).some(([id]) => isEmpty(values[id])))
   const takeOver = (): void => {
     const known = { ...values, ...Object.fromEntries(elsewhere.flatMap((o) => entered(o.value, sides[0]!))) }
     setValues(known)
-    taken.current =
-      elsewhere
-        .map((o) => o.remark ?? '')
-        .filter((r) => r !== '')
-        .join(' ') || null
+    taken.current = elsewhere.flatMap((o) => (o.remark ? [{ remark: o.remark, values: entered(o.value, sides[0]!) }] : []))
     setFaults({})
     const missing = slots.find((s) => !s.field.optional && isEmpty(known[s.id]))
     if (missing) setActive(missing.id)
