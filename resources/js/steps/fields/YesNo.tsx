@@ -22,6 +22,7 @@ export function YesNo({ field, name, value, onChange, inputRef }: Props): ReactE
     <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 60 }}>
       <Typography component="legend" sx={{ float: 'left', flexGrow: 1, p: 0 }}>
         {field.label}
+        {field.optional ? say('steps.suffixIfKnown') : ''}
       </Typography>
       {answers.map(([word, answer]) => (
         <Box
