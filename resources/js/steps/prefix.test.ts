@@ -47,3 +47,17 @@ it('begins what is smaller than a few millimetres with the tenths, and nothing e
   expect(prefixBy(undefined, mm)).toBeNull()
   expect(prefixBy(usual(2.5), { ...mm, symbol: 'in' })).toBeNull()
 })
+
+it.each([
+  [225, '22'],
+  [110.15, '1'],
+  [160, '1'],
+  [163, '1'],
+  [165, '16'],
+  [63, '6'],
+  [1204, '120'],
+  [14, '1'],
+])('where %s is expected the digits that stand there already are %s', (near, digits) => expect(prefixOf(near)?.digits).toBe(digits))
+
+it('knows nothing of what is not expected, or has one digit', () =>
+  expect([null, undefined, 8.9].map((n) => prefixOf(n))).toEqual([null, null, null]))

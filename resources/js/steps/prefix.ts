@@ -12,8 +12,19 @@ export interface Prefix {
 }
 
 /** From what is expected, as it is read; a figure of one digit before the point has none. */
-export const prefixOf = (near: number | null | undefined, whole = false): Prefix | null =>
-  near === null || near === undefined || !(near >= 10) ? null : { digits: String(Math.floor(near + 1e-9)).slice(0, -1), near, whole }
+export function prefixOf(near: number | null | undefined, whole = false): Prefix | null {
+  if (near === null || near === undefined || !(near >= 10)) return null
+  // Only what is the same whichever digit comes next is shown: near 110 it may be 109 or 111.
+  const outcomes = [...'0123456789'].map((digit) => wholeWith(digit, near))
+  return { digits: common(outcomes) || String(Math.floor(near + 1e-9)).slice(0, -1), near, whole }
+}
+
+/** What some numbers begin with alike, short of their last digit. */
+function common(texts: string[]): string {
+  let alike = texts[0]!.slice(0, -1)
+  while (!texts.every((text) => text.slice(0, -1).startsWith(alike))) alike = alike.slice(0, -1)
+  return alike
+}
 
 /** Of a gap or a chip of less than this in mm the first digit is a nought, and tenths are read. */
 const FINE_MM = 4
