@@ -313,7 +313,8 @@ it('tells tight, leaking and air-filled sections apart', function (string $metho
         'instruments' => ['gauge' => 'G-12', 'gauge_due' => '2026-12-31', 'logger' => 'L-3', 'logger_due' => '2026-12-31'],
         'ready' => ['restrained' => true, 'valves' => true, 'zone' => true], 'fill' => ['water_c' => 12, 'vented' => true],
         'log' => ['trace' => TRACE, 'part' => 0, 'final' => true, 'samples' => $run['rows']],
-        'phases' => $marks, 'look' => ['leak' => false], 'sign-engineer' => ['signed' => true], 'sign-inspector' => ['signed' => true],
+        'phases' => $marks, 'look' => ['leak' => false],
+        'sign-engineer' => ['signed' => true, 'confirmed' => fromMemory($method)], 'sign-inspector' => ['signed' => true],
     ];
     $line = [
         'segments' => [$segment],
@@ -323,6 +324,18 @@ it('tells tight, leaking and air-filled sections apart', function (string $metho
     ];
     $judgement = judged($method, $values, $line);
     expect($judgement->steps['phases']->verdict)->toBe($wanted, texts($judgement))->and(texts($judgement))->toContain($sentence);
+    // What is drawn of it: phases one after the other, and the course below its least where the fall made it bad.
+    $course = $judgement->steps['phases']->figure;
+    expect($course['shape'])->toBe('course')->and($judgement->procedure->step($course['of'])?->isA('trace'))->toBeTrue();
+    foreach (array_slice($course['bands'], 1) as $i => $phase) {
+        expect($phase['from_min'])->toBe($course['bands'][$i]['to_min'])->and($phase['name'])->not->toBe($course['bands'][$i]['name']);
+    }
+    $least = array_column($course['limits'], null, 'name')['least in the main phase'] ?? null;
+    if ($least !== null && $judgement->steps['phases']->results['viscoelastic-test']['phase'] === 'main') {
+        $readings = $judgement->steps['phases']->results['viscoelastic-log']['readings'];
+        $below = array_filter($readings, fn (array $r, int $i) => $r[1] < $least['points'][$i][1] - 1e-6, ARRAY_FILTER_USE_BOTH);
+        expect($below !== [])->toBe($wanted === Verdict::Bad);
+    }
 })->with([
     ['pe-viscoelastic', 'none', Verdict::Good, ''],
     ['pe-viscoelastic', 'air', Verdict::Open, 'Trapped air'],

@@ -171,6 +171,30 @@ it('takes a choice and a hold as the file says', function () {
         ->toThrow(Refused::class, 'say why it is not signed')
         ->and(fn () => littleJudged(little($steps), ['sign' => ['signed' => 'yes']]))
         ->toThrow(Refused::class, 'signed must be true or false');
+    // What was written down from memory is confirmed by name, all of it and nothing else.
+    $memory = fn (string $name) => ['value' => 3, 'label' => $name, 'source' => 'a handbook', 'certainty' => 'memory'];
+    $known = ['value' => 2, 'label' => 'known', 'source' => 'a standard', 'certainty' => 'std'];
+    $procedure = little(
+        [['confirms' => true] + $steps[1], ['summary' => '{param.most_mm}, {param.least_mm}, {param.known_mm}'] + $steps[0]],
+        ['parameters' => ['most_mm' => $memory('most'), 'least_mm' => $memory('least'), 'known_mm' => $known]],
+    );
+    $signed = fn (mixed $confirmed) => littleJudged($procedure, ['sign' => ['signed' => true, 'confirmed' => $confirmed]]);
+    expect($signed(['most_mm', 'least_mm'])->steps['sign']->verdict)
+        ->toBe(Verdict::Good)
+        ->and(array_column(littleJudged($procedure, [])->toArray()['steps'][0]['limits'], 'name'))
+        ->toBe(['most_mm', 'least_mm'])
+        ->and(littleJudged($procedure, ['sign' => ['signed' => false, 'remark' => 'not sure']])->steps['sign']->verdict)
+        ->toBe(Verdict::Bad)
+        ->and(fn () => littleJudged($procedure, ['sign' => ['signed' => true]]))
+        ->toThrow(Refused::class, 'confirmed is missing most_mm: most was written down from memory (a handbook)')
+        ->and(fn () => $signed(['most_mm']))
+        ->toThrow(Refused::class, 'confirmed is missing least_mm')
+        ->and(fn () => $signed(['most_mm', 'least_mm', 'known_mm']))
+        ->toThrow(Refused::class, '"known_mm" is no limit to be confirmed here; known are most_mm, least_mm')
+        ->and(fn () => $signed('most_mm'))
+        ->toThrow(Refused::class, 'confirmed must be a list')
+        ->and(fn () => littleJudged(little($steps), ['sign' => ['signed' => true, 'confirmed' => ['most_mm']]]))
+        ->toThrow(Refused::class, 'there is none');
     expect(fn () => littleJudged(little($steps), ['soil' => ['soil' => 'rock']]))->toThrow(
         Refused::class,
         'Soil: choose one of Sand, Peat.',

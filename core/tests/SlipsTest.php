@@ -512,6 +512,10 @@ dataset('slips of sense', [
         'clocks.test_from: there is no step "cooling" in this procedure; known are kind, cut.',
     ],
     'a key of another kind' => [slipped('steps.1.seals', true), 'steps[1].seals: is of no use in a round, only in a hold.'],
+    'the course of a log that is not there' => [
+        slipped('steps.1.figure', ['shape' => 'course', 'in' => ['of' => 'logg', 'bands' => []]]),
+        'steps[1].figure.in.of: there is no step "logg" in this procedure; known are kind, cut.',
+    ],
     'a clock position' => [slipped('steps.1.positions.1', '13:75'), 'steps[1].positions[1]: "13:75" is no clock position.'],
     'a block in which every round says the same' => [
         slipped('steps.2', ['block' => [['id' => 'look', 'kind' => 'note', 'title' => 'Look', 'fields' => []]], 'each' => ['1', '2']]),

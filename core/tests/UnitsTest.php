@@ -123,6 +123,20 @@ it('reads a number with its unit for either reader', function (string $key, floa
     ['zero_mm', -0.00001, 1, '0.0 mm', '0.000 in'],
 ]);
 
+// GNU Units 2.22: 1100 kPa = 11 bar = 159.54151 psi; 25 kPa/h = 0.25 bar/h; 12.5 L/bar = 0.125 L/kPa = 0.22767373 US gal/psi.
+it('reads pressure in the unit that was chosen, with as many figures', function (string $key, float $of, ?int $decimals, array $wanted) {
+    expect(array_map(fn (UnitSystem $system) => Display::value($key, $of, $decimals, $system), UnitSystem::cases()))->toBe($wanted);
+})->with([
+    ['p_kpa', 1100.0, null, ['1100 kPa', '11.00 bar', '159.5 psi']],
+    ['p_bar', 11.0, null, ['1100 kPa', '11.00 bar', '159.5 psi']],
+    ['band_kpa', 35.0, 0, ['35 kPa', '0.35 bar', '5.1 psi']],
+    ['step_kpa', 0.5, 1, ['0.5 kPa', '0.005 bar', '0.1 psi']],
+    ['p_bar', 10.25, 1, ['1025 kPa', '10.3 bar', '148.7 psi']],
+    ['fall_kpa_h', 25.0, null, ['25.0 kPa/h', '0.250 bar/h', '3.63 psi/h']],
+    ['x_l_per_bar', 12.5, null, ['0.1250 L/kPa', '12.50 L/bar', '0.228 US gal/psi']],
+    ['gap_mm', 1.5, 1, ['1.5 mm', '1.5 mm', '0.059 in']],
+]);
+
 it('fills a sentence from paths, in the reader\'s units, clocks and zone', function () {
     $values = [
         'fact' => ['gap_mm' => 1.5, 'off' => '2026-10-25T00:30:00Z', 'ok' => true, 'list' => ['one-two', 'three']],

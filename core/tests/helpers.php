@@ -254,6 +254,12 @@ function traced(float $volts, float $ohms, float $seconds, int $from, string $fa
     ];
 }
 
+/** @return list<string> limits of a procedure that were written down from memory */
+function fromMemory(string $procedure): array
+{
+    return array_keys(array_filter(Procedure::shipped()[$procedure]->parameters, fn ($p) => $p->certainty === 'memory'));
+}
+
 /** The first accepted worked example of each calculation. */
 function acceptedExamples(): array
 {

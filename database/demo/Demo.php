@@ -13,12 +13,14 @@ use App\Actions\SayOfPipe;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Pipe;
+use App\Models\PressureTest;
 use App\Models\ProcedureText;
 use App\Models\Project;
 use App\Models\Role;
 use App\Models\Subject;
 use App\Models\User;
 use Diastoma\Core\PressureTest\Segment;
+use Diastoma\Core\Procedure\Parameter;
 use Diastoma\Core\Simulation\PumpAndLogger;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
@@ -486,9 +488,17 @@ final class Demo
             $this->fact($test, 'foreman', $step, $value, $when);
         }
         if ($signed) {
-            $this->fact($test, 'engineer', 'sign-engineer', ['signed' => true], $end->modify('+40 minutes'));
+            $this->fact($test, 'engineer', 'sign-engineer', $this->signature($test), $end->modify('+40 minutes'));
             $this->fact($test, 'inspector', 'sign-inspector', ['signed' => true], $end->modify('+50 minutes'));
         }
+    }
+
+    /** @return array<string, mixed> a signature that confirms what its method has from memory */
+    private function signature(PressureTest $test): array
+    {
+        $confirmed = array_keys(array_filter($test->procedure()->parameters, fn (Parameter $p) => $p->isFromMemory()));
+
+        return ['signed' => true] + ($confirmed === [] ? [] : ['confirmed' => $confirmed]);
     }
 
     /** @param  array<string, mixed>  $value */

@@ -45,15 +45,16 @@ it('plans a section, runs a test, signs it and prints the pack', function () {
     }
     $phases = collect($last->json('judgement.steps'))->firstWhere('key', 'phases');
     expect($phases['verdict'])->toBe('good', json_encode($phases['reasons']));
+    $signed = ['signed' => true, 'confirmed' => ['allowance_method', 'band_kpa', 'air_limit_percent']];
     // Two joints of the section are not made: the arithmetic may be good, the test is not signed.
-    $this->record('engineer', "subjects/test/{$test}", 'sign-engineer', ['signed' => true])
+    $this->record('engineer', "subjects/test/{$test}", 'sign-engineer', $signed)
         ->assertUnprocessable()
         ->assertJsonPath('errors.0.message', 'It cannot be signed yet: Joint 1 is not made.');
     foreach ($line['joints'] as $joint) {
         recordPvcJoint($this, $joint['id']);
         $this->record('inspector', "subjects/joint/{$joint['id']}", 'accept', ['signed' => true])->assertCreated();
     }
-    $this->record('engineer', "subjects/test/{$test}", 'sign-engineer', ['signed' => true])->assertCreated();
+    $this->record('engineer', "subjects/test/{$test}", 'sign-engineer', $signed)->assertCreated();
     $this->record('inspector', "subjects/test/{$test}", 'sign-inspector', ['signed' => true])
         ->assertCreated()
         ->assertJsonPath('state', 'accepted')

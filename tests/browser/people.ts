@@ -159,6 +159,8 @@ export const says = (page: Page, text: string | RegExp): Promise<void> =>
 /** Signs what is at hand: one tap asks, the second one signs. */
 export async function sign(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Sign', exact: true }).click()
+  const fromMemory = page.getByRole('dialog').getByRole('checkbox')
+  if ((await fromMemory.count()) > 0) await fromMemory.check()
   await page.getByRole('button', { name: /^Sign as / }).click()
 }
 

@@ -203,6 +203,8 @@ export class Robot {
       }
     if (state.kind === 'hold') {
       await this.thumb.tap(page.getByRole('button', { name: 'Sign', exact: true }))
+      const fromMemory = page.getByRole('dialog').getByRole('checkbox')
+      if ((await fromMemory.count()) > 0) await this.thumb.tap(fromMemory)
       return this.thumb.tap(page.getByRole('button', { name: /^Sign as / }))
     }
     // A scanner that types ends with Enter.

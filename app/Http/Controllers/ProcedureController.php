@@ -8,7 +8,9 @@ use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Simulation\PracticeLabels;
+use Diastoma\Core\Units\Display;
 use Diastoma\Core\Units\Unit;
+use Diastoma\Core\Units\UnitSystem;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -109,9 +111,21 @@ final class ProcedureController extends Controller
     {
         return new JsonResponse(
             array_map(
-                fn ($units) => array_map(fn (Unit $u) => ['symbol' => $u->symbol, 'factor' => $u->factor, 'offset' => $u->offset], $units),
+                fn ($units) => array_combine(array_keys($units), array_map(self::unit(...), array_keys($units), $units)),
                 Unit::all(),
             ),
         );
+    }
+
+    /** @return array<string, mixed> a unit, and as what it is read by whom */
+    private static function unit(string $suffix, Unit $unit): array
+    {
+        $shown = array_combine(
+            array_column(UnitSystem::cases(), 'value'),
+            array_map(fn (UnitSystem $system) => $system->suffix($suffix), UnitSystem::cases()),
+        );
+
+        return ['symbol' => $unit->symbol, 'factor' => $unit->factor, 'offset' => $unit->offset] +
+            ['decimals' => Display::decimals($suffix), 'shown' => $shown];
     }
 }

@@ -46,7 +46,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'id', type: 'integer'),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'email', type: 'string'),
-        new OA\Property(property: 'units', type: 'string', enum: ['metric', 'us']),
+        new OA\Property(property: 'units', type: 'string', enum: ['metric', 'bar', 'us']),
         new OA\Property(property: 'projects', type: 'array', items: new OA\Items(ref: '#/components/schemas/ProjectShort')),
     ],
 )]

@@ -41,7 +41,7 @@ interface SessionPaths
         summary: 'Choose units for reading and typing',
         tags: ['session'],
         requestBody: new OA\RequestBody(
-            content: new OA\JsonContent(properties: [new OA\Property(property: 'units', type: 'string', enum: ['metric', 'us'])]),
+            content: new OA\JsonContent(properties: [new OA\Property(property: 'units', type: 'string', enum: ['metric', 'bar', 'us'])]),
         ),
         responses: [new OA\Response(response: 200, description: 'Me', content: new OA\JsonContent(ref: '#/components/schemas/Me'))],
     )]

@@ -10,6 +10,6 @@ final class ChosenUnits extends FormRequest
     /** @return array<string, string> */
     public function rules(): array
     {
-        return ['units' => 'required|in:metric,us'];
+        return ['units' => 'required|in:metric,bar,us'];
     }
 }

@@ -23,7 +23,7 @@ use Diastoma\Core\Units\Si;
     'hold-check',
     'Did the pressure stay in its band?',
     Family::PressureTest,
-    ['lowest_kpa', 'highest_kpa', 'drop_kpa', 'rise_kpa', 'verdict', 'outcome', 'why'],
+    ['lowest_kpa', 'highest_kpa', 'drop_kpa', 'rise_kpa', 'least_kpa', 'most_kpa', 'verdict', 'outcome', 'why'],
     'Bands of the procedure; start within 2 %, gain up to 0.5 % of the target: common practice',
     verdicts: ['good', 'bad', 'open'],
     codes: [
@@ -87,6 +87,8 @@ final class HoldCheck
             'highest_kpa' => Si::kpa($highest),
             'drop_kpa' => Si::kpa($drop),
             'rise_kpa' => Si::kpa($rise),
+            'least_kpa' => $below === null ? null : Si::kpa($target - $below),
+            'most_kpa' => $above === null ? null : Si::kpa($target + $above),
             ...Outcome::answer($outcome, $visibleLeak, $why),
         ];
     }

@@ -24,7 +24,8 @@ use Diastoma\Core\Units\Si;
     'viscoelastic-test',
     'Is the stretching pipe tight?',
     Family::PressureTest,
-    ['creep_drop_percent', 'reduction_percent', 'dv_max_l', 'phase', 'max_fall_kpa', 'verdict', 'outcome', 'why'],
+    ['creep_drop_percent', 'creep_least_kpa', 'main_least', 'reduction_percent', 'dv_max_l', 'phase', 'max_fall_kpa',
+        'verdict', 'outcome', 'why'],
     'EN 805:2000, A.27',
     verdicts: ['good', 'bad', 'open'],
     codes: [
@@ -85,7 +86,11 @@ final class ViscoelasticTest
             );
         }
         $section = Section::of($segments, $waterTemperature, $bulk);
-        $out = ['creep_drop_percent' => 100 * ($stp - $creepEnd) / $stp];
+        $out = [
+            'creep_drop_percent' => 100 * ($stp - $creepEnd) / $stp,
+            'creep_least_kpa' => Si::kpa($stp * (1 - $creepDropMost / 100)),
+            'main_least' => self::leastSoFar($readings, Si::kpa($extensionFall)),
+        ];
         $answer = function (Outcome $outcome, string $phase, array $more = [], ?string $why = null) use (&$out, $visibleLeak): array {
             return $out + $more + ['phase' => $phase] + Outcome::answer($outcome, $visibleLeak, $why);
         };
@@ -118,5 +123,23 @@ final class ViscoelasticTest
         [$outcome, $at, $fall, $why] = $phase->judge(Si::kpa($after));
 
         return $answer($outcome, $at, ['max_fall_kpa' => $fall], $why);
+    }
+
+    /**
+     * Below what the pressure must not be, reading by reading: so much under the highest one so far.
+     *
+     * @param  list<list<float>>  $readings
+     * @return list<array{float, float}> [min from the end of the letting out, kPa]
+     */
+    private static function leastSoFar(array $readings, float $mostFall): array
+    {
+        $highest = -INF;
+        $least = [];
+        foreach ($readings as [$at, $pressure]) {
+            $highest = max($highest, $pressure);
+            $least[] = [$at, $highest - $mostFall];
+        }
+
+        return $least;
     }
 }

@@ -19,6 +19,12 @@ final readonly class Parameter
     ) {
     }
 
+    /** Was it written down from memory, so that it has to be held against its source before somebody relies on it? */
+    public function isFromMemory(): bool
+    {
+        return $this->certainty === 'memory';
+    }
+
     /** @return array{value: mixed, label: string, source: string, certainty: string} */
     public function toArray(): array
     {

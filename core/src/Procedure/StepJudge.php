@@ -7,6 +7,7 @@ namespace Diastoma\Core\Procedure;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Calendar;
 use Diastoma\Core\Procedure\Expression\Expression;
+use Diastoma\Core\Procedure\Kind\Hold;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
@@ -121,9 +122,12 @@ final readonly class StepJudge
         return $found;
     }
 
-    /** @return list<Parameter> what the rules that apply here hold it against, each once: known before the work */
+    /** @return list<Parameter> what it is held against, each once: known before the work; of a signature, what it confirms */
     private function limits(Step $step): array
     {
+        if ($step->kind instanceof Hold) {
+            return $step->kind->toConfirm;
+        }
         $limits = [];
         foreach ($step->rules as $rule) {
             if ($rule->ruling->computesOnly() || $rule->when?->holds($this->known) === false) {

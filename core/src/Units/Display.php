@@ -12,6 +12,7 @@ final class Display
         'mm' => 1, 'in' => 3, 'm' => 2, 'ft' => 2, 'c' => 1, 'f' => 1, 'degc' => 1, 'degf' => 1, 'k' => 1, 'kpa' => 0, 'bar' => 2,
         'psi' => 1, 'l' => 1, 'gal' => 2, 'm3' => 2, 'kn' => 1, 'lbf' => 0, 's' => 0, 'min' => 0, 'h' => 1, 'v' => 1, 'a' => 1,
         'ohm' => 2, 'j' => 0, 'deg' => 1, 'l_h' => 2, 'gal_h' => 3, 'l_s' => 1, 'gpm' => 0, 'ms' => 1, 'm_s' => 2, 'ft_s' => 1,
+        'kpa_h' => 1, 'bar_h' => 3, 'psi_h' => 2, 'l_per_bar' => 2, 'l_per_kpa' => 4, 'gal_per_psi' => 3, 'mpa' => 2,
     ];
 
     private const PLAIN = ['pct' => '%', 'percent' => '%'];
@@ -32,11 +33,25 @@ final class Display
         if ($shown !== $suffix) {
             $other = Unit::of($unit->quantity, $shown);
             $value = $other->fromSi($unit->toSi($value));
-            [$unit, $decimals] = [$other, self::DECIMALS[$shown] ?? 2];
+            [$unit, $decimals] = [$other, self::decimalsIn($unit, $other, $decimals) ?? self::decimals($shown)];
         }
         $space = $unit->symbol === '°' ? '' : ' ';
 
-        return self::number($value, $decimals ?? self::DECIMALS[$shown] ?? 2).$space.$unit->symbol;
+        return self::number($value, $decimals ?? self::decimals($shown)).$space.$unit->symbol;
+    }
+
+    /** How many decimals a figure in this unit has where nothing else is asked. */
+    public static function decimals(string $suffix): int
+    {
+        return self::DECIMALS[$suffix] ?? 2;
+    }
+
+    /** From bar to kPa and back the point moves: as many figures as were asked for. Otherwise the unit's own decimals. */
+    private static function decimalsIn(Unit $from, Unit $to, ?int $asked): ?int
+    {
+        $places = log10($to->factor / $from->factor);
+
+        return $asked === null || abs($places - round($places)) > 1e-9 ? null : max(0, $asked + (int) round($places));
     }
 
     /** @return array{string, Unit|null} */

@@ -109,7 +109,10 @@ final readonly class Unit
                 'bar_h' => ['bar/h', 1e5 / 3600], 'psi_h' => ['psi/h', $psi / 3600],
             ],
             'expansion' => ['per_k' => ['1/K', 1], 'pct_per_k' => ['%/K', 0.01], 'per_f' => ['1/°F', 1.8]],
-            'compliance' => ['m3_per_pa' => ['m³/Pa', 1], 'l_per_bar' => ['L/bar', 1e-8]],
+            'compliance' => [
+                'm3_per_pa' => ['m³/Pa', 1], 'l_per_bar' => ['L/bar', 1e-8], 'l_per_kpa' => ['L/kPa', 1e-6],
+                'gal_per_psi' => ['US gal/psi', $gal / $psi],
+            ],
             'voltage' => ['v' => ['V', 1]],
             'current' => ['a' => ['A', 1]],
             'resistance' => ['ohm' => ['Ω', 1]],

@@ -80,6 +80,8 @@ export interface StepText {
   after?: string[]
   needs_good?: string[]
   drawing?: Record<string, string>
+  /** a drawing whose values are paths into what is recorded */
+  figure?: { shape: string; in: Record<string, unknown> }
   photo?: { of: string }
 }
 

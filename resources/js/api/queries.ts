@@ -98,7 +98,15 @@ export const useLabels = () => use<PracticeLabel[]>('stand-ins/labels', { fixed:
 /** Only where something out of them is asked for: each thing in them is judged by its date. */
 export const useStores = (wanted = true) => use<StoreItem[]>('stores', { off: !wanted })
 export const useStoreKinds = () => use<StoreKind[]>('stores/kinds', { fixed: true })
-export type Units = Record<string, Record<string, { symbol: string; factor: number; offset: number }>>
+/** What a device kept from an earlier version does not say decimals, nor as what a unit is shown. */
+export interface UnitText {
+  symbol: string
+  factor: number
+  offset: number
+  decimals?: number
+  shown?: Partial<Record<string, string>>
+}
+export type Units = Record<string, Record<string, UnitText>>
 export const useUnits = () => use<Units>('units', { fixed: true })
 export type CalcSchema = {
   title: string

@@ -721,7 +721,7 @@ export interface components {
             name: string;
             email: string;
             /** @enum {string} */
-            units: "metric" | "us";
+            units: "metric" | "bar" | "us";
             projects: components["schemas"]["ProjectShort"][];
         };
         Pipe: {
@@ -4485,7 +4485,7 @@ export interface operations {
             content: {
                 "application/json": {
                     /** @enum {string} */
-                    units?: "metric" | "us";
+                    units?: "metric" | "bar" | "us";
                 };
             };
         };

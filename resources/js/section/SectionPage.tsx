@@ -31,6 +31,8 @@ export default function SectionPage(): ReactElement {
   const { plan } = data
   const kpa = (of: number): string => show('x_kpa', 'pressure', of)
   const { gauge } = plan
+  // "0.12 L/kPa": one kPa takes 0.12 L.
+  const [takes, perUnit] = show('x_l_per_bar', 'compliance', plan.compliance.compliance_l_per_bar).split('/')
   const room =
     gauge.max_kpa - gauge.min_kpa < 1
       ? say('section.neitherMoreNorLess')
@@ -63,7 +65,7 @@ export default function SectionPage(): ReactElement {
       show('x_l', 'volume', plan.raise.total_l),
       say('section.with4OfAir', { total: show('x_l', 'volume', plan.raise_with_air.total_l, 0) }),
     ],
-    [say('section.oneBarTakes'), show('x_l', 'volume', plan.compliance.compliance_l_per_bar, 2)],
+    [say('section.oneUnitTakes', { unit: perUnit! }), takes!],
     [say('section.thrustOnTheEnds'), show('x_kn', 'force', plan.thrust.force_kn), say('section.endsMustBeBracedForIt')],
     [
       say('section.vents'),

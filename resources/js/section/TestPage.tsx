@@ -1,11 +1,16 @@
-import { Link as MuiLink, Typography } from '@mui/material'
-import type { ReactElement } from 'react'
+import { Box, Link as MuiLink, Typography, useMediaQuery, type Theme } from '@mui/material'
+import { useCallback, useMemo, useState, type ReactElement } from 'react'
 import { useParams } from 'react-router'
+import type { ProcedureText, Subject } from '../api/client'
 import { useLine, useProcedure, useSubject } from '../api/queries'
 import { subjectAt } from '../api/subject'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
+import { ChartPlace } from '../steps/ChartPlace'
+import { LogChart } from '../steps/charts'
+import { courseOver } from '../steps/course'
 import { StepRunner } from '../steps/StepRunner'
+import { useSamples } from '../steps/useSamples'
 import { Loading } from '../ui/Loading'
 import { say } from '../texts/say'
 import { Message } from '../texts/Message'
@@ -38,7 +43,35 @@ export default function TestPage(): ReactElement {
           parts={[<strong />, <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener" />]}
         />
       </Typography>
-      <StepRunner key={id} path={subjectAt('test', id)} data={data} procedure={procedure.data} role={line.data?.role} />
+      <WithChart data={data} procedure={procedure.data}>
+        <StepRunner key={id} path={subjectAt('test', id)} data={data} procedure={procedure.data} role={line.data?.role} />
+      </WithChart>
     </Page>
+  )
+}
+
+/** In the cabin the log stands above the steps, across the page; on a phone inside the step that it belongs to. */
+function WithChart({ data, procedure, children }: { data: Subject; procedure: ProcedureText; children: ReactElement }): ReactElement {
+  const hasRoom = useMediaQuery((theme: Theme) => theme.breakpoints.up('md'))
+  const [element, setElement] = useState<HTMLElement | null>(null)
+  const [taken, setTaken] = useState(0)
+  const take = useCallback(() => {
+    setTaken((n) => n + 1)
+    return () => setTaken((n) => n - 1)
+  }, [])
+  const place = useMemo(() => (hasRoom ? { element, take } : null), [hasRoom, element, take])
+  const log = procedure.steps.find((s) => s.drawing?.['shape'] === 'log')?.id ?? ''
+  const samples = useSamples(data.facts, log)
+  const course = useMemo(() => courseOver(data.judgement.steps, log), [data.judgement.steps, log])
+  return (
+    <ChartPlace.Provider value={place}>
+      {hasRoom && (
+        <Box sx={{ mt: 1, mb: 2 }}>
+          <div ref={setElement} />
+          {taken === 0 && samples.length > 1 && <LogChart rows={samples} course={course} />}
+        </Box>
+      )}
+      {children}
+    </ChartPlace.Provider>
   )
 }

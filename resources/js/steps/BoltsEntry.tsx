@@ -92,7 +92,7 @@ function useTorque(): { symbol: string; text: (nm: number) => string; shown: Ret
   const me = useMe()
   const units = useUnits()
   const shown = shownField(TORQUE, me.data?.units ?? 'metric', units.data)
-  return { shown, symbol: shown.symbol, text: (nm) => written(shown.fromKey(nm), shown.suffix, Number.isInteger(nm) ? 0 : 1) }
+  return { shown, symbol: shown.symbol, text: (nm) => written(shown.fromKey(nm), Number.isInteger(nm) ? 0 : 1) }
 }
 
 function Passes({ progress }: { progress: Progress }): ReactElement {

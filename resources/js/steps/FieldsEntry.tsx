@@ -8,6 +8,7 @@ import { Pad } from '../ui/Pad'
 import type { Shown } from '../ui/units'
 import { AskWhether } from './AskWhether'
 import { doubtOf, type Doubt } from './doubt'
+import type { Clock } from './logClock'
 import { asEntered, complaint, saidOf, shownField, toValue, type Entered } from './entry'
 import { Choice } from './fields/Choice'
 import { FigureRow } from './fields/FigureRow'
@@ -48,7 +49,13 @@ interface Props {
   /** one value for each end */
   onRecord: (value: Record<string, unknown>, other?: Record<string, unknown>) => void
   label?: string
-  extra?: (set: (values: Record<string, Entered>) => void, values: Record<string, Entered>) => ReactNode
+  extra?: ((set: (values: Record<string, Entered>) => void, values: Record<string, Entered>) => ReactNode) | undefined
+  /** that stands below the pad: what is typed comes first */
+  extraBelow?: boolean
+  /** a keyboard is at hand */
+  padless?: boolean
+  /** of a minute that stands for a time of day: "10:42" and back */
+  clock?: Clock | null
 }
 
 const isText = (f: FieldSpec): boolean => f.type === 'code' || f.type === 'text'
@@ -58,7 +65,22 @@ const GAP = 36
 const isEmpty = (value: Entered | undefined): boolean => (value ?? '') === ''
 
 /** All steps that ask for figures, words and yes or no: one row a field, large figures, a pad below. */
-export function FieldsEntry({ step, project, start, known, usual, scanned, ends, offers, onRecord, label, extra }: Props): ReactElement {
+export function FieldsEntry({
+  step,
+  project,
+  start,
+  known,
+  usual,
+  scanned,
+  ends,
+  offers,
+  onRecord,
+  label,
+  extra,
+  extraBelow,
+  padless,
+  clock,
+}: Props): ReactElement {
   const fields = step.fields ?? []
   const sides = ends ?? [{ key: '', name: '', known, usual, scanned }]
   const slots = slotsOf(fields, sides)
@@ -66,12 +88,13 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   const me = useMe()
   const units = useUnits()
   const system = me.data?.units ?? 'metric'
-  const canTurn = system === 'metric' || units.data !== undefined
+  /** Before the units have come only what stays in its own unit can be shown. */
+  const canTurn = (f: FieldSpec): boolean => units.data !== undefined || (system === 'metric' && !f.key.endsWith('_bar'))
   const at = (f: FieldSpec): Shown => shownField(f, system, units.data)
   const entered = (value: Record<string, unknown> | undefined, end: End): [string, Entered][] =>
     slots
       .filter((s) => s.end.key === end.key && s.field.type !== 'item')
-      .map((s) => [s.id, asEntered(s.field, value?.[s.field.key], at(s.field), canTurn)] as const)
+      .map((s) => [s.id, asEntered(s.field, value?.[s.field.key], at(s.field), canTurn(s.field))] as const)
       .filter((pair): pair is [string, Entered] => pair[1] !== undefined)
   const [values, setValues, offer] = useDraft<Record<string, Entered>>('fields', () => ({
     // No question is answered in advance, whatever an older text has.
@@ -180,6 +203,14 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
     return () => window.removeEventListener('keydown', digits)
   }, [firstFigure])
 
+  /** A time of day that was typed is the minute that it stands for. */
+  const timed = (typed: Record<string, Entered>): Record<string, Entered> =>
+    Object.fromEntries(
+      Object.entries(typed).map(([id, value]) => {
+        const isTime = typeof value === 'string' && slots.find((s) => s.id === id)?.field.quantity === 'time'
+        return [id, isTime ? (clock?.minuteOf(value) ?? value) : value]
+      }),
+    )
   const set = (id: string, value: Entered): void => {
     setValues((v) => ({ ...v, [id]: value }))
     setFaults(({ [id]: _gone, ...rest }) => rest)
@@ -188,7 +219,9 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
     setActive(slot.id)
     inputs.current[slot.id]?.focus()
   }
-  const record = (values: Record<string, Entered>): void => {
+  const record = (typed: Record<string, Entered>): void => {
+    const values = timed(typed)
+    setValues(values)
     const found: Record<string, string> = {}
     for (const { id, field } of slots) {
       const why = complaint(field, values[id] ?? null, at(field))
@@ -223,7 +256,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   const following = open.find((s) => shown.indexOf(s) > shown.findIndex((f) => f.id === active)) ?? open.find((s) => s.id !== active)
   /** A figure that cannot be is said when one goes on from it, and not after all others. */
   const isRight = (): boolean => {
-    const why = current && !isEmpty(values[active]) ? complaint(current.field, values[active] ?? null, at(current.field)) : null
+    const why = current && !isEmpty(values[active]) ? complaint(current.field, timed(values)[active] ?? null, at(current.field)) : null
     if (why) {
       setFaults((all) => ({ ...all, [active]: why }))
       inputs.current[active]?.focus()
@@ -263,10 +296,11 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
   }
   const inWords = (value: Record<string, unknown>): string =>
     slots
-      .map(({ field }) => saidOf(field, asEntered(field, value[field.key], at(field), canTurn), at(field)))
+      .map(({ field }) => saidOf(field, asEntered(field, value[field.key], at(field), canTurn(field)), at(field)))
       .filter((part) => part !== '')
       .join(', ')
-  const padIsFor = current && isFigure(current.field) && isShown(current) ? current : null
+  const beside = extra?.((v) => setValues((old) => ({ ...old, ...v })), values)
+  const padIsFor = !padless && current && isFigure(current.field) && isShown(current) ? current : null
   const main =
     padIsFor && following ? (
       <Button variant="contained" sx={{ minWidth: 0, px: 1 }} onClick={() => (isRight() ? goTo(following) : undefined)}>
@@ -312,6 +346,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
       <FigureRow
         slot={slot}
         symbol={at(f).symbol}
+        means={f.quantity === 'time' ? clock?.timeOf(String(values[id] ?? '')) : undefined}
         text={String(values[id] ?? '')}
         active={active === id}
         wrong={faults[id] !== undefined}
@@ -400,7 +435,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
           }}
         />
       )}
-      {extra?.((v) => setValues((old) => ({ ...old, ...v })), values)}
+      {!extraBelow && beside}
       {elsewhere.length > 0 && <TakeOver parts={elsewhere.map((o) => ({ says: o.says, what: inWords(o.value) }))} onTake={takeOver} />}
       {sides.map((end) => (
         <Box key={end.key} data-end {...(end.name === '' ? {} : { role: 'group', 'aria-label': end.name })}>
@@ -452,6 +487,7 @@ export function FieldsEntry({ step, project, start, known, usual, scanned, ends,
           main
         )}
       </Box>
+      {extraBelow && beside}
     </Box>
   )
 }

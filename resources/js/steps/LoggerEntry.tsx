@@ -6,7 +6,9 @@ import { useVerb } from '../api/useVerb'
 import { store } from '../outbox/db'
 import { startRun } from '../outbox/runs'
 import { Refused } from '../ui/Refused'
+import { useShow } from '../ui/units'
 import { useCalled } from './called'
+import { InChartPlace } from './ChartPlace'
 import { LogChart } from './charts'
 import { FileEntry } from './FileEntry'
 import { useReplacing } from './replacing'
@@ -30,6 +32,7 @@ export function LoggerEntry({
   onDone: () => void
 }): ReactElement {
   const called = useCalled()
+  const show = useShow()
   const replacing = useReplacing()
   const [fault, setFault] = useState('none')
   const [speed, setSpeed] = useState(1200)
@@ -55,7 +58,7 @@ export function LoggerEntry({
     return (
       <Box>
         <Typography role="timer" sx={{ fontSize: { xs: '2.6rem', md: '3.4rem' }, fontWeight: 700, lineHeight: 1 }}>
-          {last ? say('steps.kpa', { kpa: Math.round(last[1]!) }) : say('steps.pumpStarts')}
+          {last ? show('x_kpa', 'pressure', last[1]!) : say('steps.pumpStarts')}
         </Typography>
         <Typography variant="body2">
           {say('steps.minuteOf', {
@@ -64,7 +67,9 @@ export function LoggerEntry({
             speed: run.speed,
           })}
         </Typography>
-        <LogChart rows={rows} />
+        <InChartPlace>
+          <LogChart rows={rows} />
+        </InChartPlace>
         <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => void store.runs.update(key, { stopped: true })}>
           {say('steps.stopTheTest')}
         </Button>

@@ -80,7 +80,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
   const held = lock?.code === 'too-early' && !early ? null : lock
   const here: AtHand = { ...at, limit: limitOf(at) }
   // What a device kept from an earlier version does not say them.
-  const limits = ((state.limits as StepState['limits'] | undefined) ?? []).filter((l) => l.shown)
+  const limits = state.kind === 'hold' ? [] : ((state.limits as StepState['limits'] | undefined) ?? []).filter((l) => l.shown)
   const guide = guideOf(ends, data)
   const cautions = [...new Set(ends.flatMap((s) => s.cautions))]
   const target =

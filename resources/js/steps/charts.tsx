@@ -1,6 +1,10 @@
 import { Box } from '@mui/material'
 import { lazy, Suspense, useMemo, type ReactElement } from 'react'
+import { useMe, useUnits } from '../api/queries'
+import type { Handle } from '../ui/ChartHandles'
+import { shownAs } from '../ui/units'
 import { say } from '../texts/say'
+import type { Course } from './course'
 
 const Chart = lazy(() => import('../ui/Chart'))
 
@@ -70,45 +74,69 @@ export function FusionChart({
   )
 }
 
-const PHASE: Record<string, string> = {
-  raise_from_min: say('steps.phaseRaise'),
-  stable_from_min: say('steps.phaseSettle'),
-  hold_from_min: say('steps.phaseHold'),
-  hold_to_min: say('steps.letDown'),
-  creep_from_min: say('steps.phaseShut'),
-  reduce_from_min: '',
-  main_from_min: say('steps.phaseMain'),
-  main_to_min: say('steps.letDown'),
+/** kPa as this person reads pressure. */
+function usePressure(): { symbol: string; from: (kpa: number) => number } {
+  const shown = shownAs('p_kpa', 'pressure', useMe().data?.units ?? 'metric', useUnits().data)
+  return { symbol: shown.symbol || 'kPa', from: shown.fromKey }
 }
 
-export function LogChart({ rows, marks }: { rows: number[][]; marks?: Record<string, unknown> | undefined }): ReactElement {
+/** The log of a test: pressure and water, its phases as bands, what it was held against where that holds. */
+export function LogChart({
+  rows,
+  course,
+  handles,
+  height = 360,
+}: {
+  rows: number[][]
+  course?: Course | null | undefined
+  handles?: Handle[]
+  height?: number
+}): ReactElement {
+  const { symbol, from } = usePressure()
+  const water = shownAs('w_l', 'volume', useMe().data?.units ?? 'metric', useUnits().data)
   const x = useMemo(() => rows.map((r) => r[0]!), [rows])
   const lines = useMemo(
     () => [
-      { label: say('steps.pressureKpa'), values: rows.map((r) => r[1]!) },
+      { label: say('steps.pressureIn', { unit: symbol }), values: rows.map((r) => from(r[1]!)) },
       ...(rows[0]?.[2] !== undefined
-        ? [{ label: say('steps.waterPumpedInL'), values: rows.map((r) => r[2] ?? null), axis: 'right' as const }]
+        ? [
+            {
+              label: say('steps.waterPumpedInIn', { unit: water.symbol || 'L' }),
+              values: rows.map((r) => (r[2] === undefined ? null : water.fromKey(r[2]))),
+              axis: 'right' as const,
+            },
+          ]
         : []),
     ],
-    [rows],
+    // The functions are made anew at each look; they change with their unit.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [rows, symbol, water.symbol],
   )
-  const bands = useMemo(() => {
-    const times = Object.entries(marks ?? {})
-      .filter((e): e is [string, number] => typeof e[1] === 'number' && e[0].endsWith('_min'))
-      .sort((a, b) => a[1] - b[1])
-    return times.map(([key, from], i) => ({ from, to: times[i + 1]?.[1] ?? x[x.length - 1] ?? from, label: PHASE[key] ?? '' }))
-  }, [marks, x])
+  const bands = useMemo(
+    () =>
+      (course?.bands ?? []).flatMap((p) =>
+        p.from_min === null || p.to_min === null ? [] : [{ from: p.from_min, to: p.to_min, label: p.name }],
+      ),
+    [course],
+  )
+  const heldTo = useMemo(
+    () => (course?.limits ?? []).map((l) => ({ label: l.name, line: l.line.map(([at, kpa]): [number, number] => [at, from(kpa)]) })),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [course, symbol],
+  )
   return (
-    <Suspense fallback={<Box sx={{ height: 320 }} />}>
+    <Suspense fallback={<Box sx={{ height }} />}>
       <Chart
         title={say('steps.pressureOfTheTest')}
         x={x}
         xLabel="min"
-        leftLabel="kPa"
-        {...(lines.length > 1 ? { rightLabel: 'L' } : {})}
-        height={320}
+        leftLabel={symbol}
+        {...(lines.length > 1 ? { rightLabel: water.symbol || 'L' } : {})}
+        height={height}
         lines={lines}
         bands={bands}
+        heldTo={heldTo}
+        {...(handles ? { handles } : {})}
       />
     </Suspense>
   )

@@ -6,10 +6,10 @@ import { complaint, saidOf, shownField, toValue, type Entered } from './entry'
 const units: Units = {
   length: {
     m: { symbol: 'm', factor: 1, offset: 0 },
-    mm: { symbol: 'mm', factor: 0.001, offset: 0 },
+    mm: { symbol: 'mm', factor: 0.001, offset: 0, shown: { us: 'in' } },
     in: { symbol: 'in', factor: 0.0254, offset: 0 },
   },
-  temperature: { c: { symbol: '°C', factor: 1, offset: 0 }, f: { symbol: '°F', factor: 1 / 1.8, offset: -32 / 1.8 } },
+  temperature: { c: { symbol: '°C', factor: 1, offset: 0, shown: { us: 'f' } }, f: { symbol: '°F', factor: 1 / 1.8, offset: -32 / 1.8 } },
 }
 const od = { key: 'od_mm', label: 'Diameter', quantity: 'length', min: 16, max: 1700 }
 const air = { key: 'air_c', label: 'Air', quantity: 'temperature', min: -40, max: 55 }

@@ -1,10 +1,9 @@
 import type { FieldSpec } from '../api/client'
 import type { Units } from '../api/queries'
 import { figureOf, hasTwoReadings, noFigure } from '../ui/figureOf'
-import { shownAs, type Shown } from '../ui/units'
+import { shownAs, type Shown, type System } from '../ui/units'
 import { say } from '../texts/say'
 
-export type System = 'metric' | 'us'
 /** As entered: text, an answer, or something out of the stores. */
 export type Entered = string | boolean | Record<string, unknown> | null
 
@@ -40,11 +39,15 @@ export function complaint(field: FieldSpec, entered: Entered, shown: Shown): str
 export function asEntered(field: FieldSpec, stored: unknown, shown: Shown, canTurn: boolean): Entered | undefined {
   if (typeof stored !== 'number') return stored === null || stored === undefined ? undefined : (stored as Entered)
   if (field.quantity && !canTurn) return undefined
-  return String(Number(shown.fromKey(stored).toPrecision(6)))
+  // A minute and its hundredths tell the second.
+  const figure = shown.fromKey(stored)
+  return String(Number(field.quantity === 'time' ? figure.toFixed(2) : figure.toPrecision(6)))
 }
 
 export const shownField = (field: FieldSpec, system: System, units: Units | undefined): Shown =>
-  field.quantity ? shownAs(field.key, field.quantity, system, units) : { key: field.key, suffix: '', symbol: '', fromKey: (v) => v }
+  field.quantity
+    ? shownAs(field.key, field.quantity, system, units)
+    : { key: field.key, suffix: '', symbol: '', decimals: 2, fromKey: (v) => v }
 
 /** An entry in a sentence: "air 14 °C", "humidity 60 %", "rain or snow: no"; nothing where there is none. */
 export function saidOf(field: FieldSpec, entered: Entered | undefined, shown: Shown): string {

@@ -103,7 +103,7 @@ test('no page says a thing that is not in the catalogue', () => {
     /[A-Za-z]{2,}[,.:;!?]? +[A-Za-z(…]|… +[A-Za-z]{2,}/.test(text) || /^[A-Z][a-z]{2,}[.:]?$/.test(text.trim())
   const NO_TEXT = [
     /px|^\d+fr|solid|^\(hover|^@media|Atkinson|minmax|^(Enter|Escape|Tab|Esc)$|seq, &id|id, subject|<\?php/,
-    /^"(headline|pane)|translate|scale\(|^\/|\/…|^data:/,
+    /^& \.u-|^"(headline|pane)|translate|scale\(|^\/|\/…|^data:/,
   ]
   const left: string[] = []
   everyNode((node) => {

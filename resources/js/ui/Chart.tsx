@@ -1,7 +1,8 @@
 import { Box, useTheme } from '@mui/material'
-import { useEffect, useRef, type ReactElement } from 'react'
+import { useEffect, useRef, useState, type ReactElement } from 'react'
 import uPlot from 'uplot'
 import 'uplot/dist/uPlot.min.css'
+import { ChartHandles, type Area, type Handle } from './ChartHandles'
 
 export interface ChartLine {
   label: string
@@ -24,6 +25,10 @@ interface Props {
   /** Tolerance of the left values. */
   limits?: [number, number]
   bands?: Band[]
+  /** What the left values are held against, where it holds. */
+  heldTo?: { label: string; line: [number, number][] }[]
+  /** Places that can be moved along. */
+  handles?: Handle[]
   /** What was found, as an upright line at its place. */
   marks?: { x: number; label: string }[]
   /** Seen close: what lies outside is cut off. */
@@ -42,6 +47,8 @@ export default function Chart({
   rightLabel,
   limits,
   bands,
+  heldTo,
+  handles,
   marks,
   leftRange,
   xMax,
@@ -51,13 +58,16 @@ export default function Chart({
   const c = useTheme().colours
   const host = useRef<HTMLDivElement>(null)
   const plot = useRef<uPlot | null>(null)
-  const extras = useRef({ limits, bands, marks, leftRange, xMax })
-  extras.current = { limits, bands, marks, leftRange, xMax }
+  const [area, setArea] = useState<Area | null>(null)
+  const extras = useRef({ limits, bands, heldTo, marks, leftRange, xMax })
+  extras.current = { limits, bands, heldTo, marks, leftRange, xMax }
 
   useEffect(() => {
     const element = host.current
     if (!element) return
     const axis = {
+      // As all other figures: no comma between the thousands.
+      values: (_u: uPlot, at: number[]) => at.map((v) => String(Math.round(v * 1e6) / 1e6)),
       labelSize: 22,
       labelGap: 0,
       gap: 4,
@@ -79,9 +89,12 @@ export default function Chart({
         const b = u.valToPos(band.to, 'x', true)
         ctx.fillStyle = i % 2 === 0 ? c.raised : c.ground
         ctx.fillRect(a, top, b - a, h)
-        ctx.fillStyle = c.faint
-        ctx.font = `${13 * devicePixelRatio}px "Atkinson Hyperlegible Next Variable"`
-        if (b - a > 40 * devicePixelRatio) ctx.fillText(band.label, a + 6 * devicePixelRatio, top + 16 * devicePixelRatio)
+        ctx.fillStyle = c.ink
+        ctx.font = `${14 * devicePixelRatio}px "Atkinson Hyperlegible Next Variable"`
+        if (b - a > ctx.measureText(band.label).width + 8 * devicePixelRatio)
+          ctx.fillText(band.label, a + 4 * devicePixelRatio, top + 17 * devicePixelRatio)
+        ctx.fillStyle = c.rule
+        ctx.fillRect(a, top, devicePixelRatio, h)
       })
       if (extras.current.limits) {
         const [low, high] = extras.current.limits
@@ -96,6 +109,23 @@ export default function Chart({
     const over = (u: uPlot): void => {
       const ctx = u.ctx
       const { left, top, width, height: h } = u.bbox
+      extras.current.heldTo?.forEach(({ label, line }) => {
+        ctx.save()
+        ctx.beginPath()
+        ctx.rect(left, top, width, h)
+        ctx.clip()
+        ctx.strokeStyle = ctx.fillStyle = c.accent
+        ctx.lineWidth = 2 * devicePixelRatio
+        ctx.setLineDash([7 * devicePixelRatio, 4 * devicePixelRatio])
+        ctx.beginPath()
+        line.forEach(([at, value], i) => ctx[i === 0 ? 'moveTo' : 'lineTo'](u.valToPos(at, 'x', true), u.valToPos(value, 'y', true)))
+        ctx.stroke()
+        ctx.font = `${14 * devicePixelRatio}px "Atkinson Hyperlegible Next Variable"`
+        const [from, to] = [u.valToPos(line[0]![0], 'x', true), u.valToPos(line.at(-1)![0], 'x', true)]
+        if (to - from > ctx.measureText(label).width)
+          ctx.fillText(label, from + 4 * devicePixelRatio, u.valToPos(line[0]![1], 'y', true) + 17 * devicePixelRatio)
+        ctx.restore()
+      })
       extras.current.marks?.forEach((mark, i) => {
         const at = u.valToPos(mark.x, 'x', true)
         if (at < left - 1 || at > left + width + 1) return
@@ -141,7 +171,19 @@ export default function Chart({
         { ...axis, label: leftLabel, size: 66 },
         ...(rightLabel ? [{ ...axis, label: rightLabel, scale: 'right', side: 1 as const, grid: { show: false }, size: 60 }] : []),
       ],
-      hooks: { drawClear: [under], draw: [over] },
+      hooks: {
+        drawClear: [under],
+        draw: [
+          over,
+          (u) => {
+            const { left, top, width, height: high } = u.bbox
+            const { min, max } = u.scales['x']!
+            const px = (n: number): number => n / devicePixelRatio
+            const now = { left: px(left), top: px(top), width: px(width), height: px(high), min: min ?? 0, max: max ?? 1 }
+            setArea((was) => (was && Object.entries(now).every(([key, value]) => was[key as keyof Area] === value) ? was : now))
+          },
+        ],
+      },
       // A finger does not hover: without a cursor the legend only names the lines.
       legend: { show: true, live: window.matchMedia?.('(hover: hover)').matches ?? false },
       cursor: { drag: { x: false, y: false } },
@@ -162,18 +204,27 @@ export default function Chart({
     plot.current?.setData([x, ...lines.map((l) => l.values)] as uPlot.AlignedData)
   }, [x, lines])
 
+  // Bands and limits are drawn over the same figures.
+  useEffect(() => plot.current?.redraw(false), [bands, heldTo])
+
   return (
-    <Box
-      ref={host}
-      role="img"
-      aria-label={title}
-      sx={{
-        width: '100%',
-        minHeight: height,
-        '& .uplot': { fontFamily: 'inherit' },
-        '& .u-legend': { fontSize: 14, color: 'text.primary' },
-        '& .uplot:not(:hover) .u-value, & .uplot:not(:hover) .u-series:first-of-type': { visibility: 'hidden' },
-      }}
-    />
+    <Box sx={{ position: 'relative' }}>
+      <Box
+        ref={host}
+        role="img"
+        aria-label={title}
+        sx={{
+          width: '100%',
+          minHeight: height,
+          '& .uplot, & .u-legend': { fontFamily: 'inherit' },
+          '& .u-legend': { fontSize: 16, color: 'text.primary' },
+          '& .u-legend th': { fontWeight: 400 },
+          '& .u-inline.u-live th::after': { content: 'none' },
+          '& .u-value': { fontWeight: 700, minWidth: 44, textAlign: 'left' },
+          '& .uplot:not(:hover) .u-value, & .uplot:not(:hover) .u-series:first-of-type': { visibility: 'hidden' },
+        }}
+      />
+      {handles && area && <ChartHandles handles={handles} area={area} />}
+    </Box>
   )
 }

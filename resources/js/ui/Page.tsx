@@ -12,6 +12,7 @@ import { Finder } from './Finder'
 import { Places } from './Places'
 import { Sheet } from './Sheet'
 import { useLook } from './settings'
+import type { System } from './units'
 import { useOnline } from './useOnline'
 import { say } from '../texts/say'
 
@@ -54,7 +55,7 @@ export function Page({
         event.preventDefault()
         setFinding(true)
       }
-      if (event.key === 'u' && me.data) void changeUnits(me.data.units === 'metric' ? 'us' : 'metric')
+      if (event.key === 'u' && me.data) void changeUnits(nextSystem(me.data.units))
     }
     window.addEventListener('keydown', keys)
     return () => window.removeEventListener('keydown', keys)
@@ -143,7 +144,17 @@ const Keys = memo(function Keys({ open, onClose }: { open: boolean; onClose: () 
   )
 })
 
-async function changeUnits(units: 'metric' | 'us'): Promise<void> {
+/** The units that a person can choose, in a word for the header and in a line for the menu. */
+const SYSTEM: Record<System, { short: string; long: string }> = {
+  bar: { short: say('ui.mmBar'), long: say('ui.metricPressureInBar') },
+  metric: { short: say('ui.mmKpa'), long: say('ui.metricPressureInKpa') },
+  us: { short: say('ui.inPsi'), long: say('ui.usUnitsPressureInPsi') },
+}
+const SYSTEMS = Object.keys(SYSTEM) as System[]
+
+const nextSystem = (now: System): System => SYSTEMS[(SYSTEMS.indexOf(now) + 1) % SYSTEMS.length]!
+
+async function changeUnits(units: System): Promise<void> {
   await api.patch('/me', { units })
   await queries.invalidateQueries()
 }
@@ -221,20 +232,24 @@ const Person = memo(function Person(): ReactElement | null {
         aria-haspopup="menu"
         sx={{ minHeight: 44, px: 1, color: 'text.secondary', fontWeight: 400, fontSize: '1rem' }}
       >
-        {me.data.units === 'us' ? say('ui.inPsi') : say('ui.mmBar')} · {me.data.name.split(' ')[0]}
+        {SYSTEM[me.data.units].short} · {me.data.name.split(' ')[0]}
         <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
           &nbsp;{me.data.name.split(' ').slice(1).join(' ')}
         </Box>
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
-        <MenuItem
-          onClick={() => {
-            close()
-            void changeUnits(me.data.units === 'us' ? 'metric' : 'us')
-          }}
-        >
-          {me.data.units === 'us' ? say('ui.readAndTypeMetricUnits') : say('ui.readAndTypeUsUnits')}
-        </MenuItem>
+        {SYSTEMS.map((system) => (
+          <MenuItem
+            key={system}
+            selected={me.data.units === system}
+            onClick={() => {
+              close()
+              void changeUnits(system)
+            }}
+          >
+            {SYSTEM[system].long}
+          </MenuItem>
+        ))}
         {(['day', 'glare', 'night'] as const).map((mode) => (
           <MenuItem
             key={mode}

@@ -8,17 +8,17 @@ import { figure, shownAs } from './units'
 
 const units: Units = {
   length: {
-    m: { symbol: 'm', factor: 1, offset: 0 },
-    mm: { symbol: 'mm', factor: 0.001, offset: 0 },
-    in: { symbol: 'in', factor: 0.0254, offset: 0 },
+    m: { symbol: 'm', factor: 1, offset: 0, decimals: 2, shown: { us: 'ft' } },
+    mm: { symbol: 'mm', factor: 0.001, offset: 0, decimals: 1, shown: { metric: 'mm', bar: 'mm', us: 'in' } },
+    in: { symbol: 'in', factor: 0.0254, offset: 0, decimals: 3 },
     ft: { symbol: 'ft', factor: 0.3048, offset: 0 },
   },
   pressure: {
-    kpa: { symbol: 'kPa', factor: 1000, offset: 0 },
-    bar: { symbol: 'bar', factor: 1e5, offset: 0 },
+    kpa: { symbol: 'kPa', factor: 1000, offset: 0, decimals: 0, shown: { metric: 'kpa', bar: 'bar', us: 'psi' } },
+    bar: { symbol: 'bar', factor: 1e5, offset: 0, decimals: 2, shown: { metric: 'kpa', bar: 'bar', us: 'psi' } },
     psi: { symbol: 'psi', factor: 6894.757293168361, offset: 0 },
   },
-  temperature: { c: { symbol: '°C', factor: 1, offset: 0 }, f: { symbol: '°F', factor: 1 / 1.8, offset: -32 / 1.8 } },
+  temperature: { c: { symbol: '°C', factor: 1, offset: 0, shown: { us: 'f' } }, f: { symbol: '°F', factor: 1 / 1.8, offset: -32 / 1.8 } },
 }
 
 test('a key is shown in the unit of the reader', () => {
@@ -28,6 +28,9 @@ test('a key is shown in the unit of the reader', () => {
   expect(us.fromKey(25.4)).toBeCloseTo(1, 12)
   expect(shownAs('x_m', 'length', 'us', units).fromKey(3.048)).toBeCloseTo(10, 12)
   expect(shownAs('p_kpa', 'pressure', 'us', units).fromKey(1000)).toBeCloseTo(145.038, 3)
+  expect(shownAs('p_kpa', 'pressure', 'bar', units)).toMatchObject({ key: 'p_bar', symbol: 'bar', decimals: 2 })
+  expect(shownAs('mdp_bar', 'pressure', 'metric', units)).toMatchObject({ key: 'mdp_kpa', symbol: 'kPa', decimals: 0 })
+  expect(shownAs('mdp_bar', 'pressure', 'metric', units).fromKey(10)).toBeCloseTo(1000, 9)
   expect(shownAs('air_c', 'temperature', 'us', units).fromKey(-40)).toBeCloseTo(-40, 9)
   expect(shownAs('air_c', 'temperature', 'us', units).fromKey(100)).toBeCloseTo(212, 9)
 })
@@ -37,15 +40,14 @@ test('without units, or without a unit in the name, a figure stays as it is', ()
   expect(shownAs('count', 'length', 'us', units)).toMatchObject({ key: 'count', symbol: '' })
 })
 
-test('figures have the decimals of their unit and no minus before nought', () => {
-  expect([
-    figure(1.25, 'mm'),
-    figure(0.0492, 'in'),
-    figure(1100.4, 'kpa'),
-    figure(-0.04, 'mm'),
-    figure(2, 'unheard-of'),
-    figure(2.345, 'mm', 2),
-  ]).toEqual(['1.3', '0.049', '1100', '0.0', '2.00', '2.35'])
+test('figures have no minus before nought', () => {
+  expect([figure(1.25, 1), figure(0.0492, 3), figure(1100.4, 0), figure(-0.04, 1), figure(2.345, 2)]).toEqual([
+    '1.3',
+    '0.049',
+    '1100',
+    '0.0',
+    '2.35',
+  ])
 })
 
 test('a clock is said as time of the place and what is left', () => {

@@ -1,50 +1,15 @@
+import type { Me } from '../api/client'
 import { useMe, useUnits, type Units } from '../api/queries'
 
-/** Key suffix shown to somebody who reads US customary units. Conversion factors come from the server. */
-const US: Record<string, string> = {
-  mm: 'in',
-  m: 'ft',
-  c: 'f',
-  kpa: 'psi',
-  bar: 'psi',
-  l: 'gal',
-  m3: 'gal',
-  kn: 'lbf',
-  k: 'degf',
-  ms: 'ft_s',
-  l_s: 'gpm',
-  kg: 'lb',
-}
-
-const DECIMALS: Record<string, number> = {
-  mm: 1,
-  in: 3,
-  m: 1,
-  ft: 1,
-  c: 1,
-  f: 1,
-  kpa: 0,
-  bar: 2,
-  psi: 1,
-  l: 1,
-  gal: 1,
-  m3: 2,
-  kn: 1,
-  lbf: 0,
-  s: 0,
-  min: 0,
-  h: 1,
-  l_s: 1,
-  gpm: 0,
-  v: 1,
-  a: 1,
-  ohm: 2,
-}
+/** In which units a person reads and types: metric with kPa, metric with bar, US customary. */
+export type System = Me['units']
 
 export interface Shown {
   key: string
   suffix: string
   symbol: string
+  /** of a figure in it, where nothing else is asked */
+  decimals: number
   fromKey: (value: number) => number
 }
 
@@ -54,24 +19,29 @@ function suffixOf(key: string, units: Record<string, unknown>): string | undefin
     .sort((a, b) => b.length - a.length)[0]
 }
 
-/** How a quantity of a given key is typed and read by this person. */
-export function shownAs(key: string, quantity: string, system: 'metric' | 'us', all: Units | undefined): Shown {
+/** Where the server has not said it. */
+const DECIMALS = 2
+
+/** How a quantity of a given key is typed and read by this person; what a unit is read as, the server says. */
+export function shownAs(key: string, quantity: string, system: System, all: Units | undefined): Shown {
   const units = all?.[quantity]
   const own = units && suffixOf(key, units)
-  if (!units || !own) return { key, suffix: '', symbol: '', fromKey: (v) => v }
-  const wanted = system === 'us' && US[own] && units[US[own]] ? US[own] : own
+  if (!units || !own) return { key, suffix: '', symbol: '', decimals: DECIMALS, fromKey: (v) => v }
   const from = units[own]!
+  const named = from.shown?.[system] ?? own
+  const wanted = units[named] ? named : own
   const to = units[wanted]!
   return {
     key: key.slice(0, -own.length) + wanted,
     suffix: wanted,
     symbol: to.symbol,
+    decimals: to.decimals ?? DECIMALS,
     fromKey: (value) => (wanted === own ? value : (from.offset + from.factor * value - to.offset) / to.factor),
   }
 }
 
-export function figure(value: number, suffix: string, decimals?: number): string {
-  const text = value.toFixed(decimals ?? DECIMALS[suffix] ?? 2)
+export function figure(value: number, decimals: number): string {
+  const text = value.toFixed(decimals)
   return /^-0(\.0+)?$/.test(text) ? text.slice(1) : text
 }
 
@@ -82,7 +52,7 @@ export function useShow(): (key: string, quantity: string, value: number | null 
   return (key, quantity, value, decimals) => {
     if (value === null || value === undefined) return '–'
     const shown = shownAs(key, quantity, me.data?.units ?? 'metric', units.data)
-    const metric = shown.key === key
-    return `${figure(shown.fromKey(value), shown.suffix, metric ? decimals : undefined)} ${shown.symbol}`.trim()
+    const own = shown.key === key
+    return `${figure(shown.fromKey(value), own && decimals !== undefined ? decimals : shown.decimals)} ${shown.symbol}`.trim()
   }
 }

@@ -35,7 +35,7 @@ namespace Diastoma\Core\Procedure\Compile;
  *     id: string, kind: string, stage?: string, title: string, why?: string, each?: array<int, string>, optional?: bool,
  *     when?: ConditionsText, after?: array<int, string>, needs_good?: array<int, string>,
  *     not_before?: string|array<string, mixed>, early?: array{verdict?: string, text?: string, do?: string}, gate?: bool,
- *     roles?: array<int, string>, seals?: bool, free?: bool, refused_do?: string,
+ *     roles?: array<int, string>, seals?: bool, free?: bool, confirms?: bool, refused_do?: string,
  *     once?: bool, once_unless?: ConditionsText, once_text?: string, once_do?: string, once_permitted?: string,
  *     offer?: OfferText, retry?: bool, photo?: PhotoText, positions?: array<int, string>, across?: bool,
  *     plan?: string, wrench?: 'reads'|'clicks', columns?: array<int, string>, columns_optional?: int,

@@ -45,6 +45,7 @@ final readonly class StepCompiler
         'once_permitted' => ['trace'],
         'seals' => ['hold'],
         'free' => ['hold'],
+        'confirms' => ['hold'],
         'refused_do' => ['hold'],
     ];
 
@@ -128,12 +129,7 @@ final readonly class StepCompiler
             rules: $rules['judge'],
             device: $this->binding($step['device_in'] ?? null, $reader->below('device_in')),
             model: $this->model($step, $reader),
-            figure: isset($step['figure'])
-                ? new Figure(
-                    $step['figure']['shape'],
-                    $this->bound($step['figure']['in'], $reader->below('figure')->below('in')->forShow()),
-                )
-                : null,
+            figure: isset($step['figure']) ? $this->figure($step['figure'], $reader->below('figure')->below('in')) : null,
             fault: $reader->faultUnder('guide', 'judge'),
             standIn: isset($step['stand_in'])
                 ? new StandIn(
@@ -142,6 +138,17 @@ final readonly class StepCompiler
                 )
                 : null,
         );
+    }
+
+    /** @param  array{shape: string, in: array<string, mixed>}  $figure */
+    private function figure(array $figure, Reader $reader): Figure
+    {
+        // The course of a log that nobody finds is a chart without its limits.
+        if ($figure['shape'] === 'course') {
+            $reader->below('of')->stepKey(\is_string($figure['in']['of'] ?? null) ? $figure['in']['of'] : '');
+        }
+
+        return new Figure($figure['shape'], $this->bound($figure['in'], $reader->forShow()));
     }
 
     /** @param  StepText  $step */

@@ -7,6 +7,8 @@ import type { Slot } from './slots'
 interface Props {
   slot: Slot
   symbol: string
+  /** the same in other words, such as the time of day of a minute */
+  means?: string | null | undefined
   text: string
   active: boolean
   wrong: boolean
@@ -19,15 +21,16 @@ interface Props {
 }
 
 /** A figure, large, against its unit; the pad types into it. */
-export function FigureRow({ slot, symbol, text, active, wrong, prefix, inputRef, onText, onFocus, onEnter }: Props): ReactElement {
+export function FigureRow({ slot, symbol, means, text, active, wrong, prefix, inputRef, onText, onFocus, onEnter }: Props): ReactElement {
   const { field, end } = slot
   const spoken = [field.label, symbol, end.name].filter((part) => part !== '').join(', ')
   return (
     <Box component="label" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 56 }}>
-      <Typography component="span" sx={{ flexGrow: 1, fontWeight: active ? 700 : 400 }}>
+      <Typography component="span" sx={{ flexGrow: 1, minWidth: 0, fontWeight: active ? 700 : 400 }}>
         {field.label}
         {field.optional ? say('steps.suffixIfKnown') : ''}
       </Typography>
+      {means && <Typography component="span">{means}</Typography>}
       <input
         ref={inputRef}
         inputMode="none"
@@ -49,12 +52,13 @@ export function FigureRow({ slot, symbol, text, active, wrong, prefix, inputRef,
         style={{
           ...figureInput,
           width: 132,
+          flexShrink: 0,
           fontSize: '1.75rem',
           borderBottom: `3px solid ${active ? 'var(--accent)' : 'transparent'}`,
           padding: '2px 4px',
         }}
       />
-      <Typography component="span" sx={{ width: 44, color: 'text.secondary' }}>
+      <Typography component="span" sx={{ width: 44, flexShrink: 0, color: 'text.secondary' }}>
         {symbol}
       </Typography>
     </Box>

@@ -1,10 +1,11 @@
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Box, Button, Checkbox, FormControlLabel, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { Sheet } from '../../ui/Sheet'
 import { useMe } from '../../api/queries'
 import { FieldsEntry } from '../FieldsEntry'
 import { History } from '../History'
 import { Stands } from '../Stands'
+import type { StepState } from '../../api/client'
 import type { Entering, KindView } from './kind'
 import { say } from '../../texts/say'
 import { oneOf } from '../../texts/listed'
@@ -15,6 +16,9 @@ function Enter({ text, state, data, role, onRecord }: Entering): ReactElement {
   const [refusing, setRefusing] = useState(false)
   const [signing, setSigning] = useState<Record<string, unknown> | null>(null)
   const [remark, setRemark] = useState('')
+  const [confirmed, setConfirmed] = useState(false)
+  // What a device kept from an earlier version does not say them.
+  const toConfirm = (state.limits as StepState['limits'] | undefined) ?? []
   const may = !text.roles?.length || (role !== undefined && text.roles.includes(role))
   if (!may)
     return (
@@ -22,7 +26,8 @@ function Enter({ text, state, data, role, onRecord }: Entering): ReactElement {
         {say('steps.thisIsSignedByYouAre', { roles: oneOf(text.roles!.map(roleWord)), role: roleWord(role ?? '') })}
       </Typography>
     )
-  const sign = (value: Record<string, unknown>): void => setSigning({ ...value, signed: true })
+  const sign = (value: Record<string, unknown>): void =>
+    setSigning({ ...value, signed: true, ...(toConfirm.length > 0 ? { confirmed: toConfirm.map((l) => l.name) } : {}) })
   return (
     <Box sx={{ my: 2, display: 'grid', gap: 1 }}>
       <History data={data} />
@@ -46,6 +51,7 @@ function Enter({ text, state, data, role, onRecord }: Entering): ReactElement {
           actions={
             <Button
               variant="contained"
+              disabled={toConfirm.length > 0 && !confirmed}
               onClick={() => {
                 onRecord(signing)
                 setSigning(null)
@@ -55,6 +61,23 @@ function Enter({ text, state, data, role, onRecord }: Entering): ReactElement {
             </Button>
           }
         >
+          {toConfirm.length > 0 && (
+            <>
+              <Typography sx={{ fontWeight: 700 }}>{say('steps.writtenDownFromMemory')}</Typography>
+              <Box component="ul" sx={{ pl: 2.5, my: 1 }}>
+                {toConfirm.map((l) => (
+                  <li key={l.name}>
+                    {say('steps.limitWithSource', { label: l.label, value: l.shown ?? String(l.value), source: l.source })}
+                  </li>
+                ))}
+              </Box>
+              <FormControlLabel
+                sx={{ minHeight: 56, mb: 1 }}
+                control={<Checkbox checked={confirmed} onChange={(e) => setConfirmed(e.target.checked)} />}
+                label={say('steps.iHaveConfirmedThem', { count: toConfirm.length })}
+              />
+            </>
+          )}
           <Typography>{say(text.seals ? 'steps.signedAndSealed' : 'steps.signedOnly')}</Typography>
         </Sheet>
       )}

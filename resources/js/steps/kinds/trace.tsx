@@ -1,7 +1,10 @@
-import { useMemo, type ReactElement } from 'react'
+import { useContext, type ReactElement } from 'react'
 import type { Fact, ProcedureText, StepState } from '../../api/client'
+import { ChartPlace } from '../ChartPlace'
 import { FusionChart, LogChart, type TraceEvent } from '../charts'
 import { TraceEntry } from '../TraceEntry'
+import { courseOver } from '../course'
+import { useSamples } from '../useSamples'
 import type { AtHand, Entering, KindView } from './kind'
 import { say } from '../../texts/say'
 
@@ -26,18 +29,6 @@ function begunAt(state: StepState, facts: Fact[]): { trace: string; part: number
   return { trace: String(last.value['trace']), part: parts.length }
 }
 
-/** All samples of a trace, its parts put together. */
-function useSamples(facts: Fact[], step: string): number[][] {
-  return useMemo(() => {
-    const parts = facts.filter((f) => f.step === step && Array.isArray(f.value['samples']))
-    const last = parts[parts.length - 1]?.value['trace']
-    return parts
-      .filter((f) => f.value['trace'] === last)
-      .sort((a, b) => Number(a.value['part']) - Number(b.value['part']))
-      .flatMap((f) => f.value['samples'] as number[][])
-  }, [facts, step])
-}
-
 function Enter({ path, text, state, procedure, data, onDone }: Entering): ReactElement {
   return (
     <TraceEntry
@@ -54,17 +45,13 @@ function Enter({ path, text, state, procedure, data, onDone }: Entering): ReactE
   )
 }
 
-function Shown({ state, text, procedure, data, values }: AtHand): ReactElement | null {
+function Shown({ state, text, procedure, data }: AtHand): ReactElement | null {
   const samples = useSamples(data.facts, state.key)
-  if (samples.length < 2) return null
+  const isAbove = useContext(ChartPlace) !== null && text.drawing?.['shape'] === 'log'
+  if (samples.length < 2 || isAbove) return null
   const volts = typeof state.device?.['u_v'] === 'number' ? state.device['u_v'] : null
-  // Phases as they were entered; until then as the device marked them.
-  const entered = Object.fromEntries(
-    Object.entries((state.figure?.['marks'] ?? {}) as Record<string, unknown>).filter(([, v]) => typeof v === 'number'),
-  )
-  const marks = Object.keys(entered).length > 0 ? entered : (values[state.key]?.['marks'] as Record<string, unknown> | undefined)
   return text.drawing?.['shape'] === 'log' ? (
-    <LogChart rows={samples} marks={marks} />
+    <LogChart rows={samples} course={courseOver(data.judgement.steps, state.key)} />
   ) : (
     <FusionChart rows={samples} volts={volts} tolerance={numberAt(text.drawing?.['u_tol'], procedure)} events={eventsOf(state)} />
   )
