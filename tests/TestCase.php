@@ -87,4 +87,26 @@ abstract class TestCase extends Base
             $more + ['id' => (string) Str::uuid(), 'step' => $step, 'value' => $value, 'recorded_at' => '2026-05-04T10:00:00+02:00'],
         );
     }
+
+    /**
+     * A thing put into the stores.
+     *
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed> as it is chosen at a step
+     */
+    public function kept(string $kind, string $name, array $values): array
+    {
+        $body = ['id' => (string) Str::uuid(), 'project_id' => $this->project->id, 'kind' => $kind, 'name' => $name];
+
+        return $this->as('engineer')->postJson('/api/v1/stores', $body + ['values' => $values])->assertCreated()->json('snapshot');
+    }
+
+    /** @return array<string, mixed> gauge and logger of a test, in date */
+    public function instruments(): array
+    {
+        return [
+            'gauge' => $this->kept('pressure-gauge', 'Gauge '.Str::random(6), ['due_on' => '2030-01-31']),
+            'logger' => $this->kept('pressure-logger', 'Logger '.Str::random(6), ['due_on' => '2030-01-31']),
+        ];
+    }
 }

@@ -310,7 +310,7 @@ it('tells tight, leaking and air-filled sections apart', function (string $metho
     $run = $method === 'pe-viscoelastic' ? $pump->viscoelastic() : $pump->constantPressure(7200);
     $marks = $run['marks'];
     $values = [
-        'instruments' => ['gauge' => 'G-12', 'gauge_due' => '2026-12-31', 'logger' => 'L-3', 'logger_due' => '2026-12-31'],
+        'instruments' => instruments(),
         'ready' => ['restrained' => true, 'valves' => true, 'zone' => true], 'fill' => ['water_c' => 12, 'vented' => true],
         'log' => ['trace' => TRACE, 'part' => 0, 'final' => true, 'samples' => $run['rows']],
         'phases' => $marks, 'look' => ['leak' => false],

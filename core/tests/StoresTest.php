@@ -50,6 +50,8 @@ it('never calls good what has no date', function (string $kind, array $values) {
     ['peeling-tool', ['blade_on' => '2026-05-01']],
     ['operator-card', ['works' => 'electrofusion']],
     ['tool', []],
+    ['pressure-gauge', ['reads_to_kpa' => 2500]],
+    ['pressure-logger', []],
 ]);
 
 it('says which layout of a code counts', function (array $more, string $verdict) {

@@ -46,6 +46,15 @@ function kit(): array
     ];
 }
 
+/** @return array<string, mixed> gauge and logger of a test, in date */
+function instruments(): array
+{
+    return [
+        'gauge' => ['id' => 'g', 'name' => 'Gauge 1', 'due_on' => '2026-12-31'],
+        'logger' => ['id' => 'l', 'name' => 'Logger 1', 'due_on' => '2026-12-31'],
+    ];
+}
+
 /**
  * The same joint as a text of the first schema asked for it.
  *

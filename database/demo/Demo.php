@@ -459,12 +459,7 @@ final class Demo
         $facts = [
             [
                 'instruments',
-                [
-                    'gauge' => 'G-114',
-                    'gauge_due' => $this->now->modify('+7 months')->format('Y-m-d'),
-                    'logger' => 'L-27',
-                    'logger_due' => $this->now->modify('+4 months')->format('Y-m-d'),
-                ],
+                ['gauge' => $this->stores->chosen('gauge'), 'logger' => $this->stores->chosen('logger')],
                 $at->modify('-20 minutes'),
             ],
             ['ready', ['restrained' => true, 'valves' => true, 'zone' => true], $at->modify('-10 minutes')],

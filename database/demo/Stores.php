@@ -107,6 +107,19 @@ final class Stores
                 ['rated_va' => 15000, 'voltage_v' => 230, 'derate_pct' => 0, 'l_per_kwh' => 0.5, 'due_on' => $in('+4 months')],
             ],
             ['lead', 'supply-lead', 'Lead 25 m', ['length_m' => 25, 'area_mm2' => 2.5, 'due_on' => $in('+4 months')]],
+            [
+                'gauge',
+                'pressure-gauge',
+                'Gauge G-114',
+                ['serial' => 'G-114', 'due_on' => $in('+7 months'), 'reads_to_kpa' => 2500, 'division_kpa' => 10],
+            ],
+            ['gauge-due', 'pressure-gauge', 'Gauge G-08', ['serial' => 'G-08', 'due_on' => $in('-9 days'), 'reads_to_kpa' => 2500]],
+            [
+                'logger',
+                'pressure-logger',
+                'Logger L-27',
+                ['serial' => 'L-27', 'due_on' => $in('+4 months'), 'reads_to_kpa' => 2500, 'resolution_kpa' => 0.5],
+            ],
             ['wrench', 'tool', 'Torque wrench W-14', ['serial' => 'W-14', 'due_on' => $in('+1 month')]],
             [
                 'layout',

@@ -35,16 +35,7 @@ beforeEach(function () {
     Carbon::setTestNow('2026-05-04T12:00:00Z');
     // The traces below are played by the stand-in.
     $this->project->update(['practice' => true]);
-    $keep = fn (string $kind, string $name, array $values) => $this->as('engineer')
-        ->postJson('/api/v1/stores', [
-            'id' => (string) Str::uuid(),
-            'project_id' => $this->project->id,
-            'kind' => $kind,
-            'name' => $name,
-            'values' => $values,
-        ])
-        ->assertCreated()
-        ->json('snapshot');
+    $keep = $this->kept(...);
     $this->things = [
         'kit' => [
             'card' => $keep('operator-card', 'Joiner', [

@@ -33,7 +33,7 @@ it('plans a section, runs a test, signs it and prints the pack', function () {
         ->getJson("/api/v1/tests/{$test}/stand-in?fault=moon")
         ->assertUnprocessable();
     $facts = [
-        'instruments' => ['gauge' => 'G-1', 'gauge_due' => '2027-01-01', 'logger' => 'L-1', 'logger_due' => '2027-01-01'],
+        'instruments' => $this->instruments(),
         'ready' => ['restrained' => true, 'valves' => true, 'zone' => true],
         'fill' => ['water_c' => 12, 'vented' => true],
         'log' => ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => $run->json('rows')],
@@ -244,9 +244,7 @@ it('sends a strict content security policy and describes itself', function () {
 it('says before a file is stored what speaks against it, and replaces a wrong one with a reason', function () {
     $line = $this->makeLine();
     $test = $this->as('engineer')->postJson("/api/v1/sections/{$line['sections'][0]['id']}/tests")->assertCreated()->json('id');
-    $this->record('engineer', "subjects/test/{$test}", 'instruments', [
-        'gauge' => 'G-1', 'gauge_due' => '2030-01-31', 'logger' => 'L-2', 'logger_due' => '2030-01-31',
-    ])->assertCreated();
+    $this->record('engineer', "subjects/test/{$test}", 'instruments', $this->instruments())->assertCreated();
     $rows = fn (string $day): string => "time;pressure [bar]\n".
         implode("\n", array_map(
             fn (int $m) => sprintf('%s %02d:%02d:00;%.2f', $day, 8 + intdiv($m, 60), $m % 60, 8 + $m / 1000),
@@ -291,7 +289,7 @@ it('says before a file is stored what speaks against it, and replaces a wrong on
     $this->record('engineer', $path, 'log', $right, ['supersedes' => $first, 'reason' => 'of another section'])->assertCreated();
     $live = ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => [[0, 800], [1, 801]], 'source' => 'device'];
     $prepared = [
-        'instruments' => ['gauge' => 'G-1', 'gauge_due' => '2030-01-31', 'logger' => 'L-2', 'logger_due' => '2030-01-31'],
+        'instruments' => $this->instruments(),
         'ready' => ['restrained' => true, 'valves' => true, 'zone' => true],
         'fill' => ['water_c' => 12, 'vented' => true],
     ];
@@ -325,7 +323,7 @@ it('lets no pressure on a section while one of its joints is warm', function () 
     $path = "subjects/test/{$test}";
     foreach (
         [
-            'instruments' => ['gauge' => 'G-1', 'gauge_due' => '2030-01-31', 'logger' => 'L-2', 'logger_due' => '2030-01-31'],
+            'instruments' => $this->instruments(),
             'ready' => ['restrained' => true, 'valves' => true, 'zone' => true],
             'fill' => ['water_c' => 12, 'vented' => true],
             'log' => [
@@ -349,7 +347,7 @@ it('judges a test by the joints that were there: one that is made in a repair af
     $line = $this->makeLine('ef-coupler-one-pass');
     $test = $this->as('engineer')->postJson("/api/v1/sections/{$line['sections'][0]['id']}/tests")->assertCreated()->json('id');
     $steps = [
-        'instruments' => ['gauge' => 'G-1', 'gauge_due' => '2030-01-31', 'logger' => 'L-2', 'logger_due' => '2030-01-31'],
+        'instruments' => $this->instruments(),
         'ready' => ['restrained' => true, 'valves' => true, 'zone' => true],
         'fill' => ['water_c' => 12, 'vented' => true],
         'log' => ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => [[0, 800], [1, 801]], 'source' => 'device'],

@@ -1,15 +1,13 @@
 import { expect, type Page } from '@playwright/test'
 import { execFileSync } from 'node:child_process'
 import { writeFileSync } from 'node:fs'
-import { atStep, fill, recordStep, sign } from './people'
+import { atStep, fill, fromStores, recordStep, sign } from './people'
 
-/** Gauge and logger with their dates of calibration. */
-export async function instruments(page: Page, gauge = 'G-7', gaugeDue = '2030-01-31'): Promise<void> {
+/** Gauge and logger out of the stores. */
+export async function instruments(page: Page, gauge = 'Gauge G-114'): Promise<void> {
   await atStep(page, 'Gauge and logger')
-  await page.getByLabel('Gauge, number').fill(gauge)
-  await page.getByLabel('Gauge calibrated until').fill(gaugeDue)
-  await page.getByLabel('Logger, number').fill('L-2')
-  await page.getByLabel('Logger calibrated until').fill('2030-01-31')
+  await fromStores(page, 'Gauge', gauge)
+  await fromStores(page, 'Logger', 'Logger L-27')
   await recordStep(page)
 }
 

@@ -6,6 +6,7 @@ namespace Diastoma\Core\Procedure\Kind;
 
 use Diastoma\Core\Procedure\Compile\Reader;
 use Diastoma\Core\Procedure\Step;
+use Diastoma\Core\Procedure\Words;
 
 /** Kinds whose fact is what was answered to the fields of the step. */
 abstract readonly class Answers implements Kind
@@ -29,5 +30,10 @@ abstract readonly class Answers implements Kind
     public function normalise(Step $step, array $value): array
     {
         return Fields::normalise($step->fields, Fields::photos($value), self::keys());
+    }
+
+    public function words(Step $step, array $value, Words $words): array
+    {
+        return $words->fields($step->fields, $value);
     }
 }

@@ -12,6 +12,7 @@ use Diastoma\Core\Procedure\FieldSpec;
 use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Procedure\Reason;
 use Diastoma\Core\Procedure\Step;
+use Diastoma\Core\Procedure\Words;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Verdict;
@@ -75,6 +76,17 @@ final readonly class Bolts implements Kind
         }
 
         return $out;
+    }
+
+    public function words(Step $step, array $value, Words $words): array
+    {
+        $said = $words->fields($step->fields, $value);
+        if (isset($value['bolt'], $value['pass'], $value['torque_nm'])) {
+            $torque = $words->figure('torque_nm', Given::number($value, 'torque_nm'));
+            array_unshift($said, "Bolt {$value['bolt']}, pass {$value['pass']}: {$torque}");
+        }
+
+        return $said;
     }
 
     public function whole(array $facts): array

@@ -12,6 +12,7 @@ use Diastoma\Core\Procedure\Reason;
 use Diastoma\Core\Procedure\Sentence;
 use Diastoma\Core\Procedure\Spoken;
 use Diastoma\Core\Procedure\Step;
+use Diastoma\Core\Procedure\Words;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Verdict;
 
@@ -92,6 +93,11 @@ final readonly class Hold implements Kind
                 );
             }
         }
+    }
+
+    public function words(Step $step, array $value, Words $words): array
+    {
+        return [self::isSigned($value) ? 'Signed' : 'Not signed', ...$words->fields($step->fields, $value)];
     }
 
     public function says(Step $step, Fact $fact, Known $known): array

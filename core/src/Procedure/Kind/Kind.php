@@ -10,6 +10,7 @@ use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Procedure\Reason;
 use Diastoma\Core\Procedure\Step;
+use Diastoma\Core\Procedure\Words;
 use Diastoma\Core\Refused;
 
 /**
@@ -69,6 +70,14 @@ interface Kind
 
     /** @return array<string, mixed>|null what a page must know to take the fact, beside the fields; null: nothing */
     public function entry(Known $known): ?array;
+
+    /**
+     * What a fact of it says, remark and photos apart.
+     *
+     * @param  array<string, mixed>  $value  as it is stored
+     * @return list<string> one for each thing
+     */
+    public function words(Step $step, array $value, Words $words): array;
 
     /** @return list<Reason> what it says by itself */
     public function says(Step $step, Fact $fact, Known $known): array;

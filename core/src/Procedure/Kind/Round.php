@@ -6,6 +6,7 @@ namespace Diastoma\Core\Procedure\Kind;
 
 use Diastoma\Core\Procedure\Compile\Reader;
 use Diastoma\Core\Procedure\Step;
+use Diastoma\Core\Procedure\Words;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Round\Clock;
 
@@ -75,5 +76,18 @@ final readonly class Round implements Kind
         }
 
         return ['readings' => $rows] + array_intersect_key(Fields::photos($value), ['remark' => 1, 'view' => 1, 'photos' => 1]);
+    }
+
+    public function words(Step $step, array $value, Words $words): array
+    {
+        $field = $step->fields[0];
+        $read = [];
+        foreach (\is_array($value['readings'] ?? null) ? $value['readings'] : [] as $reading) {
+            if (\is_array($reading) && \is_string($reading['clock'] ?? null)) {
+                $read[] = $reading['clock'].' '.$words->shown($field, $reading[$field->key] ?? null);
+            }
+        }
+
+        return $read === [] ? [] : [$field->label.': '.implode(', ', $read)];
     }
 }

@@ -12,6 +12,7 @@ use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Procedure\Once;
 use Diastoma\Core\Procedure\Reason;
 use Diastoma\Core\Procedure\Step;
+use Diastoma\Core\Procedure\Words;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Verdict;
 
@@ -148,6 +149,29 @@ final readonly class Trace implements Kind
         $same = array_filter($standing, fn (array $part) => $part['trace'] === $value['trace'] && $part['part'] === $value['part']);
 
         return $same === [] ? null : 'has this part of the trace already';
+    }
+
+    public function words(Step $step, array $value, Words $words): array
+    {
+        /** @var list<list<float>> $samples */
+        $samples = $value['samples'] ?? [];
+        $said = [\count($samples).' readings'];
+        if (\count($samples) > 1) {
+            $said[0] .= ' over '.$words->figure($this->columns[0], $samples[\count($samples) - 1][0] - $samples[0][0]);
+        }
+        $first = $value['first_at'] ?? $value['started_at'] ?? null;
+        if (\is_string($first)) {
+            $said[] = 'from '.$words->moment($first);
+        }
+
+        return [
+            ...$said,
+            ...match ($value['source'] ?? null) {
+                self::STAND_IN => ['played by the stand-in of the device'],
+                'file' => ['out of the file '.(\is_string($value['file'] ?? null) ? $value['file'] : 'without a name')],
+                default => [],
+            },
+        ];
     }
 
     public function comesInParts(): bool
