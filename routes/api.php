@@ -24,6 +24,7 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::get('waiting', [DeskController::class, 'waiting']);
     Route::get('find', [DeskController::class, 'find']);
     Route::get('people', [DeskController::class, 'people']);
+    Route::patch('projects/{project}', [DeskController::class, 'describe']);
     Route::get('lines', [LineController::class, 'index']);
     Route::post('lines', [LineController::class, 'store']);
     Route::get('lines/{line}', [LineController::class, 'show']);

@@ -10,6 +10,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $id
  * @property string $name
  * @property string $place
+ * @property string $client for whom it is built; empty: nobody has said it
+ * @property string $contractor who builds it
  * @property string $time_zone
  * @property bool $practice stand-ins play its devices; nothing in it is real work
  * @property-read object{role: string} $pivot
@@ -18,6 +20,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 class Project extends Model
 {
     protected $guarded = [];
+
+    protected $attributes = ['client' => '', 'contractor' => ''];
 
     protected $casts = ['practice' => 'boolean'];
 

@@ -130,6 +130,8 @@ it('reads pressure in the unit that was chosen, with as many figures', function 
     ['p_kpa', 1100.0, null, ['1100 kPa', '11.00 bar', '159.5 psi']],
     ['p_bar', 11.0, null, ['1100 kPa', '11.00 bar', '159.5 psi']],
     ['band_kpa', 35.0, 0, ['35 kPa', '0.35 bar', '5.1 psi']],
+    ['step_kpa', 0.5, null, ['0.50 kPa', '0.01 bar', '0.1 psi']],
+    ['rise_kpa', 2.5, null, ['2.5 kPa', '0.03 bar', '0.4 psi']],
     ['step_kpa', 0.5, 1, ['0.5 kPa', '0.005 bar', '0.1 psi']],
     ['p_bar', 10.25, 1, ['1025 kPa', '10.3 bar', '148.7 psi']],
     ['fall_kpa_h', 25.0, null, ['25.0 kPa/h', '0.250 bar/h', '3.63 psi/h']],

@@ -61,6 +61,8 @@ final class Demo
         $project = Project::query()->create([
             'name' => 'Ferrow valley renewal',
             'place' => 'Ferrow',
+            'client' => 'Ferrow Water Board',
+            'contractor' => 'Brindle & Oake Pipelines',
             'time_zone' => 'Europe/Vienna',
             'practice' => true,
         ]);

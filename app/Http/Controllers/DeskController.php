@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\FindAnything;
 use App\Actions\ListWaiting;
+use App\Http\Requests\ProjectParties;
 use App\Models\Project;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
@@ -24,12 +25,20 @@ final class DeskController extends Controller
         return new JsonResponse($find($this->user($request), (string) $request->string('q')));
     }
 
+    /** Who asks for it and who builds it, as it stands on what is handed over. */
+    public function describe(ProjectParties $request, Project $project): JsonResponse
+    {
+        $project->update($request->parties());
+
+        return new JsonResponse($project->only(['id', 'name', 'client', 'contractor']));
+    }
+
     public function people(Request $request): JsonResponse
     {
         $projects = $this->user($request)->projects->load(['users' => fn ($users) => $users->orderBy('name')]);
 
         return new JsonResponse(
-            $projects->map(fn (Project $p) => $p->only(['id', 'name', 'practice']) + [
+            $projects->map(fn (Project $p) => $p->only(['id', 'name', 'place', 'client', 'contractor', 'practice']) + [
                 'people' => $p->users->map(fn (User $u) => ['id' => $u->id, 'name' => $u->name, 'role' => $u->pivot->role])->all(),
             ])->values()->all(),
         );

@@ -49,4 +49,21 @@ interface DeskPaths
         ],
     )]
     public function people(): void;
+
+    #[OA\Patch(
+        path: '/projects/{project}',
+        summary: 'Say for whom a project is built and by whom; engineers only',
+        tags: ['desk'],
+        parameters: [new OA\Parameter(name: 'project', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))],
+        requestBody: new OA\RequestBody(
+            content: new OA\JsonContent(
+                properties: [
+                    new OA\Property(property: 'client', type: 'string', maxLength: 120),
+                    new OA\Property(property: 'contractor', type: 'string', maxLength: 120),
+                ],
+            ),
+        ),
+        responses: [new OA\Response(response: 200, description: 'As it stands now', content: new OA\JsonContent(type: 'object'))],
+    )]
+    public function describe(): void;
 }

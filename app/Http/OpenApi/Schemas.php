@@ -652,10 +652,13 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'ProjectPeople',
-    required: ['id', 'name', 'practice', 'people'],
+    required: ['id', 'name', 'place', 'client', 'contractor', 'practice', 'people'],
     properties: [
         new OA\Property(property: 'id', type: 'integer'),
         new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'place', type: 'string'),
+        new OA\Property(property: 'client', description: 'for whom it is built; empty: nobody has said it', type: 'string'),
+        new OA\Property(property: 'contractor', description: 'who builds it; empty: nobody has said it', type: 'string'),
         new OA\Property(property: 'practice', type: 'boolean'),
         new OA\Property(
             property: 'people',

@@ -9,6 +9,7 @@ use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Procedure\Words;
 use Diastoma\Core\Refused;
 
 /**
@@ -88,5 +89,16 @@ final readonly class StoreKind
     public function judged(array $values, \DateTimeImmutable $now, string $timeZone = 'UTC'): Judgement
     {
         return Judge::judge($this->procedure, [new Fact('thing', self::STEP, $values, $now)], ['time_zone' => $timeZone], $now);
+    }
+
+    /**
+     * What is known of a thing of this kind.
+     *
+     * @param  array<string, mixed>  $values
+     * @return list<string> "Calibrated until: 31 Jan 2030"
+     */
+    public function words(array $values, Words $words): array
+    {
+        return $words->fields($this->procedure->steps[0]->fields, $values);
     }
 }

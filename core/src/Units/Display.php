@@ -37,13 +37,21 @@ final class Display
         }
         $space = $unit->symbol === '°' ? '' : ' ';
 
-        return self::number($value, $decimals ?? self::decimals($shown)).$space.$unit->symbol;
+        return self::number($value, $decimals ?? self::enough($shown, $value)).$space.$unit->symbol;
     }
 
     /** How many decimals a figure in this unit has where nothing else is asked. */
     public static function decimals(string $suffix): int
     {
         return self::DECIMALS[$suffix] ?? 2;
+    }
+
+    /** A few kPa are read to their tenths and hundredths: half a kPa is not one. */
+    private static function enough(string $suffix, float $value): int
+    {
+        $isSmall = $suffix === 'kpa' && abs($value) < 10 && abs($value - round($value)) > 1e-6;
+
+        return $isSmall ? (abs($value) < 1 ? 2 : 1) : self::decimals($suffix);
     }
 
     /** From bar to kPa and back the point moves: as many figures as were asked for. Otherwise the unit's own decimals. */

@@ -55,6 +55,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/projects/{project}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Say for whom a project is built and by whom; engineers only */
+        patch: operations["caa47135223b6e632340d774c5e7cd8c"];
+        trace?: never;
+    };
     "/files/fusion-trace": {
         parameters: {
             query?: never;
@@ -1136,6 +1153,11 @@ export interface components {
         ProjectPeople: {
             id: number;
             name: string;
+            place: string;
+            /** @description for whom it is built; empty: nobody has said it */
+            client: string;
+            /** @description who builds it; empty: nobody has said it */
+            contractor: string;
             practice: boolean;
             people: {
                 id: number;
@@ -3590,6 +3612,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProjectPeople"][];
+                };
+            };
+        };
+    };
+    caa47135223b6e632340d774c5e7cd8c: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    client?: string;
+                    contractor?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description As it stands now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": Record<string, never>;
                 };
             };
         };

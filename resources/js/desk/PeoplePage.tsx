@@ -5,6 +5,7 @@ import { say } from '../texts/say'
 import { roleWord } from '../texts/words'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
+import { Parties } from './Parties'
 
 /** Who works in my projects, and who may what. */
 export default function PeoplePage(): ReactElement {
@@ -18,6 +19,7 @@ export default function PeoplePage(): ReactElement {
           <Typography id={`project-${project.id}`} variant="h2">
             {project.practice ? say('desk.lineOfPractice', { line: project.name }) : project.name}
           </Typography>
+          <Parties project={project} mayChange={project.people.some((p) => p.id === me.data?.id && p.role === 'engineer')} />
           <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1, maxWidth: 560 }}>
             {project.people.map((person) => (
               <Box

@@ -83,7 +83,7 @@ final readonly class Bolts implements Kind
         $said = $words->fields($step->fields, $value);
         if (isset($value['bolt'], $value['pass'], $value['torque_nm'])) {
             $torque = $words->figure('torque_nm', Given::number($value, 'torque_nm'));
-            array_unshift($said, "Bolt {$value['bolt']}, pass {$value['pass']}: {$torque}");
+            array_unshift($said, sprintf('Bolt %d, pass %d: %s', Given::number($value, 'bolt'), Given::number($value, 'pass'), $torque));
         }
 
         return $said;

@@ -1,0 +1,42 @@
+<?php
+
+namespace App\Http\Requests;
+
+use App\Models\Project;
+use App\Models\User;
+use Illuminate\Auth\Access\Response;
+use Illuminate\Foundation\Http\FormRequest;
+
+/** For whom a project is built, and by whom. */
+final class ProjectParties extends FormRequest
+{
+    public function authorize(): Response
+    {
+        $project = $this->route('project');
+        $user = $this->user();
+        \assert($project instanceof Project && $user instanceof User);
+        $role = $user->roleOn($project->id);
+
+        return match (true) {
+            // Not found rather than forbidden: a stranger learns nothing.
+            $role === null => Response::denyAsNotFound(),
+            $role->mayPlan() => Response::allow(),
+            default => Response::deny('Only an engineer says for whom a project is built.'),
+        };
+    }
+
+    /** @return array<string, string> */
+    public function rules(): array
+    {
+        return ['client' => 'nullable|string|max:120', 'contractor' => 'nullable|string|max:120'];
+    }
+
+    /** @return array<string, string> what was said; the rest stays */
+    public function parties(): array
+    {
+        return array_map(
+            fn (mixed $said) => \is_string($said) ? trim($said) : '',
+            array_intersect_key($this->validated(), ['client' => true, 'contractor' => true]),
+        );
+    }
+}

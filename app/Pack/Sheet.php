@@ -1,0 +1,449 @@
+<?php
+
+namespace App\Pack;
+
+use App\Actions\PlanSection;
+use App\Actions\SealSubject;
+use App\Models\Joint;
+use App\Models\PressureTest;
+use App\Models\Seal;
+use Diastoma\Core\Laying\CentreLine;
+use Diastoma\Core\Procedure\FieldSpec;
+use Diastoma\Core\Procedure\Judgement;
+use Diastoma\Core\Procedure\Kind\Hold;
+use Diastoma\Core\Procedure\Parameter;
+use Diastoma\Core\Procedure\Stage;
+use Diastoma\Core\Procedure\StepState;
+use Diastoma\Core\Procedure\Words;
+use Diastoma\Core\Stores\StoreKind;
+use Diastoma\Core\Units\Display;
+use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Unit;
+use Diastoma\Core\Units\UnitSystem;
+use Diastoma\Core\Verdict;
+use Illuminate\Database\Eloquent\Collection;
+
+/** What stands on the sheets of a test pack, in the units of who prints it and the time of the place. */
+final readonly class Sheet
+{
+    private const CERTAINTY = [
+        'std' => 'standard', 'practice' => 'common practice', 'memory' => 'from memory', 'project' => 'project',
+    ];
+
+    /** Kinds of step at which something is measured. */
+    private const MEASURING = ['number', 'round', 'bolts', 'trace'];
+
+    private \DateTimeZone $zone;
+
+    private Judgement $judgement;
+
+    private Words $words;
+
+    /** @var array<string, mixed> {@see SectionPlan::plan()} */
+    private array $plan;
+
+    /** @var Collection<int, Joint> */
+    private Collection $joints;
+
+    public function __construct(private PressureTest $test, private UnitSystem $units, PlanSection $planning)
+    {
+        $this->zone = new \DateTimeZone($test->line()->project->time_zone);
+        $this->judgement = $test->judgement();
+        $this->words = new Words($units, $this->zone);
+        $this->plan = $planning->plan($test->section);
+        $this->joints = $planning->joints($test->section);
+    }
+
+    /** @return array<string, mixed> what the view wants */
+    public function all(): array
+    {
+        $line = $this->test->line();
+        $judged = $this->judgement->toArray($this->units, $this->zone);
+
+        return [
+            'test' => $this->test,
+            'section' => $this->test->section,
+            'line' => $line,
+            'project' => $line->project,
+            'title' => "Pressure test {$this->test->number} of {$this->test->section->name}",
+            'verdict' => $this->judgement->verdict->value,
+            'isSigned' => $this->test->sealed_at !== null,
+            'reasons' => $judged['reasons'],
+            'found' => $this->found($judged['steps']),
+            'about' => $this->about(),
+            'confirm' => $this->toConfirm(),
+            'course' => $this->course(),
+            'bands' => $this->namedBands(),
+            'planned' => $this->planned(),
+            'map' => $this->map(),
+            'profile' => $this->profile(),
+            'entries' => (new Entries($this->test, $this->judgement, $this->words))->all(),
+            'joints' => $this->jointRows(),
+            'devices' => $this->devices(),
+            'people' => $this->people(),
+            'limits' => $this->limits(),
+            'signatures' => $this->signatures(),
+            'seal' => Seal::query()->where('subject_id', $this->test->id)->value('hash'),
+            'chain' => SealSubject::broken($line),
+        ];
+    }
+
+    /**
+     * What the steps say that are good: the figures on which the result stands.
+     *
+     * @param  list<array<string, mixed>>  $steps
+     * @return list<string>
+     */
+    private function found(array $steps): array
+    {
+        $judged = array_filter($steps, fn (array $step) => \in_array($step['stage'], ['test', null], true) && $step['kind'] !== 'hold');
+        $good = array_filter(
+            array_merge(...array_values(array_column($judged, 'reasons'))),
+            fn (array $reason) => $reason['verdict'] === Verdict::Good->value,
+        );
+
+        return array_column($good, 'text');
+    }
+
+    /** @return list<array{string, string}> label, value */
+    private function about(): array
+    {
+        $line = $this->test->line();
+        $section = $this->test->section;
+        $project = $line->project;
+        $pipe = $line->pipe;
+        $recorded = $this->test->recorded();
+        $stated = fn (string $text): string => $text === '' ? 'not stated' : $text;
+
+        return [
+            ['Client', $stated($project->client)],
+            ['Contractor', $stated($project->contractor)],
+            ['Project', $project->name.($project->place === '' ? '' : ", {$project->place}")],
+            ['Line', "{$line->name}, {$line->service}"],
+            ['Section', sprintf(
+                '%s, %s to %s (%s)', $section->name, $this->length($section->from_m), $this->length($section->to_m),
+                $this->length($section->to_m - $section->from_m),
+            )],
+            ['Pipe', "{$pipe['material']}, ".$this->figure('dn_mm', (float) $pipe['dn_mm'], 0).", SDR {$pipe['sdr']}"],
+            ['Method', "{$this->judgement->procedure->title}, version {$this->judgement->procedure->version}"],
+            ['Tested', $recorded->isEmpty() ? 'not yet' : $this->words->moment($recorded->first()->recorded_at).' to '.
+                $this->words->moment($recorded->last()->recorded_at)],
+            ['Test pressure', $this->figure('p_kpa', $this->plan['stp_kpa']).' at the lowest point'],
+            ['At the gauge', $this->figure('p_kpa', (float) $this->test->context['gauge_target_kpa']).' at '.
+                $this->length($this->plan['gauge']['gauge_m'])],
+        ];
+    }
+
+    /** @return array{limits: list<string>, by: string|null} what somebody has to confirm, and who did */
+    private function toConfirm(): array
+    {
+        $limits = array_filter($this->judgement->procedure->parameters, fn (Parameter $p) => $p->isFromMemory());
+        $by = null;
+        foreach ($this->holds() as $state) {
+            if ($state->fact !== null && Hold::isSigned($state->fact->value) && isset($state->fact->value['confirmed'])) {
+                $by = $state->fact->by.', '.$this->words->moment($state->fact->at->format(DATE_ATOM));
+            }
+        }
+
+        return [
+            'limits' => array_values(array_map(
+                fn (Parameter $p) => ucfirst($p->label).': '.$this->limit($p).($p->source === '' ? '' : ", {$p->source}"), $limits,
+            )),
+            'by' => $by,
+        ];
+    }
+
+    /** @return array{of: StepState, shown: array<string, mixed>}|null the log, and what is drawn over it */
+    private function drawnCourse(): ?array
+    {
+        foreach ($this->judgement->steps as $state) {
+            $figure = $state->figure;
+            if (($figure['shape'] ?? null) === 'course' && isset($this->judgement->steps[$figure['of'] ?? ''])) {
+                return ['of' => $this->judgement->steps[$figure['of']], 'shown' => $figure];
+            }
+        }
+
+        return null;
+    }
+
+    private function course(): ?Drawing
+    {
+        $drawn = $this->drawnCourse();
+        $samples = $drawn['of']->fact->value['samples'] ?? [];
+        if ($drawn === null || \count($samples) < 2) {
+            return null;
+        }
+        $limits = [];
+        foreach ($drawn['shown']['limits'] ?? [] as $limit) {
+            $line = $this->limitLine($limit);
+            if ($line !== []) {
+                $limits[] = ['name' => $limit['name'], 'line' => $line];
+            }
+        }
+
+        return (new CourseOfTest($samples, $this->bands(), $limits, $this->units, $this->minuteNought($drawn['of'])))->draw();
+    }
+
+    /**
+     * @param  array<string, mixed>  $limit
+     * @return list<array{float, float}> [min, kPa]
+     */
+    private function limitLine(array $limit): array
+    {
+        if (! isset($limit['from_min'], $limit['to_min'])) {
+            return [];
+        }
+
+        [$from, $to] = [(float) $limit['from_min'], (float) $limit['to_min']];
+        if (isset($limit['kpa'])) {
+            return [[$from, (float) $limit['kpa']], [$to, (float) $limit['kpa']]];
+        }
+
+        return array_map(fn (array $p): array => [$from + (float) $p[0], (float) $p[1]], array_values($limit['points'] ?? []));
+    }
+
+    /** @return list<array{name: string, from_min: float, to_min: float}> */
+    private function bands(): array
+    {
+        return array_values(array_filter(
+            $this->drawnCourse()['shown']['bands'] ?? [],
+            fn (array $band) => isset($band['from_min'], $band['to_min']),
+        ));
+    }
+
+    /** When minute 0 of the log was, where the log says it. */
+    private function minuteNought(StepState $log): ?\DateTimeImmutable
+    {
+        $at = $log->fact->value['first_at'] ?? $log->fact->value['started_at'] ?? null;
+
+        return \is_string($at) ? (new \DateTimeImmutable($at))->setTimezone($this->zone) : null;
+    }
+
+    /** @return list<array{name: string, from: string, to: string, lasted: string}> */
+    private function namedBands(): array
+    {
+        $drawn = $this->drawnCourse();
+        $nought = $drawn === null ? null : $this->minuteNought($drawn['of']);
+        $time = fn (float $min): string => $nought === null
+            ? 'minute '.round($min, 1)
+            : $nought->modify('+'.(int) round(60 * $min).' seconds')->format('H:i');
+
+        return array_map(fn (array $band) => [
+            'name' => $band['name'], 'from' => $time($band['from_min']), 'to' => $time($band['to_min']),
+            'lasted' => Display::value('x_min', $band['to_min'] - $band['from_min'], 1, $this->units),
+        ], $this->bands());
+    }
+
+    /** @return list<array{string, string}> */
+    private function planned(): array
+    {
+        $plan = $this->plan;
+        $gauge = $plan['gauge'];
+        $none = 'none';
+        $places = fn (array $at): string => $at === [] ? $none : implode(', ', array_map($this->length(...), $at));
+
+        return [
+            ['Gauge may show', $this->between($gauge['min_kpa'], $gauge['max_kpa'])],
+            ['Most the weakest part may see', $gauge['pipe_max_stated'] ? $this->figure('p_kpa', $gauge['pipe_max_kpa']) : 'not stated'],
+            ['Volume of the section', $this->figure('x_m3', $plan['compliance']['volume_m3'])],
+            ['Water for a rise of pressure', $this->figure('x_l_per_bar', $plan['compliance']['compliance_l_per_bar'])],
+            ['Thrust on the ends', $this->figure('x_kn', $plan['thrust']['force_kn'])],
+            ['Vents', $places($plan['vents']['vents_m'])],
+            ['Drains', $places($plan['vents']['drains_m'])],
+        ];
+    }
+
+    private function between(float $least, float $most): string
+    {
+        [$from, $to] = [$this->figure('p_kpa', $least), $this->figure('p_kpa', $most)];
+
+        return $from === $to ? "{$from}, neither more nor less" : "{$from} to {$to}";
+    }
+
+    private function map(): Drawing
+    {
+        /** @var non-empty-list<array{float, float}> $profile */
+        $profile = $this->plan['profile'];
+
+        return (new PlanOfSection(
+            new CentreLine($this->test->line()->centre_line),
+            array_map(fn (array $point): float => $point[0], $profile),
+            $this->jointChainages(),
+            $this->plan['gauge']['gauge_m'],
+            $this->length(...),
+        ))->draw();
+    }
+
+    /** @return list<float> m */
+    private function jointChainages(): array
+    {
+        return array_values($this->joints->map(fn (Joint $j) => $j->chainage_m)->all());
+    }
+
+    private function profile(): Drawing
+    {
+        $unit = Unit::of(Quantity::Length, $this->units->suffix('m'));
+        $gauge = $this->plan['gauge'];
+
+        return (new ProfileOfSection(
+            $this->plan['profile'],
+            $this->jointChainages(),
+            $this->marks(),
+            [
+                [$gauge['lowest_m'], 'lowest '.$this->figure('p_kpa', $this->headAt($gauge['lowest_m']))],
+                [$gauge['highest_m'], 'highest '.$this->figure('p_kpa', $this->headAt($gauge['highest_m']))],
+            ],
+            fn (float $m): float => $unit->fromSi($m),
+            $unit->symbol,
+        ))->draw();
+    }
+
+    /** @return list<array{float, string}> [m, what is there], each place once */
+    private function marks(): array
+    {
+        $marks = [];
+        $places = ['vent' => $this->plan['vents']['vents_m'], 'drain' => $this->plan['vents']['drains_m']];
+        foreach ($places + ['gauge' => [$this->plan['gauge']['gauge_m']]] as $word => $at) {
+            foreach ($at as $m) {
+                $marks[(string) $m][] = $word;
+            }
+        }
+
+        return array_map(fn (string|int $m, array $words) => [(float) $m, implode(', ', $words)], array_keys($marks), $marks);
+    }
+
+    /** kPa at a point of the profile while the gauge shows what it is to show */
+    private function headAt(float $chainage): float
+    {
+        foreach ($this->plan['heads'] as [$at, $kpa]) {
+            if (abs($at - $chainage) < 1e-6) {
+                return $kpa;
+            }
+        }
+
+        throw new \LogicException("No point of the profile at {$chainage} m");
+    }
+
+    /** @return list<array<string, string>> */
+    private function jointRows(): array
+    {
+        $this->joints->load('procedureText')->each(fn (Joint $j) => $j->setRelation('ofLine', $this->test->line()));
+
+        return array_values($this->joints->map(fn (Joint $j) => [
+            'number' => $j->number,
+            'chainage' => $this->length($j->chainage_m),
+            'pipes' => implode(' – ', array_filter([$j->pipes['a'] ?? '', $j->pipes['b'] ?? ''])),
+            'figures' => $this->figuresOf($j),
+            'verdict' => $j->verdict,
+            'state' => $j->state,
+            'signed' => $j->sealed_at === null
+                ? 'not signed'
+                : ($j->signed_by ?? '').', '.$this->words->moment($j->sealed_at->toIso8601String()),
+        ])->all());
+    }
+
+    /**
+     * "Out of round" of "Out of round, pipe 7": what was measured at both ends stands together.
+     *
+     * @param  array<string, string>  $sides  as they are called
+     */
+    private function bothSides(string $title, array $sides): string
+    {
+        return str_replace(array_map(fn (string $name) => ", {$name}", array_values($sides)), '', $title);
+    }
+
+    /** What was measured at it, step by step; of two pipe ends the first stands before the second. */
+    private function figuresOf(Joint $joint): string
+    {
+        $sides = $joint->context()['sides'] ?? [];
+        $read = [];
+        foreach ($joint->judgement()->steps as $state) {
+            $summary = $state->summary?->in($this->units, $this->zone) ?? '';
+            $isMeasured = \in_array($state->step->kind->name(), self::MEASURING, true) && $state->step->stage !== Stage::Look;
+            if ($isMeasured && $summary !== '') {
+                $read[$this->bothSides($state->title, $sides)][] = $summary;
+            }
+        }
+
+        return implode('; ', array_map(fn (string $title, array $ends) => "{$title}: ".implode(' / ', $ends), array_keys($read), $read));
+    }
+
+    /** @return list<array{name: string, what: string, said: string}> things out of the stores with which it was tested */
+    private function devices(): array
+    {
+        $things = [];
+        foreach ($this->judgement->steps as $state) {
+            foreach ($state->fact === null ? [] : $state->step->fields as $field) {
+                $thing = $state->fact->value[$field->key] ?? null;
+                if ($field->type === 'item' && \is_array($thing)) {
+                    $things[] = ['name' => $thing['name'], 'what' => $field->label, 'said' => $this->saidOf($field, $thing)];
+                }
+            }
+        }
+
+        return $things;
+    }
+
+    /** @param  array<string, mixed>  $thing */
+    private function saidOf(FieldSpec $field, array $thing): string
+    {
+        return $field->of === null ? '' : implode('; ', StoreKind::of($field->of)->words($thing, $this->words));
+    }
+
+    /** @return list<array{name: string, role: string, entries: int}> */
+    private function people(): array
+    {
+        $people = [];
+        foreach ($this->test->facts()->with('user')->get() as $fact) {
+            $key = "{$fact->user_id} {$fact->role}";
+            $people[$key] ??= ['name' => $fact->user->name, 'role' => $fact->role, 'entries' => 0];
+            $people[$key]['entries']++;
+        }
+
+        return array_values($people);
+    }
+
+    /** @return list<array{string, string, string, string}> label, value, source, certainty */
+    private function limits(): array
+    {
+        return array_values(array_map(
+            fn (Parameter $p) => [$p->label, $this->limit($p), $p->source, self::CERTAINTY[$p->certainty] ?? $p->certainty],
+            $this->judgement->procedure->parameters,
+        ));
+    }
+
+    private function limit(Parameter $parameter): string
+    {
+        return $parameter->cited($this->units)['shown'] ?? (\is_scalar($parameter->value) ? (string) $parameter->value : '');
+    }
+
+    /** @return list<array{title: string, by: string, at: string}> */
+    private function signatures(): array
+    {
+        return array_map(function (StepState $state): array {
+            $signed = $state->fact !== null && Hold::isSigned($state->fact->value);
+
+            return [
+                'title' => $state->title,
+                'by' => $signed ? "{$state->fact->by}, {$state->fact->role}" : 'not signed',
+                'at' => $signed ? $this->words->moment($state->fact->at->format(DATE_ATOM)) : '',
+            ];
+        }, $this->holds());
+    }
+
+    /** @return list<StepState> */
+    private function holds(): array
+    {
+        return array_values(array_filter($this->judgement->steps, fn (StepState $s) => $s->step->isA('hold')));
+    }
+
+    private function figure(string $key, float $value, ?int $decimals = null): string
+    {
+        return Display::value($key, $value, $decimals, $this->units);
+    }
+
+    private function length(float $m): string
+    {
+        return Display::value('x_m', $m, 1, $this->units);
+    }
+}
