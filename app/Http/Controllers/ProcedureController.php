@@ -5,6 +5,7 @@ namespace App\Http\Controllers;
 use App\Http\Requests\NewProcedure;
 use App\Models\ProcedureText;
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Data;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Simulation\PracticeLabels;
@@ -76,7 +77,12 @@ final class ProcedureController extends Controller
 
     public function calculations(Registry $registry): JsonResponse
     {
-        return new JsonResponse(array_combine($registry->names(), array_map($registry->schema(...), $registry->names())));
+        $worked = Data::json('calculations/worked.json');
+
+        return new JsonResponse(array_combine($registry->names(), array_map(
+            fn (string $name) => $registry->schema($name) + ['x-example' => $worked[$registry->about($name)->name] ?? new \stdClass],
+            $registry->names(),
+        )));
     }
 
     public function calculate(Request $request, Registry $registry, string $name): JsonResponse

@@ -66,11 +66,26 @@ final class Registry
             'description' => $about->title,
             ...Signature::of($this->classOf($name))->schema(),
             'x-family' => $about->family->value,
+            'x-method' => self::methodOf($this->classOf($name)),
             'x-source' => $about->source,
             'x-gives' => $about->gives,
             'x-verdicts' => \in_array('verdict', $about->gives, true) ? $about->verdicts : [],
             'x-codes' => $about->codes === [] ? new \stdClass : $about->codes,
         ];
+    }
+
+    /**
+     * How it is worked out, as its class says it.
+     *
+     * @param  class-string  $class
+     */
+    private static function methodOf(string $class): string
+    {
+        $prose = preg_split('/^\s*\*\s*@/m', (string) (new \ReflectionClass($class))->getDocComment())[0] ?? '';
+        $lines = preg_split('/\R/', $prose) ?: [];
+        $words = array_map(fn (string $line) => trim($line, " \t*/"), $lines);
+
+        return (string) preg_replace('/\{@see ([^}]+)\}/', '$1', trim(implode(' ', array_filter($words, fn (string $w) => $w !== ''))));
     }
 
     /**

@@ -25,7 +25,7 @@ final class CodeLayoutCheck
 {
     /** @return array{fields: int, free_digits: list<int>, usable: bool, open_items: list<string>, verdict: string} */
     public function __invoke(
-        #[Anything('layout')] mixed $layout,
+        #[Anything('layout', edit: 'layout')] mixed $layout,
         #[Flag('practice')] bool $practice = false,
         #[Text('confirmed_by')] ?string $confirmedBy = null,
         #[Text('proved_on')] ?string $provedOn = null,

@@ -44,7 +44,7 @@ final class FittingCode
     /** @return array<string, float|null> what the layout does not hold is null */
     public function __invoke(
         #[Text('code')] string $code,
-        #[Anything('layout')] mixed $layout,
+        #[Anything('layout', edit: 'layout')] mixed $layout,
         #[Number('voltage_min_v', above: 0)] float $voltageMin = 8.0,
         #[Number('voltage_max_v', above: 0)] float $voltageMax = 48.0,
     ): array {

@@ -25,7 +25,7 @@ final class FittingCodeEncode
 {
     /** @return array{code: string} */
     public function __invoke(
-        #[Anything('layout')] mixed $layout,
+        #[Anything('layout', edit: 'layout')] mixed $layout,
         #[Measure('dn_mm', Quantity::Length, above: 0, max: 3000)] float $dn,
         #[Measure('voltage_v', Quantity::Voltage, min: 8, max: 48)] float $voltage,
         #[Measure('resistance_ohm', Quantity::Resistance, min: 0.05, max: 30)] float $resistance,

@@ -50,6 +50,8 @@ final class JointVerdict
         'trace-fail', 'wet', 'gap-over-limit', 'not-scraped', 'fused-twice',
     ];
 
+    private const ALL = [...self::MUST_BE_TRUE, ...self::REVIEW, ...self::MUST_BE_FALSE];
+
     private const MAY_NOT_APPLY = ['indicators-up', 'trace-present'];
 
     /**
@@ -57,11 +59,11 @@ final class JointVerdict
      * @return array<string, mixed>
      */
     public function __invoke(
-        #[Anything('signs', 'sign => true, false, null (not looked at) or "n/a"')] mixed $signs,
+        #[Anything('signs', 'sign => true, false, null (not looked at) or "n/a"', 'signs', self::ALL)] mixed $signs,
         #[Numbers('not_here', texts: true, about: 'signs that this kind of joint cannot show, such as insertion marks on a saddle')]
         array $notHere = [],
     ): array {
-        $all = array_values(array_diff([...self::MUST_BE_TRUE, ...self::REVIEW, ...self::MUST_BE_FALSE], $notHere));
+        $all = array_values(array_diff(self::ALL, $notHere));
         if (! \is_array($signs) || ($signs !== [] && array_is_list($signs))) {
             throw Refused::field('signs', 'signs must be an object of sign names.');
         }

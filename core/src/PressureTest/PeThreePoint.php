@@ -42,7 +42,7 @@ final class PeThreePoint
         #[Number('n1_min')] ?float $n1Min = null,
         #[Number('n_max')] ?float $nMax = null,
         #[Number('ratio_max', above: 0)] ?float $ratioMax = null,
-        #[Anything('min_multiples', 'three multiples of the loading time')] mixed $multiples = [1, 7, 15],
+        #[Anything('min_multiples', 'three multiples of the loading time', 'numbers')] mixed $multiples = [1, 7, 15],
         #[Flag('visible_leak')] bool $visibleLeak = false,
     ): array {
         $multiples = $this->threeNumbers($multiples);

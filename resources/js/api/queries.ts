@@ -108,13 +108,41 @@ export interface UnitText {
 }
 export type Units = Record<string, Record<string, UnitText>>
 export const useUnits = () => use<Units>('units', { fixed: true })
-export type CalcSchema = {
+/** What one input of a calculation, or one cell of a row, may be. */
+export interface InputSchema {
+  type?: string
+  enum?: string[]
+  format?: string
+  description?: string
+  default?: unknown
+  minimum?: number
+  maximum?: number
+  exclusiveMinimum?: number
+  exclusiveMaximum?: number
+  items?: InputSchema
+  minItems?: number
+  properties?: Record<string, InputSchema>
+  required?: string[]
+  /** the key without its unit */
+  'x-name'?: string
+  'x-quantity'?: string
+  'x-unit'?: string
+  /** it is read round the pipe: a clock position and a value */
+  'x-round'?: Record<string, string>
+  'x-edit'?: 'layout' | 'signs' | 'numbers'
+  'x-names'?: string[]
+}
+export interface CalcSchema extends InputSchema {
   title: string
   description: string
-  properties: Record<string, Record<string, unknown>>
+  properties: Record<string, InputSchema>
   required: string[]
   'x-family': string
+  /** how it is worked out */
+  'x-method'?: string
   'x-source': string
   'x-gives': string[]
+  /** a worked example: inputs as this schema has them */
+  'x-example'?: Record<string, unknown>
 }
 export const useCalculations = () => use<Record<string, CalcSchema>>('calculations', { fixed: true })

@@ -10,6 +10,15 @@ use Diastoma\Core\Calculation\Family;
 #[\Attribute(\Attribute::TARGET_PARAMETER)]
 final readonly class Anything extends Field
 {
+    /**
+     * @param  'layout'|'signs'|'numbers'|''  $edit  how a page asks for it
+     * @param  list<string>  $names  that it may hold
+     */
+    public function __construct(string $key, string $about = '', public string $edit = '', public array $names = [])
+    {
+        parent::__construct($key, $about);
+    }
+
     public function read(mixed $value, string $key, string $name, Family $family): mixed
     {
         return $value;
@@ -17,6 +26,6 @@ final readonly class Anything extends Field
 
     public function schema(): array
     {
-        return $this->about === '' ? [] : ['description' => $this->about];
+        return array_filter(['description' => $this->about, 'x-edit' => $this->edit, 'x-names' => $this->names]);
     }
 }

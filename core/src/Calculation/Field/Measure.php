@@ -86,6 +86,7 @@ final readonly class Measure extends Field
     public function schema(): array
     {
         return [...$this->range->schema(), ...array_filter([
+            'x-name' => $this->base,
             'x-quantity' => $this->quantity->value,
             'x-unit' => $this->own->symbol,
             'description' => $this->about ?: null,
