@@ -68,6 +68,7 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::get('procedures', [ProcedureController::class, 'index']);
     Route::get('procedures/{procedure}', [ProcedureController::class, 'show']);
     Route::post('procedures', [ProcedureController::class, 'store']);
+    Route::post('procedures/try', [ProcedureController::class, 'try']);
     Route::get('calculations', [ProcedureController::class, 'calculations']);
     Route::post('calculations/{name}', [ProcedureController::class, 'calculate'])->where('name', '[a-z0-9-]+');
     Route::get('stand-ins/fusion-box', [ProcedureController::class, 'fusionBox']);

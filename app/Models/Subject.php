@@ -95,12 +95,13 @@ abstract class Subject extends Model
         return [];
     }
 
-    public function judgement(?\DateTimeImmutable $now = null): Judgement
+    /** @param  Procedure|null  $by  another text than its own, to see what that says of it */
+    public function judgement(?\DateTimeImmutable $now = null, ?Procedure $by = null): Judgement
     {
         $facts = $this->recorded()->map(fn (Fact $f) => new CoreFact(
             $f->id, $f->step, $f->value, new \DateTimeImmutable($f->recorded_at), $f->by, $f->role, $f->supersedes,
         ))->all();
 
-        return Judge::judge($this->procedure(), array_values($facts), $this->context(), $now ?? new \DateTimeImmutable);
+        return Judge::judge($by ?? $this->procedure(), array_values($facts), $this->context(), $now ?? new \DateTimeImmutable);
     }
 }

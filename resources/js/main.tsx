@@ -25,6 +25,8 @@ const SectionPage = lazy(() => import('./section/SectionPage'))
 const TestPage = lazy(() => import('./section/TestPage'))
 const RegisterPage = lazy(() => import('./records/RegisterPage'))
 const ProceduresPage = lazy(() => import('./procedures/ProceduresPage'))
+const ReadPage = lazy(() => import('./procedures/ReadPage'))
+const AdaptPage = lazy(() => import('./procedures/AdaptPage'))
 const StoresPage = lazy(() => import('./stores/StoresPage'))
 const PipesPage = lazy(() => import('./pipes/PipesPage'))
 const StretchPage = lazy(() => import('./stretch/StretchPage'))
@@ -61,6 +63,8 @@ const pages: [path: string, page: ReactElement][] = [
   ['/sections/:id', <SectionPage />],
   ['/tests/:id', <TestPage />],
   ['/procedures', <ProceduresPage />],
+  ['/procedures/:hash', <ReadPage />],
+  ['/procedures/:hash/adapt', <AdaptPage />],
   ['/bench', <BenchPage />],
   ['/waiting', <WaitingPage />],
   ['/people', <PeoplePage />],

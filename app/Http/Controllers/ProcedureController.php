@@ -2,10 +2,13 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\TryProcedure;
 use App\Http\Requests\NewProcedure;
+use App\Http\Requests\TriedProcedure;
 use App\Models\ProcedureText;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Data;
+use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Simulation\PracticeLabels;
@@ -36,11 +39,23 @@ final class ProcedureController extends Controller
                         'suits' => $p->procedure()->suits !== [],
                         'unsuited' => $p->procedure()->unsuited($pipe),
                         'parameters' => $p->procedure()->parametersToArray(),
+                        'steps' => self::stepsOf($p->procedure()),
                         'own' => $p->project_id !== null,
                     ],
                 )
                 ->all(),
         );
+    }
+
+    /** @return list<array{id: string, title: string}> each once, whatever sides it is done on */
+    private static function stepsOf(Procedure $procedure): array
+    {
+        $steps = [];
+        foreach ($procedure->steps as $step) {
+            $steps[$step->id] ??= ['id' => $step->id, 'title' => $step->plainTitle()];
+        }
+
+        return array_values($steps);
     }
 
     /** @return array<string, string|float> of which pipe it is asked, as far as that is said */
@@ -73,6 +88,20 @@ final class ProcedureController extends Controller
         $text = ProcedureText::freeze($request->procedure(), $request->integer('project_id'), $request->who()->id);
 
         return new JsonResponse($text->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']), 201);
+    }
+
+    /** All that is wrong with it, or what it says of a joint; nothing is kept. */
+    public function try(TriedProcedure $request, TryProcedure $try): JsonResponse
+    {
+        $procedure = $request->procedure();
+        $joint = $request->joint();
+
+        $units = $this->user($request)->units;
+
+        return new JsonResponse([
+            'steps' => \count($procedure->steps),
+            'tried' => $joint === null ? null : $try($procedure, $joint, $units),
+        ]);
     }
 
     public function calculations(Registry $registry): JsonResponse

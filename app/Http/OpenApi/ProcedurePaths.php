@@ -80,6 +80,32 @@ interface ProcedurePaths
     )]
     public function store(): void;
 
+    #[OA\Post(
+        path: '/procedures/try',
+        summary: 'Compile a procedure and judge a recorded joint by it; nothing is kept. Engineers only',
+        tags: ['procedures'],
+        requestBody: new OA\RequestBody(
+            content: new OA\JsonContent(
+                required: ['project_id'],
+                properties: [
+                    new OA\Property(property: 'project_id', type: 'integer'),
+                    new OA\Property(property: 'procedure', type: 'object'),
+                    new OA\Property(property: 'file', description: 'the text of a file, in place of it', type: 'string'),
+                    new OA\Property(property: 'joint', type: 'string', format: 'uuid', nullable: true),
+                ],
+            ),
+        ),
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'It compiles',
+                content: new OA\JsonContent(ref: '#/components/schemas/TriedProcedure'),
+            ),
+            new OA\Response(response: 422, description: 'All that is wrong with it'),
+        ],
+    )]
+    public function try(): void;
+
     #[OA\Get(
         path: '/calculations',
         summary: 'All calculations with their schemas',

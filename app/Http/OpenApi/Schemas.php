@@ -675,6 +675,41 @@ use OpenApi\Attributes as OA;
     ],
 )]
 #[OA\Schema(
+    schema: 'TriedProcedure',
+    required: ['steps', 'tried'],
+    properties: [
+        new OA\Property(property: 'steps', description: 'how many it has', type: 'integer'),
+        new OA\Property(
+            property: 'tried',
+            description: 'what it says of the joint, where one was named',
+            required: ['joint', 'was', 'now', 'done', 'total', 'differs'],
+            properties: [
+                new OA\Property(property: 'joint', type: 'string'),
+                new OA\Property(property: 'was', ref: '#/components/schemas/Verdict'),
+                new OA\Property(property: 'now', ref: '#/components/schemas/Verdict'),
+                new OA\Property(property: 'done', type: 'integer'),
+                new OA\Property(property: 'total', type: 'integer'),
+                new OA\Property(
+                    property: 'differs',
+                    type: 'array',
+                    items: new OA\Items(
+                        required: ['key', 'title', 'was', 'now', 'text'],
+                        properties: [
+                            new OA\Property(property: 'key', type: 'string'),
+                            new OA\Property(property: 'title', type: 'string'),
+                            new OA\Property(property: 'was', description: 'null: the step is new', type: 'string', nullable: true),
+                            new OA\Property(property: 'now', description: 'null: the step is left out', type: 'string', nullable: true),
+                            new OA\Property(property: 'text', type: 'string', nullable: true),
+                        ],
+                    ),
+                ),
+            ],
+            type: 'object',
+            nullable: true,
+        ),
+    ],
+)]
+#[OA\Schema(
     schema: 'Usual',
     required: ['near', 'low', 'high', 'whole', 'slips'],
     properties: [
@@ -1130,6 +1165,18 @@ use OpenApi\Attributes as OA;
             items: new OA\Items(type: 'string'),
         ),
         new OA\Property(property: 'own', type: 'boolean'),
+        new OA\Property(
+            property: 'steps',
+            description: 'each once, whatever sides it is done on',
+            type: 'array',
+            items: new OA\Items(
+                required: ['id', 'title'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'string'),
+                    new OA\Property(property: 'title', type: 'string'),
+                ],
+            ),
+        ),
         new OA\Property(
             property: 'parameters',
             type: 'object',

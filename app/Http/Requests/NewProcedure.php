@@ -8,7 +8,7 @@ use Diastoma\Core\Procedure\ProcedureFile;
 use Diastoma\Core\Refused;
 
 /** A procedure as a file, or as an object. */
-final class NewProcedure extends ProjectRequest
+class NewProcedure extends ProjectRequest
 {
     use SentAsJson;
 

@@ -70,7 +70,13 @@ final readonly class Step
     /** How a sentence names it where something of it is missing. */
     public function inWords(): string
     {
-        return '"'.preg_replace('/,?\s*\{side\}/', '', $this->title).'"';
+        return "\"{$this->plainTitle()}\"";
+    }
+
+    /** Its title without the side on which it is done. */
+    public function plainTitle(): string
+    {
+        return (string) preg_replace('/,?\s*\{side\}/', '', $this->title);
     }
 
     /** `od@a` for a step done on side a, else `conditions`. */

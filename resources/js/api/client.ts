@@ -24,6 +24,7 @@ export type NewLine = Schemas['NewLine']
 export type SectionPlan = Schemas['SectionPlan']
 export type Register = Schemas['Register']
 export type ProcedureShort = Schemas['ProcedureShort']
+export type TriedProcedure = Schemas['TriedProcedure']
 export type PracticeLabel = Schemas['PracticeLabel']
 export type BoxProgramme = Schemas['BoxProgramme']
 export type LogProgramme = Schemas['LogProgramme']
@@ -77,6 +78,11 @@ export interface StepText {
   roles?: string[]
   /** a hold: its signature ends the record */
   seals?: boolean
+  stage?: string
+  optional?: boolean
+  /** its lock keeps people from harm */
+  gate?: boolean
+  cautions?: (string | { text: string })[]
   after?: string[]
   needs_good?: string[]
   drawing?: Record<string, string>

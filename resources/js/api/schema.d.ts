@@ -381,6 +381,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/procedures/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Compile a procedure and judge a recorded joint by it; nothing is kept. Engineers only */
+        post: operations["5f580e0b112b3a212903821f96fb3c3c"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calculations": {
         parameters: {
             query?: never;
@@ -1166,6 +1183,27 @@ export interface components {
                 role: "joiner" | "foreman" | "inspector" | "engineer";
             }[];
         };
+        TriedProcedure: {
+            /** @description how many it has */
+            steps: number;
+            /** @description what it says of the joint, where one was named */
+            tried: {
+                joint: string;
+                was: components["schemas"]["Verdict"];
+                now: components["schemas"]["Verdict"];
+                done: number;
+                total: number;
+                differs: {
+                    key: string;
+                    title: string;
+                    /** @description null: the step is new */
+                    was: string | null;
+                    /** @description null: the step is left out */
+                    now: string | null;
+                    text: string | null;
+                }[];
+            } | null;
+        };
         Usual: {
             /** @description it is read in whole units */
             whole: boolean;
@@ -1442,6 +1480,11 @@ export interface components {
             /** @description why it is not meant for the pipe that was asked about */
             unsuited?: string[];
             own?: boolean;
+            /** @description each once, whatever sides it is done on */
+            steps?: {
+                id: string;
+                title: string;
+            }[];
             parameters?: {
                 [key: string]: components["schemas"]["Limit"];
             };
@@ -4233,6 +4276,44 @@ export interface operations {
                         [key: string]: unknown;
                     };
                 };
+            };
+        };
+    };
+    "5f580e0b112b3a212903821f96fb3c3c": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    project_id: number;
+                    procedure?: Record<string, never>;
+                    /** @description the text of a file, in place of it */
+                    file?: string;
+                    /** Format: uuid */
+                    joint?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description It compiles */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedProcedure"];
+                };
+            };
+            /** @description All that is wrong with it */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

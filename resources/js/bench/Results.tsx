@@ -1,10 +1,10 @@
 import { Box, Typography } from '@mui/material'
 import { Fragment, type ReactElement, type ReactNode } from 'react'
 import type { Verdict } from '../api/client'
-import { useMe, useUnits, type Units } from '../api/queries'
+import { useMe, useUnits } from '../api/queries'
 import { say } from '../texts/say'
 import { dayAndTime } from '../ui/clock'
-import { shownAs } from '../ui/units'
+import { quantityOf, shownAs } from '../ui/units'
 import { VerdictMark, WORD } from '../ui/Verdict'
 import { written } from './typed'
 import { codeWords, outputWords } from './words'
@@ -123,14 +123,4 @@ const short = (number: number): string => written(Number(number.toPrecision(DIGI
 function clockOf(hours: number): string {
   const minutes = Math.round(hours * 60) % 720
   return `${Math.floor(minutes / 60) || 12}:${String(minutes % 60).padStart(2, '0')}`
-}
-
-/** Of which kind the unit at the end of a key is; the longest one counts. */
-function quantityOf(key: string, units: Units): string | null {
-  const found = Object.entries(units).flatMap(([quantity, of]) =>
-    Object.keys(of)
-      .filter((suffix) => key.endsWith(`_${suffix}`))
-      .map((suffix) => ({ quantity, suffix })),
-  )
-  return found.sort((a, b) => b.suffix.length - a.suffix.length)[0]?.quantity ?? null
 }

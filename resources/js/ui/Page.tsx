@@ -87,7 +87,9 @@ export function Page({
         <Typography
           variant="h1"
           sx={{
-            flexGrow: 1,
+            // A long name wraps; where one can go stays where it is.
+            flex: { xs: '1 1 auto', md: '1 1 260px' },
+            minWidth: 0,
             fontSize: { xs: '1.25rem', md: '1.6rem' },
             order: { xs: 3, md: 0 },
             width: { xs: '100%', md: 'auto' },

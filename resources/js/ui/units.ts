@@ -45,6 +45,16 @@ export function figure(value: number, decimals: number): string {
   return /^-0(\.0+)?$/.test(text) ? text.slice(1) : text
 }
 
+/** Of which kind the unit at the end of a key is; the longest one counts. */
+export function quantityOf(key: string, units: Units): string | null {
+  const found = Object.entries(units).flatMap(([quantity, of]) =>
+    Object.keys(of)
+      .filter((suffix) => key.endsWith(`_${suffix}`))
+      .map((suffix) => ({ quantity, suffix })),
+  )
+  return found.sort((a, b) => b.suffix.length - a.suffix.length)[0]?.quantity ?? null
+}
+
 /** Formats values in the reader's units: `show('x_kpa', 'pressure', 1300)`. */
 export function useShow(): (key: string, quantity: string, value: number | null | undefined, decimals?: number) => string {
   const me = useMe()
