@@ -20,6 +20,11 @@ async function noSeriousFault(page: Page, what: string): Promise<void> {
 const joint = async (page: Page, line: string, number: string): Promise<string> =>
   `/joints/${(await lineByName(page.request, line)).joints.find((j) => j.number === number)!.id}`
 
+async function procedureByKey(page: Page, key: string): Promise<string> {
+  const all = await page.request.get('/api/v1/procedures', { headers: { Referer: page.url(), Accept: 'application/json' } })
+  return ((await all.json()) as { hash: string; key: string }[]).find((p) => p.key === key)!.hash
+}
+
 test('axe finds nothing serious where one signs in', async ({ page }) => {
   await page.goto('/sign-in')
   await expect(page.getByLabel('Password')).toBeVisible()
@@ -43,6 +48,11 @@ test('axe finds nothing serious on the pages of the office', async ({ page }) =>
     ['/people', 'People'],
     ['/stores', 'Stores'],
     ['/bench?calc=dew-point', 'Bench'],
+    ['/bench?calc=gap-feelers', 'Bench'],
+    ['/bench?calc=torque-log-check', 'Bench'],
+    ['/bench?calc=hold-check', 'Bench'],
+    [`/procedures/${await procedureByKey(page, 'pvc-spigot-socket')}`, 'PVC'],
+    [`/procedures/${await procedureByKey(page, 'pvc-spigot-socket')}/adapt`, 'Adapt: PVC'],
   ]
   for (const [path, heading] of pages) {
     await page.goto(path)
