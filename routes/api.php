@@ -27,9 +27,11 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::patch('projects/{project}', [DeskController::class, 'describe']);
     Route::get('lines', [LineController::class, 'index']);
     Route::post('lines', [LineController::class, 'store']);
+    Route::post('lines/preview', [LineController::class, 'preview']);
     Route::get('lines/{line}', [LineController::class, 'show']);
     Route::get('lines/{line}/log', [LineController::class, 'log']);
     Route::post('lines/{line}/sections', [LineController::class, 'addSection']);
+    Route::post('lines/{line}/sections/preview', [LineController::class, 'previewSection']);
     Route::post('centre-line', [LineController::class, 'readCentreLine']);
     Route::post('lines/{line}/joints', [LineController::class, 'addJoints']);
     Route::get('lines/{line}/register', [FileController::class, 'register']);
@@ -53,6 +55,7 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::post('pipes/{pipe}/words', [PipeController::class, 'say']);
 
     Route::get('sections/{section}', [SectionController::class, 'show']);
+    Route::delete('sections/{section}', [SectionController::class, 'remove']);
     Route::post('sections/{section}/tests', [SectionController::class, 'begin']);
     Route::get('tests/{test}/stand-in', [SectionController::class, 'standIn']);
     Route::get('tests/{test}/pack.pdf', [SectionController::class, 'pack']);

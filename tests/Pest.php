@@ -1,5 +1,7 @@
 <?php
 
+use Database\Demo\Demo;
+
 // Tests that run side by side have a data folder each, as Laravel gives each a database.
 $token = getenv('TEST_TOKEN');
 if (is_string($token) && $token !== '' && is_string(getenv('DIASTOMA_HOME'))) {
@@ -11,3 +13,11 @@ if (is_string($token) && $token !== '' && is_string(getenv('DIASTOMA_HOME'))) {
 }
 
 uses(Tests\TestCase::class)->in('Feature', 'Fuzz/RoutesTest.php');
+
+/** A sound joint of PVC, as a joiner records it. */
+function recordPvcJoint(object $test, string $jointId): void
+{
+    foreach (Demo::pvcFacts(['a' => '1', 'b' => '2']) as [$step, $value]) {
+        $test->record('joiner', "subjects/joint/{$jointId}", $step, $value)->assertCreated();
+    }
+}

@@ -77,15 +77,26 @@ final class CreateLine
             'from_m' => $body['from_m'],
             'to_m' => $body['to_m'],
             'method_hash' => $method->hash,
-            'ask' => [
-                'gauge_m' => $body['gauge_m'] ?? $body['from_m'],
-                'stp_method' => $body['stp_method'] ?? 'en805-surge-calculated',
-                'water_c' => $body['water_c'] ?? 12,
-                'fill_l_s' => $body['fill_l_s'] ?? 5,
-                'pipe_max_bar' => $body['pipe_max_bar'] ?? null,
-                'factor' => $body['factor'] ?? null,
-            ],
+            'ask' => self::ask($body),
         ]);
+    }
+
+    /**
+     * What is asked of a section; what was not said is what is usual.
+     *
+     * @param  array<string, mixed>  $body
+     * @return array<string, mixed>
+     */
+    public static function ask(array $body): array
+    {
+        return [
+            'gauge_m' => $body['gauge_m'] ?? $body['from_m'],
+            'stp_method' => $body['stp_method'] ?? 'en805-surge-calculated',
+            'water_c' => $body['water_c'] ?? 12,
+            'fill_l_s' => $body['fill_l_s'] ?? 5,
+            'pipe_max_bar' => $body['pipe_max_bar'] ?? null,
+            'factor' => $body['factor'] ?? null,
+        ];
     }
 
     /**

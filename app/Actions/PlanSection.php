@@ -10,6 +10,7 @@ use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Pipe\Material;
 use Diastoma\Core\PressureTest\SectionPlan;
 use Diastoma\Core\Procedure\Tells\Clock;
+use Diastoma\Core\Refused;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -131,6 +132,18 @@ final class PlanSection
     public function begin(Section $section): PressureTest
     {
         return DB::transaction(fn () => $this->next(Section::query()->lockForUpdate()->findOrFail($section->id)));
+    }
+
+    /** Refused where a test of it was begun. */
+    public function remove(Section $section): void
+    {
+        DB::transaction(function () use ($section): void {
+            $own = Section::query()->lockForUpdate()->findOrFail($section->id);
+            if ($own->tests()->exists()) {
+                throw Refused::field('section', "{$own->name} has a test: its record stays, and so does the section.");
+            }
+            $own->delete();
+        });
     }
 
     private function next(Section $section): PressureTest

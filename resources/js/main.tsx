@@ -23,6 +23,7 @@ const JointPage = lazy(() => import('./joint/JointPage'))
 const NewLine = lazy(() => import('./line/NewLine'))
 const SectionPage = lazy(() => import('./section/SectionPage'))
 const TestPage = lazy(() => import('./section/TestPage'))
+const NewSection = lazy(() => import('./line/NewSection'))
 const RegisterPage = lazy(() => import('./records/RegisterPage'))
 const ProceduresPage = lazy(() => import('./procedures/ProceduresPage'))
 const ReadPage = lazy(() => import('./procedures/ReadPage'))
@@ -55,6 +56,7 @@ const pages: [path: string, page: ReactElement][] = [
   ['/lines/new', <NewLine />],
   ['/lines/:id', <LinePage />],
   ['/lines/:id/register', <RegisterPage />],
+  ['/lines/:id/sections/new', <NewSection />],
   ['/lines/:id/pipes', <PipesPage />],
   ['/stretches/:id', <StretchPage />],
   ['/joints/:id', <JointPage />],

@@ -7,13 +7,6 @@ use Database\Demo\Demo;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-function recordPvcJoint(object $test, string $jointId): void
-{
-    foreach (Demo::pvcFacts(['a' => '1', 'b' => '2']) as [$step, $value]) {
-        $test->record('joiner', "subjects/joint/{$jointId}", $step, $value)->assertCreated();
-    }
-}
-
 it('makes a line with planned joints and refuses nonsense with the field named', function () {
     $line = $this->makeLine();
     expect(array_column($line['joints'], 'number'))

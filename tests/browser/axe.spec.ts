@@ -38,6 +38,7 @@ test('axe finds nothing serious on the pages of the office', async ({ page }) =>
   const pages: [string, string][] = [
     ['/', 'Lines'],
     ['/lines/new', 'Make a line'],
+    [`/lines/${line.id}/sections/new`, 'Add a section'],
     [`/lines/${line.id}`, 'Kelder Lane main'],
     [`/lines/${line.id}/pipes`, 'Pipes'],
     [`/sections/${section.id}`, 'Section 2'],

@@ -230,7 +230,7 @@ test('units are typed as read off the tape, and a slip of the unit is caught', a
     .toEqual([expect.closeTo(225.425, 6)])
   await page.goto(`/joints/${joint.id}?step=od@b`)
   await atStep(page, /^Diameter by tape/)
-  await expect(page.getByText('mm bar · Odile Fenner')).toBeVisible()
+  await expect(page.getByText('mm kPa · Odile Fenner')).toBeVisible()
   await page.locator('body').press('u')
   await expect(page.getByText('in psi · Odile Fenner')).toBeVisible()
   await fill(page, { 'Outside diameter by tape': '225.6' })

@@ -248,7 +248,7 @@ test('by keyboard alone: sign in, walk the string, open a joint, record a step, 
   await page.locator('body').press('u')
   await expect(page.getByText('in psi · Ruben Castell')).toBeVisible()
   await page.locator('body').press('u')
-  await expect(page.getByText('mm bar · Ruben Castell')).toBeVisible()
+  await expect(page.getByText('mm kPa · Ruben Castell')).toBeVisible()
 })
 
 test('an inspector refuses with a reason, and signs when it is put right', async ({ page }) => {

@@ -14,7 +14,7 @@ async function enter(page: Page, who: 'bram' | 'odile'): Promise<void> {
 }
 
 async function leave(page: Page): Promise<void> {
-  await page.getByRole('button', { name: /mm bar/ }).click()
+  await page.getByRole('button', { name: /mm kPa/ }).click()
   await page.getByRole('menuitem', { name: 'Sign out' }).click()
 }
 

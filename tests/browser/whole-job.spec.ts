@@ -98,7 +98,7 @@ test('the whole job', async ({ browser }, info) => {
       'Verdict: Good',
       name,
       'Joints of the section (3)',
-      'G-7',
+      'Gauge G-114',
       'Ruben Castell',
       'Tamsin Orrel',
       'EN 805:2000, A.27',

@@ -6,8 +6,11 @@ use App\Actions\AddJoints;
 use App\Actions\AddStretch;
 use App\Actions\CreateLine;
 use App\Actions\ListLines;
+use App\Actions\PlanSection;
+use App\Actions\PreviewLine;
 use App\Actions\ReadCentreLine;
 use App\Actions\ReadDayLog;
+use App\Http\Requests\LinePreview;
 use App\Http\Requests\NewJoint;
 use App\Http\Requests\NewLine;
 use App\Http\Requests\NewSection;
@@ -18,6 +21,7 @@ use App\Http\Resources\LineRow;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Project;
+use App\Models\Section;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -35,6 +39,11 @@ final class LineController extends Controller
         $line = $create($project, $request->who(), $request->validated());
 
         return new JsonResponse(LinePage::of($line, $request->who()), 201);
+    }
+
+    public function preview(LinePreview $request, PreviewLine $preview): JsonResponse
+    {
+        return new JsonResponse($preview($request->validated()));
     }
 
     public function show(Request $request, Line $line): JsonResponse
@@ -56,6 +65,15 @@ final class LineController extends Controller
         CreateLine::addSection($line, $request->validated());
 
         return new JsonResponse(LinePage::of($line->refresh(), $request->who()), 201);
+    }
+
+    /** What the plan would say of a section of this line, with the joints and pipes that are there. */
+    public function previewSection(NewSection $request, Line $line, PlanSection $plan): JsonResponse
+    {
+        $body = $request->validated();
+        $section = new Section(['line_id' => $line->id, 'ask' => CreateLine::ask($body)] + $body);
+
+        return new JsonResponse(['name' => $body['name'], 'plan' => $plan->plan($section->setRelation('line', $line)), 'fault' => null]);
     }
 
     public function addJoints(NewJoint $request, Line $line, AddJoints $add): JsonResponse

@@ -42,6 +42,16 @@ final class SectionController extends Controller
         ]);
     }
 
+    /** Planned otherwise: only before its first test, of which the record stays. */
+    public function remove(Request $request, Section $section, PlanSection $plan): Response
+    {
+        $this->member($request, $section->line);
+        Gate::authorize('plan', $section->line);
+        $plan->remove($section);
+
+        return new Response('', 204);
+    }
+
     public function begin(Request $request, Section $section, PlanSection $plan): JsonResponse
     {
         $this->member($request, $section->line);

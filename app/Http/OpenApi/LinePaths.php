@@ -72,6 +72,37 @@ interface LinePaths
     public function addSection(): void;
 
     #[OA\Post(
+        path: '/lines/{line}/sections/preview',
+        summary: 'What the plan would say of a section; nothing is kept',
+        tags: ['sections'],
+        parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/NewSection')),
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'Its plan',
+                content: new OA\JsonContent(ref: '#/components/schemas/SectionPreview'),
+            ),
+        ],
+    )]
+    public function previewSection(): void;
+
+    #[OA\Post(
+        path: '/lines/preview',
+        summary: 'What a line would be; nothing is kept. Engineers only',
+        tags: ['lines'],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(description: 'a line as far as it is known', type: 'object')),
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'Length, pipes, joints, and the plan of each section',
+                content: new OA\JsonContent(ref: '#/components/schemas/LinePreview'),
+            ),
+        ],
+    )]
+    public function preview(): void;
+
+    #[OA\Post(
         path: '/lines/{line}/joints',
         summary: 'Add a saddle, a joint that is not planned, or the restraints of a joint',
         tags: ['lines'],

@@ -947,6 +947,43 @@ use OpenApi\Attributes as OA;
     ],
 )]
 #[OA\Schema(
+    schema: 'SectionPreview',
+    required: ['name', 'plan', 'fault'],
+    properties: [
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(
+            property: 'plan',
+            description: 'null: not enough is said of it yet, or it cannot be',
+            nullable: true,
+            oneOf: [new OA\Schema(ref: '#/components/schemas/Plan')],
+        ),
+        new OA\Property(property: 'fault', description: 'why it cannot be', type: 'string', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'LinePreview',
+    required: ['length_m', 'start_m', 'pipes', 'last_pipe_m', 'joints', 'wall_mm', 'centre_line', 'sections'],
+    properties: [
+        new OA\Property(property: 'length_m', type: 'number'),
+        new OA\Property(property: 'start_m', type: 'number'),
+        new OA\Property(property: 'pipes', type: 'integer'),
+        new OA\Property(property: 'last_pipe_m', description: 'cut to what is left', type: 'number'),
+        new OA\Property(property: 'joints', description: 'chainages', type: 'array', items: new OA\Items(type: 'number')),
+        new OA\Property(property: 'wall_mm', type: 'number'),
+        new OA\Property(
+            property: 'centre_line',
+            description: 'chainage, easting, northing, level, m',
+            type: 'array',
+            items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')),
+        ),
+        new OA\Property(
+            property: 'sections',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/SectionPreview'),
+        ),
+    ],
+)]
+#[OA\Schema(
     schema: 'SectionPlan',
     required: ['id', 'name', 'from_m', 'to_m', 'role', 'line', 'method', 'plan', 'joints', 'tests'],
     properties: [

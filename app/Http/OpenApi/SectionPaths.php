@@ -63,4 +63,16 @@ interface SectionPaths
         responses: [new OA\Response(response: 200, description: 'PDF')],
     )]
     public function pack(): void;
+
+    #[OA\Delete(
+        path: '/sections/{section}',
+        summary: 'Remove a section before its first test; engineers only',
+        tags: ['sections'],
+        parameters: [new OA\Parameter(name: 'section', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [
+            new OA\Response(response: 204, description: 'Removed'),
+            new OA\Response(response: 422, description: 'A test of it was begun'),
+        ],
+    )]
+    public function remove(): void;
 }

@@ -9,6 +9,12 @@ final class NewLine extends ProjectRequest
 {
     public function rules(): array
     {
+        return self::wanted();
+    }
+
+    /** @return array<string, string> */
+    public static function wanted(): array
+    {
         $section = array_combine(
             array_map(fn (string $key) => "sections.*.{$key}", array_keys(NewSection::RULES)),
             NewSection::RULES,

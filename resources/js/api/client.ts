@@ -22,6 +22,8 @@ export type NewFact = Schemas['NewFact']
 export type Recorded = Schemas['Recorded']
 export type NewLine = Schemas['NewLine']
 export type SectionPlan = Schemas['SectionPlan']
+export type SectionPreview = Schemas['SectionPreview']
+export type LinePreview = Schemas['LinePreview']
 export type Register = Schemas['Register']
 export type ProcedureShort = Schemas['ProcedureShort']
 export type TriedProcedure = Schemas['TriedProcedure']
@@ -205,4 +207,5 @@ export const api = {
   get: <T>(path: string) => request<T>('GET', path),
   post: <T>(path: string, body?: unknown, headers: Record<string, string> = {}) => request<T>('POST', path, body ?? {}, headers),
   patch: <T>(path: string, body: unknown) => request<T>('PATCH', path, body),
+  delete: (path: string) => request<undefined>('DELETE', path),
 }

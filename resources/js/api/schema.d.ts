@@ -243,6 +243,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lines/{line}/sections/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the plan would say of a section; nothing is kept */
+        post: operations["6c624b31e03ca5c08c6608f7caae1452"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a line would be; nothing is kept. Engineers only */
+        post: operations["fb86db388ed423bb1b26b4f0e0ff50ff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines/{line}/joints": {
         parameters: {
             query?: never;
@@ -494,7 +528,8 @@ export interface paths {
         get: operations["e1d0e85693045ec7a33e39665a0fb03e"];
         put?: never;
         post?: never;
-        delete?: never;
+        /** Remove a section before its first test; engineers only */
+        delete: operations["99d8a654adf1f2c31a2adfd62f28b1ad"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1362,6 +1397,26 @@ export interface components {
             line_id: string;
             /** @description what now stands otherwise in the lists of the line */
             rows: (components["schemas"]["JointShort"] | components["schemas"]["TestShort"])[];
+        };
+        SectionPreview: {
+            name: string;
+            /** @description null: not enough is said of it yet, or it cannot be */
+            plan: components["schemas"]["Plan"] | null;
+            /** @description why it cannot be */
+            fault: string | null;
+        };
+        LinePreview: {
+            length_m: number;
+            start_m: number;
+            pipes: number;
+            /** @description cut to what is left */
+            last_pipe_m: number;
+            /** @description chainages */
+            joints: number[];
+            wall_mm: number;
+            /** @description chainage, easting, northing, level, m */
+            centre_line: number[][];
+            sections: components["schemas"]["SectionPreview"][];
         };
         SectionPlan: {
             id: string;
@@ -3963,6 +4018,56 @@ export interface operations {
             };
         };
     };
+    "6c624b31e03ca5c08c6608f7caae1452": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewSection"];
+            };
+        };
+        responses: {
+            /** @description Its plan */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SectionPreview"];
+                };
+            };
+        };
+    };
+    fb86db388ed423bb1b26b4f0e0ff50ff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": Record<string, never>;
+            };
+        };
+        responses: {
+            /** @description Length, pipes, joints, and the plan of each section */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinePreview"];
+                };
+            };
+        };
+    };
     "487a086e341008b128c3174e011bd965": {
         parameters: {
             query?: never;
@@ -4461,6 +4566,33 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SectionPlan"];
                 };
+            };
+        };
+    };
+    "99d8a654adf1f2c31a2adfd62f28b1ad": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Removed */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A test of it was begun */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

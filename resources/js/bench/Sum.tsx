@@ -8,7 +8,7 @@ import { InputField, isWide } from './fields/InputField'
 import { Results } from './Results'
 import { fromExample, toInput, type Typed } from './typed'
 
-const AS_IT_IS = { suffix: '', symbol: '', decimals: 2, fromKey: (v: number): number => v }
+const AS_IT_IS = { suffix: '', symbol: '', decimals: 2, fromKey: (v: number): number => v, toKey: (v: number): number => v }
 
 /** One sum: what it wants, a worked example, what comes out, how and by what source. */
 export function Sum({ name, schema }: { name: string; schema: CalcSchema }): ReactElement {

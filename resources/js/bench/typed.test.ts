@@ -37,7 +37,7 @@ const bare = (value: unknown): unknown =>
   JSON.parse(JSON.stringify(value, (_key, v: unknown) => (typeof v === 'string' && /^\d{4}-\d\d-\d\dT/.test(v) ? Date.parse(v) : v)))
 
 it.each(Object.keys(worked))('what is filled in of the worked example of %s goes out as it is', (name) => {
-  const asIs: ShownOf = (key) => ({ key, suffix: '', symbol: '', decimals: 2, fromKey: (v) => v })
+  const asIs: ShownOf = (key) => ({ key, suffix: '', symbol: '', decimals: 2, fromKey: (v) => v, toKey: (v: number): number => v })
   const { properties } = schemas[name]!
   expect(bare(toInput(properties, fromExample(properties, worked[name]!, asIs), asIs))).toEqual(bare(worked[name]))
 })

@@ -208,6 +208,11 @@ export default function LinePage(): ReactElement {
                 {s.name}
               </MuiLink>
             ))}
+            {line.role === 'engineer' && (
+              <MuiLink component={Link} to={`/lines/${id}/sections/new`} sx={{ py: 1 }}>
+                {say('line.addASection')}
+              </MuiLink>
+            )}
             <MuiLink component={Link} to={`/lines/${id}/register`} sx={{ py: 1 }}>
               {say('line.registerAndExports')}
             </MuiLink>

@@ -1,68 +1,58 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useMutation } from '@tanstack/react-query'
-import { useRef, useState, type ReactElement } from 'react'
+import { useState, type ReactElement } from 'react'
 import { useNavigate } from 'react-router'
-import { api, fileForm, type NewLine as Body } from '../api/client'
+import { api, type LinePreview, type NewLine as Body } from '../api/client'
 import { useMe, useProcedures } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { ProcedureChoice } from '../ui/ProcedureChoice'
+import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { say } from '../texts/say'
 import { serviceWord } from '../texts/words'
+import { CentreLineField } from './CentreLineField'
+import { PreviewOfLine } from './PreviewOf'
+import { emptyRow, inUnit, sectionBody, sectionSoFar, type SectionRow, type SectionUnits } from './sectionForm'
+import { SectionFields } from './SectionFields'
+import { usePreview } from './usePreview'
+import { useSectionUnits } from './useSectionUnits'
 
-interface SectionRow {
-  name: string
-  from: string
-  to: string
-  method: string
-  rule: string
-  factor: string
-  gauge: string
-  most: string
-  water: string
-  fill: string
-}
-
-const RULES = {
-  'en805-surge-calculated': say('line.surgeCalculated'),
-  'en805-surge-assumed': say('line.surgeAssumed'),
-  factor: say('line.surgeByFactor'),
+/** What is typed as a figure, and in which of the units of the person. */
+const FIGURES = {
+  dn_mm: null,
+  sdr: null,
+  design_bar: 'pressure',
+  mdp_bar: 'pressure',
+  pipe_length_m: 'length',
 } as const
 
-const EMPTY: SectionRow = {
-  name: say('line.section1'),
-  from: '',
-  to: '',
-  method: '',
-  rule: 'en805-surge-calculated',
-  factor: '1.5',
-  gauge: '',
-  most: '',
-  water: '12',
-  fill: '5',
-}
+type Figure = keyof typeof FIGURES
 
-const EXAMPLE = '0; 1000; 2000; 95.0\n60; 1060; 2000; 96.4\n120; 1120; 2000; 95.2'
-
-/** What an engineer states of a line; joints are planned from the pipe length. */
+/** What an engineer states of a line; joints are planned from the pipe length, and all of it is drawn while it is typed. */
 export default function NewLine(): ReactElement {
   const me = useMe()
+  const units = useSectionUnits()
+  // What is filled in stands in the units of the person: not before they are known.
+  if (!me.data || units === null) return <Loading query={me} up={{ to: '/', label: say('common.lines') }} />
+  return <Form units={units} projects={me.data.projects.filter((p) => p.role === 'engineer')} />
+}
+
+function Form({ units, projects }: { units: SectionUnits; projects: { id: number; name: string }[] }): ReactElement {
   const navigate = useNavigate()
-  const file = useRef<HTMLInputElement>(null)
-  const projects = (me.data?.projects ?? []).filter((p) => p.role === 'engineer')
   const [f, setF] = useState({
+    project: '',
     name: '',
     service: 'water',
     material: 'PE100',
     dn_mm: '110',
     sdr: '11',
-    design_bar: '8',
-    mdp_bar: '10',
-    pipe_length_m: '12',
+    design_bar: inUnit(units.pressure, 8),
+    mdp_bar: inUnit(units.pressure, 10),
+    pipe_length_m: inUnit(units.length, 12),
     procedure: '',
     centre: '',
   })
+  const project = projects.find((p) => String(p.id) === f.project) ?? projects[0]
   const procedures = useProcedures({
     material: f.material,
     service: f.service,
@@ -73,9 +63,8 @@ export default function NewLine(): ReactElement {
       }),
     ),
   })
-  const [sections, setSections] = useState<SectionRow[]>([EMPTY])
+  const [sections, setSections] = useState<SectionRow[]>([emptyRow(units)])
   const [faults, setFaults] = useState<Record<string, string>>({})
-  const [said, setSaid] = useState('')
   const send = useVerb(
     (body: Body) => api.post<{ id: string }>('/lines', body),
     (line) => void navigate(`/lines/${line.id}`),
@@ -92,62 +81,55 @@ export default function NewLine(): ReactElement {
     .map((l) => l.trim())
     .filter(Boolean)
     .map((l) => l.split(/[;\t]|,\s+/).map((c) => figureOf(c) ?? NaN))
+  const arePoints = points.length > 1 && points.every((p) => p.length === 4 && p.every((n) => Number.isFinite(n)))
+  const figure = (key: Figure): number => {
+    const unit = FIGURES[key]
+    const typed = figureOf(f[key]) ?? NaN
+    return unit === null ? typed : Number(units[unit].toKey(typed).toPrecision(12))
+  }
+  const pipe = (Object.keys(FIGURES) as Figure[]).reduce((all, key) => ({ ...all, [key]: figure(key) }), {} as Record<Figure, number>)
+  const isDrawn = project !== undefined && arePoints && Object.values(pipe).every((n) => Number.isFinite(n) && n > 0)
+  const preview = usePreview<LinePreview>(
+    '/lines/preview',
+    isDrawn
+      ? {
+          project_id: project.id,
+          service: f.service,
+          material: f.material,
+          ...pipe,
+          centre_line: points,
+          sections: sections.map((s) => sectionSoFar(s, units)),
+        }
+      : null,
+  )
 
-  const reading = useMutation({
-    mutationFn: (chosen: File) => api.post<{ points: number[][] }>('/centre-line', fileForm(chosen)),
-    onSuccess: (read) => {
-      setF((old) => ({ ...old, centre: read.points.map((p) => p.join('; ')).join('\n') }))
-      const last = read.points[read.points.length - 1]![0]!
-      setSections((all) => all.map((s, i) => (i === 0 && s.to === '' ? { ...s, from: String(read.points[0]![0]), to: String(last) } : s)))
-      setSaid(say('line.pointsRead', { count: read.points.length, first: read.points[0]![0], last }))
-    },
-    onError: (error) => setSaid(say('line.nothingWasTakenOver', { message: error.message })),
-  })
   const make = (): void => {
     const missing: Record<string, string> = {}
     if (f.name.trim() === '') missing['name'] = say('line.giveTheLineAName')
     if (!f.procedure) missing['procedure_hash'] = say('line.chooseTheProcedureForTheJoints')
-    if (points.length < 2 || points.some((p) => p.length !== 4 || p.some((n) => !Number.isFinite(n))))
-      missing['centre_line'] = say('line.eachRowWantsChainageEastingNorthing')
-    sections.forEach((s, i) => {
-      if (!s.method || s.from === '' || s.to === '') missing[`sections.${i}`] = say('line.fromToAndTheTestMethod', { name: s.name })
-    })
-    const figures: Record<string, number> = {}
-    const read = (key: string, text: string): number => {
-      const why = noFigure(text)
+    if (!arePoints) missing['centre_line'] = say('line.eachRowWantsChainageEastingNorthing')
+    for (const key of Object.keys(FIGURES)) {
+      const why = noFigure(f[key as Figure])
       if (why) missing[key] = why
-      return (figures[key] = figureOf(text) ?? NaN)
     }
-    for (const key of ['dn_mm', 'sdr', 'design_bar', 'mdp_bar', 'pipe_length_m'] as const) read(key, f[key])
     const parts = sections.map((s, i) => {
-      const at = (text: string): number => read(`sections.${i}`, text)
-      return {
-        from_m: at(s.from),
-        to_m: at(s.to),
-        water_c: at(s.water),
-        fill_l_s: at(s.fill),
-        gauge_m: at(s.gauge === '' ? s.from : s.gauge),
-        pipe_max_bar: s.most === '' ? null : at(s.most),
-        ...(s.rule === 'factor' ? { factor: at(s.factor) } : {}),
-      }
+      if (!s.method || s.from === '' || s.to === '') missing[`sections.${i}`] = say('line.fromToAndTheTestMethod', { name: s.name })
+      const { body, fault } = sectionBody(s, units)
+      if (fault) missing[`sections.${i}`] ??= fault
+      return body
     })
     setFaults(missing)
-    if (Object.keys(missing).length > 0) return
-    const body: Body = {
-      project_id: projects[0]!.id,
+    if (Object.keys(missing).length > 0 || !project) return
+    send.run({
+      project_id: project.id,
       name: f.name.trim(),
       service: f.service as Body['service'],
       material: f.material as Body['material'],
-      dn_mm: figures['dn_mm']!,
-      sdr: figures['sdr']!,
-      design_bar: figures['design_bar']!,
-      mdp_bar: figures['mdp_bar']!,
-      pipe_length_m: figures['pipe_length_m']!,
+      ...pipe,
       procedure_hash: f.procedure,
       centre_line: points,
-      sections: sections.map((s, i) => ({ name: s.name, method_hash: s.method, stp_method: s.rule as keyof typeof RULES, ...parts[i]! })),
-    }
-    send.run(body)
+      sections: parts,
+    })
   }
   const field = (key: keyof typeof f, label: string, unit?: string): ReactElement => (
     <TextField
@@ -156,7 +138,7 @@ export default function NewLine(): ReactElement {
       onChange={set(key)}
       error={faults[key] !== undefined}
       helperText={faults[key]}
-      slotProps={{ htmlInput: { inputMode: unit ? 'decimal' : 'text' } }}
+      slotProps={{ htmlInput: { inputMode: key in FIGURES ? 'decimal' : 'text' } }}
     />
   )
   const grid = { display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }
@@ -169,9 +151,25 @@ export default function NewLine(): ReactElement {
           e.preventDefault()
           make()
         }}
-        sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1fr 1fr' }, columnGap: 6, rowGap: 4, mt: 2 }}
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0,1fr)', md: 'repeat(2, minmax(0,1fr))' },
+          columnGap: 6,
+          rowGap: 4,
+          mt: 2,
+        }}
       >
-        <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
+        <Box sx={{ display: 'grid', gap: 2, alignContent: 'start', gridTemplateColumns: 'minmax(0,1fr)' }}>
+          {projects.length > 1 && (
+            <TextField select label={say('line.project')} value={project ? String(project.id) : ''} onChange={set('project')}>
+              {projects.map((p) => (
+                <MenuItem key={p.id} value={String(p.id)}>
+                  {p.name}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+          {projects.length === 1 && <Typography>{say('line.inTheProject', { name: projects[0]!.name })}</Typography>}
           {field('name', say('line.name'))}
           <Box sx={grid}>
             <TextField select label={say('line.service')} value={f.service} onChange={set('service')}>
@@ -190,10 +188,10 @@ export default function NewLine(): ReactElement {
             </TextField>
             {field('dn_mm', say('line.outsideDiameter'), 'mm')}
             {field('sdr', 'SDR')}
-            {field('pipe_length_m', say('line.lengthOfOnePipe'), 'm')}
+            {field('pipe_length_m', say('line.lengthOfOnePipe'), units.length.symbol)}
             <Box component="span" sx={{ display: { xs: 'none', sm: 'block' } }} />
-            {field('design_bar', say('line.designPressure'), 'bar')}
-            {field('mdp_bar', say('line.maximumDesignPressure'), 'bar')}
+            {field('design_bar', say('line.designPressure'), units.pressure.symbol)}
+            {field('mdp_bar', say('line.maximumDesignPressure'), units.pressure.symbol)}
           </Box>
           <ProcedureChoice
             label={say('line.procedureForTheJoints')}
@@ -203,120 +201,47 @@ export default function NewLine(): ReactElement {
             fault={faults['procedure_hash']}
             hint={joints.find((p) => p.hash === f.procedure)?.school}
           />
-        </Box>
-        <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
-          <TextField
-            multiline
-            minRows={5}
-            maxRows={9}
-            label={say('line.centreLineChainageEastingNorthingLevel')}
-            value={f.centre}
-            onChange={set('centre')}
-            placeholder={EXAMPLE}
-            error={!!faults['centre_line']}
-            helperText={faults['centre_line'] ?? said}
+          <CentreLineField
+            text={f.centre}
+            fault={faults['centre_line']}
+            onText={(text) => set('centre')({ target: { value: text } })}
+            onRead={(read) => {
+              set('centre')({ target: { value: read.map((p) => p.join('; ')).join('\n') } })
+              const [first, last] = [read[0]![0]!, read.at(-1)![0]!].map((m) => String(Number(units.length.fromKey(m).toPrecision(9))))
+              setSections((all) => all.map((s, i) => (i === 0 && s.to === '' ? { ...s, from: first!, to: last! } : s)))
+            }}
           />
-          <Box>
-            <Button variant="outlined" onClick={() => file.current?.click()}>
-              {say('line.readCsvOrGeojson')}
-            </Button>
-            <input
-              ref={file}
-              type="file"
-              hidden
-              accept=".csv,.txt,.json,.geojson"
-              aria-label={say('line.fileWithTheCentreLine')}
-              onChange={(e) => {
-                const chosen = e.target.files?.[0]
-                e.target.value = ''
-                if (chosen) reading.mutate(chosen)
-              }}
-            />
-          </Box>
+        </Box>
+        <Box sx={{ display: 'grid', gap: 2, alignContent: 'start', gridTemplateColumns: 'minmax(0,1fr)' }}>
+          {preview.data && isDrawn && <PreviewOfLine of={preview.data} />}
+          {preview.error && isDrawn && (
+            <Typography role="status" sx={{ fontWeight: 700, color: 'secondary.main' }}>
+              {preview.error.message}
+            </Typography>
+          )}
           <Typography variant="h2" component="h2">
             {say('line.sectionsToBeTested')}
           </Typography>
-          {sections.map((s, i) => {
-            const change = (key: keyof SectionRow) => (e: { target: { value: string } }) =>
-              setSections((all) => all.map((old, k) => (k === i ? { ...old, [key]: e.target.value } : old)))
-            return (
-              <Box
-                key={i}
-                sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1.4fr 1fr 1fr', borderTop: 1, borderColor: 'divider', pt: 2 }}
-              >
-                <TextField label={say('line.name')} value={s.name} onChange={change('name')} />
-                <TextField label={say('line.fromM')} value={s.from} onChange={change('from')} error={!!faults[`sections.${i}`]} />
-                <TextField label={say('line.toM')} value={s.to} onChange={change('to')} error={!!faults[`sections.${i}`]} />
-                <Box sx={{ gridColumn: '1 / -1', display: 'grid' }}>
-                  <ProcedureChoice
-                    label={say('line.testMethod')}
-                    of={methods}
-                    value={s.method}
-                    onChange={(hash) => change('method')({ target: { value: hash } })}
-                    fault={faults[`sections.${i}`]}
-                  />
-                </Box>
-                <TextField
-                  select
-                  label={say('line.testPressure')}
-                  value={s.rule}
-                  onChange={change('rule')}
-                  sx={{ gridColumn: s.rule === 'factor' ? 'span 2' : '1 / -1' }}
-                >
-                  {Object.entries(RULES).map(([rule, text]) => (
-                    <MenuItem key={rule} value={rule}>
-                      {text}
-                    </MenuItem>
-                  ))}
-                </TextField>
-                {s.rule === 'factor' && (
-                  <TextField
-                    label={say('line.factor')}
-                    value={s.factor}
-                    onChange={change('factor')}
-                    slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-                  />
-                )}
-                <TextField
-                  label={say('line.mostTheWeakestPartMaySee')}
-                  value={s.most}
-                  onChange={change('most')}
-                  placeholder={say('common.notStated')}
-                  helperText={s.most === '' ? say('line.notStatedNoPointSeesMore') : undefined}
-                  slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }}
-                  sx={{ gridColumn: '1 / -1' }}
-                />
-                <TextField
-                  label={say('line.gaugeAtM')}
-                  value={s.gauge}
-                  onChange={change('gauge')}
-                  placeholder={s.from}
-                  slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }}
-                />
-                <TextField
-                  label={say('line.waterC')}
-                  value={s.water}
-                  onChange={change('water')}
-                  slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-                />
-                <TextField
-                  label={say('line.fillAtLS')}
-                  value={s.fill}
-                  onChange={change('fill')}
-                  slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-                />
-              </Box>
-            )
-          })}
+          {sections.map((s, i) => (
+            <SectionFields
+              key={i}
+              row={s}
+              units={units}
+              methods={methods}
+              fault={faults[`sections.${i}`]}
+              onChange={(row) => setSections((all) => all.map((old, k) => (k === i ? row : old)))}
+              onRemove={sections.length > 1 ? () => setSections((all) => all.filter((_, k) => k !== i)) : undefined}
+            />
+          ))}
           <Button
             variant="outlined"
             onClick={() =>
               setSections((all) => [
                 ...all,
                 {
-                  ...(all[all.length - 1] ?? EMPTY),
+                  ...(all.at(-1) ?? emptyRow(units)),
                   name: say('line.section', { count: all.length + 1 }),
-                  from: all[all.length - 1]?.to ?? '',
+                  from: all.at(-1)?.to ?? '',
                   to: '',
                   gauge: '',
                 },

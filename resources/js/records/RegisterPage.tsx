@@ -1,9 +1,11 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useMemo, useRef, useState, type ReactElement } from 'react'
 import { Link, useParams } from 'react-router'
+import type { Register } from '../api/client'
 import { useRegister } from '../api/queries'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
+import { usePrinting } from '../ui/usePrinting'
 import { useShow } from '../ui/units'
 import { VerdictMark, WORD } from '../ui/Verdict'
 import { say } from '../texts/say'
@@ -21,6 +23,7 @@ export default function RegisterPage(): ReactElement {
   const [state, setState] = useState('all')
   const [top, setTop] = useState(0)
   const scroller = useRef<HTMLDivElement>(null)
+  const printing = usePrinting()
   const rows = useMemo(() => {
     const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean)
     return (register.data?.joints ?? []).filter(
@@ -43,7 +46,11 @@ export default function RegisterPage(): ReactElement {
   const columns = `90px 100px 120px 150px 110px ${'150px '.repeat(told.length)}150px minmax(200px, 1fr)`
   const width = 930 + 150 * told.length
   return (
-    <Page wide title={say('records.register')} up={{ to: `/lines/${id}`, label: data.line['name'] ?? say('common.line') }}>
+    <Page
+      wide
+      title={say('records.registerOf', { line: data.line['name'] ?? '' })}
+      up={{ to: `/lines/${id}`, label: data.line['name'] ?? say('common.line') }}
+    >
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 2, alignItems: 'center' }}>
         <TextField
           label={say('records.jointPipeSerialName')}
@@ -84,94 +91,98 @@ export default function RegisterPage(): ReactElement {
           seals: data.chain_broken.length === 0 ? say('records.theChainOfSealsIsUnbroken') : data.chain_broken.join(' '),
         })}
       </Typography>
-      <Box
-        ref={scroller}
-        tabIndex={0}
-        role="table"
-        aria-label={say('common.joints')}
-        aria-rowcount={rows.length + 1}
-        onScroll={(e) => setTop(e.currentTarget.scrollTop)}
-        sx={{ height: Math.min(VIEW, rows.length * ROW + 60), overflow: 'auto', border: 1, borderColor: 'divider' }}
-      >
+      {printing ? (
+        <OnPaper rows={rows} told={told} />
+      ) : (
         <Box
-          role="row"
-          sx={{
-            display: 'grid',
-            gridTemplateColumns: columns,
-            minWidth: width,
-            position: 'sticky',
-            top: 0,
-            bgcolor: 'background.default',
-            borderBottom: 2,
-            fontWeight: 700,
-            px: 1.5,
-            py: 1.25,
-            zIndex: 1,
-          }}
+          ref={scroller}
+          tabIndex={0}
+          role="table"
+          aria-label={say('common.joints')}
+          aria-rowcount={rows.length + 1}
+          onScroll={(e) => setTop(e.currentTarget.scrollTop)}
+          sx={{ height: Math.min(VIEW, rows.length * ROW + 60), overflow: 'auto', border: 1, borderColor: 'divider' }}
         >
-          {[
-            say('records.joint'),
-            say('records.chainage'),
-            say('common.pipes'),
-            say('common.state'),
-            say('records.verdict'),
-            ...told.map(([, label]) => label),
-            say('records.signedBy'),
-            say('records.remark'),
-          ].map((h) => (
-            <span key={h} role="columnheader">
-              {h}
-            </span>
-          ))}
-        </Box>
-        <Box sx={{ height: rows.length * ROW, minWidth: width, position: 'relative' }} role="rowgroup">
-          {seen.map((r, i) => (
-            <Box
-              key={r.id}
-              role="row"
-              aria-rowindex={from + i + 2}
-              sx={{
-                position: 'absolute',
-                top: (from + i) * ROW,
-                left: 0,
-                right: 0,
-                height: ROW,
-                display: 'grid',
-                gridTemplateColumns: columns,
-                alignItems: 'center',
-                px: 1.5,
-                borderBottom: 1,
-                borderColor: 'divider',
-                '& > span': { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', pr: 1 },
-              }}
-            >
-              <span role="cell">
-                <Link to={`/joints/${r.id}`}>{r.joint}</Link>
+          <Box
+            role="row"
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: columns,
+              minWidth: width,
+              position: 'sticky',
+              top: 0,
+              bgcolor: 'background.default',
+              borderBottom: 2,
+              fontWeight: 700,
+              px: 1.5,
+              py: 1.25,
+              zIndex: 1,
+            }}
+          >
+            {[
+              say('records.joint'),
+              say('records.chainage'),
+              say('common.pipes'),
+              say('common.state'),
+              say('records.verdict'),
+              ...told.map(([, label]) => label),
+              say('records.signedBy'),
+              say('records.remark'),
+            ].map((h) => (
+              <span key={h} role="columnheader">
+                {h}
               </span>
-              <span role="cell">{show('x_m', 'length', r.chainage_m)}</span>
-              <span role="cell">
-                {r.pipe_a} → {r.pipe_b}
-              </span>
-              <span role="cell">
-                {stateWord(r.state)}
-                {r.replaces ? say('records.inPlaceOf', { replaces: r.replaces }) : ''}
-              </span>
-              <span role="cell" style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-                {r.state !== 'planned' && <VerdictMark verdict={r.verdict} size={18} />} {r.state === 'planned' ? '' : WORD[r.verdict]}
-              </span>
-              {told.map(([name]) => (
-                <span key={name} role="cell">
-                  {r.told[name]}
+            ))}
+          </Box>
+          <Box sx={{ height: rows.length * ROW, minWidth: width, position: 'relative' }} role="rowgroup">
+            {seen.map((r, i) => (
+              <Box
+                key={r.id}
+                role="row"
+                aria-rowindex={from + i + 2}
+                sx={{
+                  position: 'absolute',
+                  top: (from + i) * ROW,
+                  left: 0,
+                  right: 0,
+                  height: ROW,
+                  display: 'grid',
+                  gridTemplateColumns: columns,
+                  alignItems: 'center',
+                  px: 1.5,
+                  borderBottom: 1,
+                  borderColor: 'divider',
+                  '& > span': { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', pr: 1 },
+                }}
+              >
+                <span role="cell">
+                  <Link to={`/joints/${r.id}`}>{r.joint}</Link>
                 </span>
-              ))}
-              <span role="cell">{r.signed_by}</span>
-              <span role="cell" title={r.cut_out_reason || r.remark}>
-                {r.cut_out_reason || (r.state === 'planned' ? '' : r.remark)}
-              </span>
-            </Box>
-          ))}
+                <span role="cell">{show('x_m', 'length', r.chainage_m)}</span>
+                <span role="cell">
+                  {r.pipe_a} → {r.pipe_b}
+                </span>
+                <span role="cell">
+                  {stateWord(r.state)}
+                  {r.replaces ? say('records.inPlaceOf', { replaces: r.replaces }) : ''}
+                </span>
+                <span role="cell" style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                  {r.state !== 'planned' && <VerdictMark verdict={r.verdict} size={18} />} {r.state === 'planned' ? '' : WORD[r.verdict]}
+                </span>
+                {told.map(([name]) => (
+                  <span key={name} role="cell">
+                    {r.told[name]}
+                  </span>
+                ))}
+                <span role="cell">{r.signed_by}</span>
+                <span role="cell" title={r.cut_out_reason || r.remark}>
+                  {r.cut_out_reason || (r.state === 'planned' ? '' : r.remark)}
+                </span>
+              </Box>
+            ))}
+          </Box>
         </Box>
-      </Box>
+      )}
       {data.tests.length > 0 && (
         <Box sx={{ mt: 4 }}>
           <Typography variant="h2">{say('records.tests')}</Typography>
@@ -195,5 +206,58 @@ export default function RegisterPage(): ReactElement {
         </Box>
       )}
     </Page>
+  )
+}
+
+type Row = Register['joints'][number]
+
+/** All rows as a table whose heading stands again on each sheet. */
+function OnPaper({ rows, told }: { rows: Row[]; told: [string, string][] }): ReactElement {
+  const show = useShow()
+  return (
+    <Box
+      component="table"
+      sx={{
+        width: '100%',
+        borderCollapse: 'collapse',
+        fontSize: '9pt',
+        '& th, & td': { textAlign: 'left', verticalAlign: 'top', borderBottom: 1, borderColor: 'divider', p: 0.5 },
+      }}
+    >
+      <thead>
+        <tr>
+          {[
+            say('records.joint'),
+            say('records.chainage'),
+            say('common.pipes'),
+            say('common.state'),
+            say('records.verdict'),
+            ...told.map(([, label]) => label),
+            say('records.signedBy'),
+            say('records.remark'),
+          ].map((h) => (
+            <th key={h} scope="col">
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((r) => (
+          <tr key={r.id}>
+            <td>{r.joint}</td>
+            <td>{show('x_m', 'length', r.chainage_m)}</td>
+            <td>{`${r.pipe_a} → ${r.pipe_b}`}</td>
+            <td>{stateWord(r.state)}</td>
+            <td>{r.state === 'planned' ? '' : WORD[r.verdict]}</td>
+            {told.map(([name]) => (
+              <td key={name}>{r.told[name]}</td>
+            ))}
+            <td>{r.signed_by}</td>
+            <td>{r.cut_out_reason || (r.state === 'planned' ? '' : r.remark)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </Box>
   )
 }

@@ -1,12 +1,14 @@
-import { Box, Button, Link as MuiLink, Typography, useTheme } from '@mui/material'
+import { Box, Button, Link as MuiLink, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { api, type SectionPlan } from '../api/client'
+import { api } from '../api/client'
+import { RemoveSection } from './RemoveSection'
 import { useSection } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
 import { Refused } from '../ui/Refused'
+import { SectionProfile } from '../ui/SectionProfile'
 import { Sheet } from '../ui/Sheet'
 import { useShow } from '../ui/units'
 import { clockAndCountdown, useNow } from '../ui/useNow'
@@ -91,7 +93,7 @@ export default function SectionPage(): ReactElement {
         to: show('x_m', 'length', data.to_m, 0),
       })}
     >
-      <Profile plan={plan} />
+      <SectionProfile plan={plan} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1.2fr 1fr' }, columnGap: 5, rowGap: 3, mt: 2 }}>
         <Box>
           <Typography variant="h2">{say('section.beforeTheTest')}</Typography>
@@ -171,6 +173,7 @@ export default function SectionPage(): ReactElement {
             </Typography>
           )}
           <Refused why={begin.fault} />
+          {data.role === 'engineer' && data.tests.length === 0 && <RemoveSection id={id} name={data.name} line={data.line.id} />}
           {asked && (
             <Sheet
               open
@@ -197,95 +200,5 @@ export default function SectionPage(): ReactElement {
         </Box>
       </Box>
     </Page>
-  )
-}
-
-/** The profile of the section with the head at each point, vents and drains. */
-function Profile({ plan }: { plan: SectionPlan['plan'] }): ReactElement {
-  const c = useTheme().colours
-  const show = useShow()
-  const [w, h] = [1000, 250]
-  const first = plan.profile[0]![0]!
-  const last = plan.profile[plan.profile.length - 1]![0]!
-  const levels = plan.profile.map((p) => p[1]!)
-  const [low, high] = [Math.min(...levels), Math.max(...levels)]
-  const x = (m: number): number => 70 + ((m - first) / (last - first)) * (w - 140)
-  const y = (z: number): number => 190 - ((z - low) / Math.max(0.5, high - low)) * 110
-  const level = (m: number): number => {
-    const i = Math.max(
-      1,
-      plan.profile.findIndex((p) => p[0]! >= m - 1e-6),
-    )
-    const [a, b] = [plan.profile[i - 1]!, plan.profile[i]!]
-    return a[1]! + ((m - a[0]!) / (b[0]! - a[0]!)) * (b[1]! - a[1]!)
-  }
-  const head = (m: number): number => plan.heads.reduce((best, p) => (Math.abs(p[0]! - m) < Math.abs(best[0]! - m) ? p : best))[1]!
-  const marks: [number, string][] = [
-    [plan.gauge.lowest_m, say('section.lowest')],
-    [plan.gauge.highest_m, say('section.highest')],
-  ]
-  return (
-    <Box sx={{ overflowX: 'auto' }}>
-      <svg
-        viewBox={`0 0 ${w} ${h}`}
-        style={{ width: '100%', minWidth: 620, display: 'block' }}
-        role="img"
-        aria-label={say('section.profileOfTheSectionWithThe')}
-      >
-        <polyline
-          fill="none"
-          stroke={c.water}
-          strokeWidth={6}
-          strokeLinejoin="round"
-          points={plan.profile.map((p) => `${x(p[0]!)},${y(p[1]!)}`).join(' ')}
-        />
-        {plan.vents.vents_m.map((m) => (
-          <g key={`v${m}`} fill={c.ink}>
-            <path d={`M${x(m)} ${y(level(m)) - 8}v-20`} stroke={c.ink} strokeWidth={2} />
-            <circle cx={x(m)} cy={y(level(m)) - 31} r={4} />
-            <text
-              x={m > last - (last - first) * 0.15 ? x(m) - 8 : x(m) + 8}
-              y={y(level(m)) - 28}
-              fontSize={14}
-              textAnchor={m > last - (last - first) * 0.15 ? 'end' : 'start'}
-            >
-              {say('section.vent', { m: show('x_m', 'length', m, 0) })}
-            </text>
-          </g>
-        ))}
-        {plan.vents.drains_m.map((m) => (
-          <g key={`d${m}`} fill={c.ink}>
-            <path d={`M${x(m)} ${y(level(m)) + 8}v16m-5 -6l5 6l5 -6`} stroke={c.ink} strokeWidth={2} fill="none" />
-            <text
-              x={m > last - (last - first) * 0.15 ? x(m) - 10 : x(m) + 10}
-              y={y(level(m)) + 24}
-              fontSize={14}
-              textAnchor={m > last - (last - first) * 0.15 ? 'end' : 'start'}
-            >
-              {say('section.drain', { m: show('x_m', 'length', m, 0) })}
-            </text>
-          </g>
-        ))}
-        {marks.map(([m, word]) => (
-          <text
-            key={word}
-            x={x(m)}
-            y={word === 'lowest' ? 236 : 22}
-            fontSize={16}
-            fontWeight={700}
-            textAnchor={m < first + 60 ? 'start' : m > last - 60 ? 'end' : 'middle'}
-            fill={c.ink}
-          >
-            {word} {show('x_kpa', 'pressure', head(m))}
-          </text>
-        ))}
-        <g fill={c.accent}>
-          <circle cx={x(plan.gauge.gauge_m)} cy={y(level(plan.gauge.gauge_m))} r={9} />
-          <text x={x(plan.gauge.gauge_m) - 12} y={y(level(plan.gauge.gauge_m)) + 5} fontSize={16} fontWeight={700} textAnchor="end">
-            {say('section.gauge')}
-          </text>
-        </g>
-      </svg>
-    </Box>
   )
 }

@@ -2,8 +2,8 @@ import { expect, it } from 'vitest'
 import type { Usual } from '../api/client'
 import { doubtOf } from './doubt'
 
-const MM = { key: 'od_mm', suffix: 'mm', symbol: 'mm', decimals: 2, fromKey: (v: number) => v }
-const INCH = { key: 'od_in', suffix: 'in', symbol: 'in', decimals: 2, fromKey: (v: number) => v / 25.4 }
+const MM = { key: 'od_mm', suffix: 'mm', symbol: 'mm', decimals: 2, fromKey: (v: number) => v, toKey: (v: number): number => v }
+const INCH = { key: 'od_in', suffix: 'in', symbol: 'in', decimals: 2, fromKey: (v: number) => v / 25.4, toKey: (v: number) => v * 25.4 }
 const SLIPS: Usual['slips'] = [
   { factor: 1 / Math.PI, offset: 0, why: 'round', unit: null },
   { factor: 25.4, offset: 0, why: 'unit', unit: 'in' },

@@ -47,7 +47,7 @@ export function asEntered(field: FieldSpec, stored: unknown, shown: Shown, canTu
 export const shownField = (field: FieldSpec, system: System, units: Units | undefined): Shown =>
   field.quantity
     ? shownAs(field.key, field.quantity, system, units)
-    : { key: field.key, suffix: '', symbol: '', decimals: 2, fromKey: (v) => v }
+    : { key: field.key, suffix: '', symbol: '', decimals: 2, fromKey: (v) => v, toKey: (v: number): number => v }
 
 /** An entry in a sentence: "air 14 °C", "humidity 60 %", "rain or snow: no"; nothing where there is none. */
 export function saidOf(field: FieldSpec, entered: Entered | undefined, shown: Shown): string {

@@ -38,7 +38,7 @@ it.each([
 ])('of what is read in whole units %s where %s is expected is %s', (keys, near, text) => expect(taps(keys, near, true)).toBe(text))
 
 it('begins what is smaller than a few millimetres with the tenths, and nothing else', () => {
-  const mm = { key: 'gap_mm', suffix: 'mm', symbol: 'mm', decimals: 2, fromKey: (v: number) => v }
+  const mm = { key: 'gap_mm', suffix: 'mm', symbol: 'mm', decimals: 2, fromKey: (v: number) => v, toKey: (v: number): number => v }
   const usual = (high: number | null) => ({ near: null, low: null, high, whole: false, slips: [] })
   const tenths = prefixBy(usual(2.5), mm)
   expect(['6', '65', '0.6', '1.2'].map((keys) => textOf(keys, tenths))).toEqual(['0.6', '0.65', '0.6', '1.2'])

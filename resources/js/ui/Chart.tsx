@@ -219,7 +219,6 @@ export default function Chart({
           '& .uplot, & .u-legend': { fontFamily: 'inherit' },
           '& .u-legend': { fontSize: 16, color: 'text.primary' },
           '& .u-legend th': { fontWeight: 400 },
-          '& .u-inline.u-live th::after': { content: 'none' },
           '& .u-value': { fontWeight: 700, minWidth: 44, textAlign: 'left' },
           '& .uplot:not(:hover) .u-value, & .uplot:not(:hover) .u-series:first-of-type': { visibility: 'hidden' },
         }}

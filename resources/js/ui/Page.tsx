@@ -55,7 +55,7 @@ export function Page({
         event.preventDefault()
         setFinding(true)
       }
-      if (event.key === 'u' && me.data) void changeUnits(nextSystem(me.data.units))
+      if (event.key === 'u' && me.data) void changeUnits(otherSystem(me.data.units))
     }
     window.addEventListener('keydown', keys)
     return () => window.removeEventListener('keydown', keys)
@@ -110,6 +110,12 @@ export function Page({
         <Person />
       </Box>
       <Box component="main" sx={{ px: { xs: 2, md: 3.5 }, pb: 3, flexGrow: 1, width: '100%', maxWidth: wide ? 'none' : 1500, mx: 'auto' }}>
+        <Typography className="print-only" sx={{ mb: 1 }}>
+          {say('ui.printedBy', {
+            at: new Date().toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
+            name: me.data?.name ?? '',
+          })}
+        </Typography>
         {children}
       </Box>
       {!inCabin && (
@@ -154,7 +160,12 @@ const SYSTEM: Record<System, { short: string; long: string }> = {
 }
 const SYSTEMS = Object.keys(SYSTEM) as System[]
 
-const nextSystem = (now: System): System => SYSTEMS[(SYSTEMS.indexOf(now) + 1) % SYSTEMS.length]!
+/** US units and back to the metric ones that this person reads. */
+function otherSystem(now: System): System {
+  const OWN = 'metric-units'
+  if (now !== 'us') localStorage.setItem(OWN, now)
+  return now !== 'us' ? 'us' : localStorage.getItem(OWN) === 'bar' ? 'bar' : 'metric'
+}
 
 async function changeUnits(units: System): Promise<void> {
   await api.patch('/me', { units })

@@ -11,6 +11,8 @@ export interface Shown {
   /** of a figure in it, where nothing else is asked */
   decimals: number
   fromKey: (value: number) => number
+  /** what was typed, in the unit of the key */
+  toKey: (value: number) => number
 }
 
 function suffixOf(key: string, units: Record<string, unknown>): string | undefined {
@@ -26,7 +28,7 @@ const DECIMALS = 2
 export function shownAs(key: string, quantity: string, system: System, all: Units | undefined): Shown {
   const units = all?.[quantity]
   const own = units && suffixOf(key, units)
-  if (!units || !own) return { key, suffix: '', symbol: '', decimals: DECIMALS, fromKey: (v) => v }
+  if (!units || !own) return { key, suffix: '', symbol: '', decimals: DECIMALS, fromKey: (v) => v, toKey: (v) => v }
   const from = units[own]!
   const named = from.shown?.[system] ?? own
   const wanted = units[named] ? named : own
@@ -37,6 +39,7 @@ export function shownAs(key: string, quantity: string, system: System, all: Unit
     symbol: to.symbol,
     decimals: to.decimals ?? DECIMALS,
     fromKey: (value) => (wanted === own ? value : (from.offset + from.factor * value - to.offset) / to.factor),
+    toKey: (value) => (wanted === own ? value : (to.offset + to.factor * value - from.offset) / from.factor),
   }
 }
 

@@ -1,0 +1,83 @@
+<?php
+
+namespace App\Actions;
+
+use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Pipe\PipeSize;
+use Diastoma\Core\PressureTest\SectionPlan;
+use Diastoma\Core\Refused;
+
+/**
+ * What a line would be, while it is being made: its length, pipes and joints, and what each section asks for. Nothing is kept.
+ *
+ * @phpstan-import-type Run from SectionPlan
+ * @phpstan-import-type Ask from SectionPlan
+ */
+final class PreviewLine
+{
+    /** Shorter than this is no pipe more. */
+    private const NOTHING_M = 0.01;
+
+    public function __construct(private readonly PipeSize $sizes, private readonly Registry $registry)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $body
+     * @return array<string, mixed>
+     *
+     * @throws Refused where pipe or centre line are not yet what they can be
+     */
+    public function __invoke(array $body): array
+    {
+        $pipe = $this->sizes->of($body, $body['service']);
+        $centre = CreateLine::centreLine($body['centre_line']);
+        $start = $centre[0][0];
+        $length = $centre[\count($centre) - 1][0] - $start;
+        $each = (float) $body['pipe_length_m'];
+        $pipes = max(1, (int) ceil(($length - self::NOTHING_M) / $each));
+
+        return [
+            'length_m' => $length,
+            'start_m' => $start,
+            'pipes' => $pipes,
+            'last_pipe_m' => round($length - ($pipes - 1) * $each, 3),
+            'joints' => array_map(fn (int $n) => round($start + $n * $each, 3), $pipes > 1 ? range(1, $pipes - 1) : []),
+            'wall_mm' => $pipe['wall_mm'],
+            'centre_line' => $centre,
+            'sections' => array_map(
+                fn (array $section) => $this->section($section, $centre, $pipe, (float) $body['mdp_bar']),
+                array_values($body['sections'] ?? []),
+            ),
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $section
+     * @param  non-empty-list<array{float, float, float, float}>  $centre
+     * @param  array<string, mixed>  $pipe
+     * @return array{name: string, plan: array<string, mixed>|null, fault: string|null}
+     */
+    private function section(array $section, array $centre, array $pipe, float $mdp): array
+    {
+        $name = (string) ($section['name'] ?? '');
+        if (! isset($section['from_m'], $section['to_m'])) {
+            return ['name' => $name, 'plan' => null, 'fault' => null];
+        }
+        try {
+            $ends = ['from_m' => (float) $section['from_m'], 'to_m' => (float) $section['to_m']];
+            /** @var Ask $ask */
+            $ask = $ends + ['mdp_bar' => $mdp] + CreateLine::ask($section);
+            /** @var non-empty-list<Run> $runs */
+            $runs = [['length_m' => $ask['to_m'] - $ask['from_m']] + $pipe];
+            // No joint of it is made yet: what is missing is not said.
+            $plan = (new SectionPlan($this->registry))->plan($centre, $runs, $ask, []);
+
+            $standing = ['missing' => [], 'verdict' => $plan['gauge']['feasible'] ? 'open' : 'bad'];
+
+            return ['name' => $name, 'plan' => $standing + $plan, 'fault' => null];
+        } catch (Refused $refused) {
+            return ['name' => $name, 'plan' => null, 'fault' => $refused->getMessage()];
+        }
+    }
+}

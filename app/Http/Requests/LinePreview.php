@@ -1,0 +1,27 @@
+<?php
+
+namespace App\Http\Requests;
+
+/** A line that is being made: what its drawing needs, and of its sections what is known so far. */
+final class LinePreview extends ProjectRequest
+{
+    /** Wanted only when it is made. */
+    private const LATER = ['name', 'design_bar', 'procedure_hash', 'sections.*.name', 'sections.*.method_hash'];
+
+    private const SO_FAR = ['sections.*.from_m', 'sections.*.to_m'];
+
+    public function rules(): array
+    {
+        $rules = array_diff_key(NewLine::wanted(), array_flip(self::LATER));
+        foreach (self::SO_FAR as $key) {
+            $rules[$key] = str_replace('required', 'nullable', $rules[$key]);
+        }
+
+        return $rules + ['sections.*.name' => 'nullable|string|max:80'];
+    }
+
+    protected function refusal(\App\Models\Role $role): ?string
+    {
+        return $role->mayPlan() ? null : 'Only an engineer makes a line.';
+    }
+}
