@@ -110,7 +110,7 @@ test('4. codes: a layout is entered, proved and confirmed; a code that only the 
     await fromStores(page, 'What its digits mean', `Works layout ${RUN}`)
     await recordStep(page)
     await atStep(page, 'Label of the fitting')
-    await says(page, '24 digits, kept whole')
+    await says(page, 'kept whole, as scanned')
   })
   await test.step('values from the label, with its photo and the time that the box shows', async () => {
     await fill(page, LABEL)
