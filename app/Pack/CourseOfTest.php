@@ -81,14 +81,14 @@ final readonly class CourseOfTest
             $drawing->text(2, $foot + 26, 'clock', 'left', true, Drawing::FAINT);
         }
         foreach ($this->limits as $limit) {
-            $drawing->line(array_map(fn (array $p) => [$x($p[0]), $y($p[1])], $limit['line']), Drawing::ACCENT, 1.2, '5 3');
+            $drawing->line(array_map(fn (array $p) => [$x($p[0]), $y($p[1])], $limit['line']), Drawing::INK, 1.0, '5 3');
             [$from, $held] = $limit['line'][0];
             [$end, $atEnd] = $limit['line'][\count($limit['line']) - 1];
             $said = $limit['name'].', '.Display::value('p_kpa', $atEnd, null, $this->units);
             // Beside the course, on the side on which it is not.
             $on = $y($held) + ($held >= 0.99 * $this->pressureAt($end) ? -8 : 10);
             $isLate = $x($from) + Drawing::widthOf($said) > $right;
-            $drawing->text($isLate ? $right : $x($from) + 4, $on, $said, $isLate ? 'right' : 'left', false, Drawing::ACCENT);
+            $drawing->text($isLate ? $right : $x($from) + 4, $on, $said, $isLate ? 'right' : 'left');
         }
         $drawing->line(array_map(fn (array $s) => [$x($s[0]), $y($s[1])], $this->thinned()), Drawing::INK, 1.5);
 

@@ -112,7 +112,6 @@ final readonly class Sheet
         $section = $this->test->section;
         $project = $line->project;
         $pipe = $line->pipe;
-        $recorded = $this->test->recorded();
         $stated = fn (string $text): string => $text === '' ? 'not stated' : $text;
 
         return [
@@ -126,12 +125,32 @@ final readonly class Sheet
             )],
             ['Pipe', "{$pipe['material']}, ".$this->figure('dn_mm', (float) $pipe['dn_mm'], 0).", SDR {$pipe['sdr']}"],
             ['Method', "{$this->judgement->procedure->title}, version {$this->judgement->procedure->version}"],
-            ['Tested', $recorded->isEmpty() ? 'not yet' : $this->words->moment($recorded->first()->recorded_at).' to '.
-                $this->words->moment($recorded->last()->recorded_at)],
+            ['Tested', $this->tested() ?? 'not yet'],
             ['Test pressure', $this->figure('p_kpa', $this->plan['stp_kpa']).' at the lowest point'],
             ['At the gauge', $this->figure('p_kpa', (float) $this->test->context['gauge_target_kpa']).' at '.
                 $this->length($this->plan['gauge']['gauge_m'])],
         ];
+    }
+
+    /** From the first to the last reading of its log; where that does not say when it began, from the first entry to the last. */
+    private function tested(): ?string
+    {
+        $log = $this->drawnCourse()['of'] ?? null;
+        $samples = $log?->fact?->value['samples'] ?? [];
+        $nought = $log === null ? null : $this->minuteNought($log);
+        if ($nought !== null && \count($samples) > 1) {
+            $at = fn (float $minute): string => $nought->modify('+'.(int) round(60 * $minute).' seconds')->format(DATE_ATOM);
+
+            return $this->fromTo($at($samples[0][0]), $at($samples[\count($samples) - 1][0]));
+        }
+        $recorded = $this->test->recorded();
+
+        return $recorded->isEmpty() ? null : $this->fromTo($recorded->first()->recorded_at, $recorded->last()->recorded_at);
+    }
+
+    private function fromTo(string $first, string $last): string
+    {
+        return $this->words->moment($first).' to '.$this->words->moment($last);
     }
 
     /** @return array{limits: list<string>, by: string|null} what somebody has to confirm, and who did */

@@ -15,6 +15,7 @@ use App\Models\Line;
 use App\Models\Photo;
 use App\Models\Pipe;
 use App\Models\PipeWord;
+use App\Models\PressureTest;
 use App\Models\ProcedureText;
 use App\Models\Role;
 use App\Models\Seal;
@@ -275,5 +276,28 @@ it('leaves every joint judged by the pipes as they are, whoever speaks of a pipe
         // What was said of the pipe last is how it stands.
         $last = PipeWord::query()->where('pipe_id', $pipe()->id)->orderByDesc('seq')->first();
         expect($last->state ?? Pipe::TO_HAND)->toBe($pipe()->state);
+    }
+});
+
+it('removes a section or begins its test, and never both', function () {
+    $line = $this->makeLine();
+    $section = $line['sections'][0]['id'];
+    $copy = Section::query()->findOrFail($section);
+    for ($round = 0; $round < 5; $round++) {
+        $planned = $copy->replicate();
+        $planned->id = (string) Str::uuid();
+        $planned->save();
+        $said = atOnce(function (int $i) use ($planned): void {
+            $plan = app(PlanSection::class);
+            $own = Section::query()->findOrFail($planned->id);
+            $i % 2 === 0 ? $plan->remove($own) : $plan->begin($own);
+        });
+        $tests = PressureTest::query()->where('section_id', $planned->id)->count();
+        $begun = count(array_filter($said, fn (string $s, int $i) => $s === 'done' && $i % 2 === 1, ARRAY_FILTER_USE_BOTH));
+        $removed = count(array_filter($said, fn (string $s, int $i) => $s === 'done' && $i % 2 === 0, ARRAY_FILTER_USE_BOTH));
+        expect($tests)->toBe($begun)->and($removed)->toBe($begun === 0 ? 1 : 0)
+            ->and(Section::query()->whereKey($planned->id)->exists())->toBe($begun > 0)
+            // Whoever came too late is told why, or that it is not there any more.
+            ->and(implode(' ', array_diff($said, ['done'])))->not->toContain('QueryException');
     }
 });

@@ -7,7 +7,7 @@ import { Pad } from '../ui/Pad'
 import { Round } from '../ui/Round'
 import { figureOf } from '../ui/figureOf'
 import { AskWhether } from './AskWhether'
-import { doubtOf, type Doubt } from './doubt'
+import { doubtAmong, doubtOf, type Doubt } from './doubt'
 import { useDraft } from '../outbox/drafts'
 import { notThese, prefixBy } from './prefix'
 import { TargetAtHand } from './target'
@@ -67,7 +67,13 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
     const text = texts[active] ?? ''
     const why = complaint(field, text, shown)
     if (why) return setFault(why)
-    const doubt = sure.current.has(text.trim()) ? null : doubtOf(text, expected, shown)
+    const others = texts
+      .slice(first, first + round.length)
+      .filter((t, i) => first + i !== active && t !== '')
+      .flatMap((t) => figureOf(t) ?? [])
+    const doubt = sure.current.has(text.trim())
+      ? null
+      : (doubtOf(text, expected, shown) ?? (step.across ? doubtAmong(text, others, expected?.slips ?? [], shown) : null))
     if (doubt) return setAsked(doubt)
     const empty = [...positions.keys()].map((k) => (active + 1 + k) % positions.length).find((k) => texts[k] === '')
     if (empty !== undefined) setActive(empty)

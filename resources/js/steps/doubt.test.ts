@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import type { Usual } from '../api/client'
-import { doubtOf } from './doubt'
+import { doubtAmong, doubtOf } from './doubt'
 
 const MM = { key: 'od_mm', suffix: 'mm', symbol: 'mm', decimals: 2, fromKey: (v: number) => v, toKey: (v: number): number => v }
 const INCH = { key: 'od_in', suffix: 'in', symbol: 'in', decimals: 2, fromKey: (v: number) => v / 25.4, toKey: (v: number) => v * 25.4 }
@@ -46,4 +46,18 @@ it('turns a temperature back by its own zero', () => {
     ['17.78', 'unit'],
     ['46', 'swapped'],
   ])
+})
+
+it('asks about a diameter far from the others of its round, where these agree', () => {
+  const among = (text: string, others: number[]): unknown => doubtAmong(text, others, SLIPS, MM)?.likely.map((l) => l.text)
+  expect(among('101.4', [110.2, 110.4, 110.1])).toEqual(['110.4', '104.1'])
+  expect(among('110.9', [110.2, 110.4, 110.1])).toBeUndefined()
+  // One reading is no round; those that do not agree say nothing of another; a gap may be nought.
+  expect(among('101.4', [110.2])).toBeUndefined()
+  expect(among('101.4', [110.2, 104.0])).toBeUndefined()
+  expect(among('3', [0, 0.2, 0.4])).toBeUndefined()
+  // Exactly at six hundredths it is still theirs.
+  expect(among('106', [100, 100])).toBeUndefined()
+  expect(among('106.01', [100, 100])).toEqual([])
+  expect(doubtAmong('4.0', [4.33, 4.34], SLIPS, INCH)).not.toBeNull()
 })

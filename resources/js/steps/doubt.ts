@@ -50,6 +50,19 @@ export function doubtOf(text: string, usual: Usual | undefined, shown: Shown): D
   }
 }
 
+/** Diameters of one pipe end that agree lie this close together, as a share of them; one that lies farther off is doubted. */
+const AGREE = 0.03
+const OFF = 0.06
+
+/** Is a reading far from all others of its round, which agree? Of gaps and chips, which may be nought, nothing is said. */
+export function doubtAmong(text: string, others: number[], slips: Usual['slips'], shown: Shown): Doubt | null {
+  const sorted = [...others].sort((a, b) => a - b)
+  const [least, most] = [sorted[0], sorted.at(-1)]
+  if (least === undefined || most === undefined || others.length < 2 || least <= 0 || most - least > AGREE * most) return null
+  const middle = shown.toKey((least + most) / 2)
+  return doubtOf(text, { near: null, whole: false, low: middle * (1 - OFF), high: middle * (1 + OFF), slips }, shown)
+}
+
 /** The same figure with two digits beside each other in each other's place. */
 function swapped(text: string): string[] {
   const digits = [...text].flatMap((c, i) => (/\d/.test(c) ? [i] : []))

@@ -114,8 +114,9 @@ export default function Chart({
         ctx.beginPath()
         ctx.rect(left, top, width, h)
         ctx.clip()
-        ctx.strokeStyle = ctx.fillStyle = c.accent
-        ctx.lineWidth = 2 * devicePixelRatio
+        // Rust is for what needs somebody now.
+        ctx.strokeStyle = ctx.fillStyle = c.ink
+        ctx.lineWidth = 1.5 * devicePixelRatio
         ctx.setLineDash([7 * devicePixelRatio, 4 * devicePixelRatio])
         ctx.beginPath()
         line.forEach(([at, value], i) => ctx[i === 0 ? 'moveTo' : 'lineTo'](u.valToPos(at, 'x', true), u.valToPos(value, 'y', true)))
