@@ -105,8 +105,9 @@ export function Page({
           )}
         </Typography>
         <Box sx={{ flexGrow: { xs: 1, md: 0 } }} />
-        {inCabin && <Places />}
+        {/* What waits takes room from the title: where one can go stays where it is. */}
         <Status />
+        {inCabin && <Places />}
         <Person />
       </Box>
       <Box component="main" sx={{ px: { xs: 2, md: 3.5 }, pb: 3, flexGrow: 1, width: '100%', maxWidth: wide ? 'none' : 1500, mx: 'auto' }}>
