@@ -1,6 +1,7 @@
 import { Box, useTheme } from '@mui/material'
 import type { ReactElement } from 'react'
 import { say } from '../texts/say'
+import { along } from '../ui/along'
 import { useShow } from '../ui/units'
 
 const [WIDTH, HEIGHT, EDGE] = [640, 260, 30]
@@ -16,13 +17,8 @@ export function PlanView({ points, joints }: { points: number[][]; joints: numbe
   const x = (e: number): number => (WIDTH - wide * px) / 2 + (e - Math.min(...east)) * px
   const y = (n: number): number => (HEIGHT + high * px) / 2 - (n - Math.min(...north)) * px
   const at = (chainage: number): [number, number] => {
-    const i = Math.max(
-      1,
-      points.findIndex((p) => p[0]! >= chainage - 1e-6),
-    )
-    const [a, b] = [points[i - 1]!, points[i]!]
-    const t = (chainage - a[0]!) / (b[0]! - a[0]!)
-    return [x(a[1]! + t * (b[1]! - a[1]!)), y(a[2]! + t * (b[2]! - a[2]!))]
+    const [, e, n] = along(points, chainage)
+    return [x(e!), y(n!)]
   }
   const bar = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000].filter((m) => m * px <= 140).at(-1) ?? 1
   const spaced = joints.length > 1 ? Math.abs(joints[1]! - joints[0]!) * px : 20

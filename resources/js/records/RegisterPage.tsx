@@ -119,16 +119,7 @@ export default function RegisterPage(): ReactElement {
               zIndex: 1,
             }}
           >
-            {[
-              say('records.joint'),
-              say('records.chainage'),
-              say('common.pipes'),
-              say('common.state'),
-              say('records.verdict'),
-              ...told.map(([, label]) => label),
-              say('records.signedBy'),
-              say('records.remark'),
-            ].map((h) => (
+            {headings(told).map((h) => (
               <span key={h} role="columnheader">
                 {h}
               </span>
@@ -211,6 +202,18 @@ export default function RegisterPage(): ReactElement {
 
 type Row = Register['joints'][number]
 
+/** What stands above the columns, on the page and on paper. */
+const headings = (told: [string, string][]): string[] => [
+  say('records.joint'),
+  say('records.chainage'),
+  say('common.pipes'),
+  say('common.state'),
+  say('records.verdict'),
+  ...told.map(([, label]) => label),
+  say('records.signedBy'),
+  say('records.remark'),
+]
+
 /** All rows as a table whose heading stands again on each sheet. */
 function OnPaper({ rows, told }: { rows: Row[]; told: [string, string][] }): ReactElement {
   const show = useShow()
@@ -226,16 +229,7 @@ function OnPaper({ rows, told }: { rows: Row[]; told: [string, string][] }): Rea
     >
       <thead>
         <tr>
-          {[
-            say('records.joint'),
-            say('records.chainage'),
-            say('common.pipes'),
-            say('common.state'),
-            say('records.verdict'),
-            ...told.map(([, label]) => label),
-            say('records.signedBy'),
-            say('records.remark'),
-          ].map((h) => (
+          {headings(told).map((h) => (
             <th key={h} scope="col">
               {h}
             </th>

@@ -2,6 +2,7 @@ import { Box, useTheme } from '@mui/material'
 import type { ReactElement } from 'react'
 import type { SectionPlan } from '../api/client'
 import { say } from '../texts/say'
+import { along } from './along'
 import { useShow } from './units'
 
 /** The profile of the section with the head at each point, vents and drains. */
@@ -15,14 +16,7 @@ export function SectionProfile({ plan }: { plan: SectionPlan['plan'] }): ReactEl
   const [low, high] = [Math.min(...levels), Math.max(...levels)]
   const x = (m: number): number => 70 + ((m - first) / (last - first)) * (w - 140)
   const y = (z: number): number => 190 - ((z - low) / Math.max(0.5, high - low)) * 110
-  const level = (m: number): number => {
-    const i = Math.max(
-      1,
-      plan.profile.findIndex((p) => p[0]! >= m - 1e-6),
-    )
-    const [a, b] = [plan.profile[i - 1]!, plan.profile[i]!]
-    return a[1]! + ((m - a[0]!) / (b[0]! - a[0]!)) * (b[1]! - a[1]!)
-  }
+  const level = (m: number): number => along(plan.profile, m)[1]!
   const head = (m: number): number => plan.heads.reduce((best, p) => (Math.abs(p[0]! - m) < Math.abs(best[0]! - m) ? p : best))[1]!
   const marks: [number, string][] = [
     [plan.gauge.lowest_m, say('section.lowest')],
