@@ -2,9 +2,13 @@
 
 namespace App\Http\Requests;
 
+use App\Models\Role;
+
 /** A line that is being made: what its drawing needs, and of its sections what is known so far. */
 final class LinePreview extends ProjectRequest
 {
+    use SaidOfALine;
+
     /** Wanted only when it is made. */
     private const LATER = ['name', 'design_bar', 'procedure_hash', 'sections.*.name', 'sections.*.method_hash'];
 
@@ -20,7 +24,7 @@ final class LinePreview extends ProjectRequest
         return $rules + ['sections.*.name' => 'nullable|string|max:80'];
     }
 
-    protected function refusal(\App\Models\Role $role): ?string
+    protected function refusal(Role $role): ?string
     {
         return $role->mayPlan() ? null : 'Only an engineer makes a line.';
     }

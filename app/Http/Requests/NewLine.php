@@ -7,6 +7,8 @@ use App\Models\Role;
 /** A line with its pipes, the procedure of its joints, and its sections. */
 final class NewLine extends ProjectRequest
 {
+    use SaidOfALine;
+
     public function rules(): array
     {
         return self::wanted();

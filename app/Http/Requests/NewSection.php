@@ -5,6 +5,8 @@ namespace App\Http\Requests;
 /** A section to be tested. */
 final class NewSection extends MemberRequest
 {
+    use SaidOfALine;
+
     public const RULES = [
         'name' => 'required|string|max:80',
         'from_m' => 'required|numeric',
