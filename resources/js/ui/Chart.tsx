@@ -221,7 +221,8 @@ export default function Chart({
           '& .u-legend': { fontSize: 16, color: 'text.primary' },
           '& .u-legend th': { fontWeight: 400 },
           '& .u-value': { fontWeight: 700, minWidth: 44, textAlign: 'left' },
-          '& .uplot:not(:hover) .u-value, & .uplot:not(:hover) .u-series:first-of-type': { visibility: 'hidden' },
+          // Where values follow the pointer, the first name is that of the axis.
+          '& .uplot:not(:hover) .u-live .u-value, & .uplot:not(:hover) .u-live .u-series:first-of-type': { visibility: 'hidden' },
         }}
       />
       {handles && area && <ChartHandles handles={handles} area={area} />}
