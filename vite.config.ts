@@ -39,5 +39,11 @@ export default defineConfig({
     chunkSizeWarningLimit: 1000,
     rollupOptions: { input: 'resources/js/main.tsx' },
   },
-  test: { environment: 'jsdom', maxWorkers: 2, include: ['resources/js/**/*.test.{ts,tsx}'] },
+  test: {
+    environment: 'jsdom',
+    maxWorkers: 2,
+    testTimeout: 60_000,
+    setupFiles: ['resources/js/test-setup.ts'],
+    include: ['resources/js/**/*.test.{ts,tsx}'],
+  },
 } as import('vite').UserConfig)

@@ -83,7 +83,8 @@ test('on a small phone the figure at hand and what is wrong with it stand above 
     await expect(figure).toBeFocused()
     await overPad(figure)
     await overPad(page.getByRole('alert').first())
-    await figure.fill('13')
+    for (const digit of '13') await page.getByRole('button', { name: digit, exact: true }).click()
+    await expect(figure).toHaveValue('13')
     await expect(page.getByRole('alert')).toHaveCount(0)
     await page.keyboard.press('Enter')
   }

@@ -202,6 +202,8 @@ export class Robot {
         await this.field(page, field, value[field.key], entries.length > 1 ? `${entries[i]!.step}/` : '')
       }
     if (state.kind === 'hold') {
+      // What keeps it from being signed stands in its place, and then in the report.
+      await expect(page.getByRole('region', { name: state.title })).toContainText('Your name stands under')
       await this.thumb.tap(page.getByRole('button', { name: 'Sign', exact: true }))
       const fromMemory = page.getByRole('dialog').getByRole('checkbox')
       if ((await fromMemory.count()) > 0) await this.thumb.tap(fromMemory)

@@ -21,12 +21,19 @@ import {
   type WaitingRow,
 } from './client'
 
+/** What the server has refused stays refused; that it could not answer passes. */
+const passes = (error: Error | null): boolean => error !== null && !(error instanceof Refusal && error.status < 500)
+
+/** What did not come is asked for again while somebody looks at the page, ms. */
+const AGAIN_MS = 10_000
+
 export const queries = new QueryClient({
   defaultOptions: {
     queries: {
       // The service worker answers from its store when there is no network, so a query always runs.
       networkMode: 'always',
-      retry: (count, error) => !(error instanceof Refusal) && count < 2,
+      retry: (count, error) => passes(error) && count < 2,
+      refetchInterval: (query) => (passes(query.state.error) ? AGAIN_MS : false),
       staleTime: 5_000,
     },
     mutations: { networkMode: 'always' },

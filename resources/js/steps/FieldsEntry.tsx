@@ -15,6 +15,7 @@ import { FigureRow } from './fields/FigureRow'
 import { isFigure, shouldBe, slotsOf, type End, type Slot } from './fields/slots'
 import { TakeOver } from './fields/TakeOver'
 import { useCalm } from './fields/useCalm'
+import { useLate } from './fields/useLate'
 import { useSeen } from './fields/useSeen'
 import { YesNo } from './fields/YesNo'
 import { ItemEntry, usedLast } from './ItemEntry'
@@ -96,12 +97,13 @@ export function FieldsEntry({
       .filter((s) => s.end.key === end.key && s.field.type !== 'item')
       .map((s) => [s.id, asEntered(s.field, value?.[s.field.key], at(s.field), canTurn(s.field))] as const)
       .filter((pair): pair is [string, Entered] => pair[1] !== undefined)
+  const filledIn = Object.fromEntries(sides.flatMap((end) => entered(end.known, end)))
   const [values, setValues, offer] = useDraft<Record<string, Entered>>('fields', () => ({
     // No question is answered in advance, whatever an older text has.
     ...Object.fromEntries(
       slots.filter((s) => s.field.preset !== undefined && s.field.type !== 'yesno').map((s) => [s.id, s.field.preset!]),
     ),
-    ...Object.fromEntries(sides.flatMap((end) => entered(end.known, end))),
+    ...filledIn,
     ...start,
   }))
   const [more, setMore] = useState(false)
@@ -116,6 +118,7 @@ export function FieldsEntry({
   const current = slots.find((s) => s.id === active)
   const [bare, setBare] = useState<string | null>(null)
   const keys = useKeys()
+  useLate(filledIn, offer, keys.anew)
   const prefixAt = ({ id, field, end }: Slot): Prefix | null => {
     if (bare === id) return null
     const byUsual = prefixBy(end.usual?.[field.key], at(field))
@@ -215,9 +218,21 @@ export function FieldsEntry({
     setValues((v) => ({ ...v, [id]: value }))
     setFaults(({ [id]: _gone, ...rest }) => rest)
   }
+  /** What stands there already makes room for the next figure that is typed. */
+  const toHand = (id: string): void => {
+    if (id !== active) keys.anew(id, String(values[id] ?? ''))
+    setActive(id)
+  }
   const goTo = (slot: Slot): void => {
-    setActive(slot.id)
+    toHand(slot.id)
     inputs.current[slot.id]?.focus()
+  }
+  /** The figure that cannot be is at hand, and the next one typed takes its place. */
+  const typeAnew = (id: string, text: Entered): void => {
+    setActive(id)
+    keys.anew(id, String(text ?? ''))
+    inputs.current[id]?.focus()
+    inputs.current[id]?.select()
   }
   const record = (typed: Record<string, Entered>): void => {
     const values = timed(typed)
@@ -229,7 +244,7 @@ export function FieldsEntry({
     }
     setFaults(found)
     const first = slots.find((s) => found[s.id])
-    if (first) return goTo(first)
+    if (first) return typeAnew(first.id, values[first.id] ?? '')
     for (const slot of slots.filter((s) => isFigure(s.field))) {
       const text = String(values[slot.id] ?? '')
       const doubt = sure.current.has(`${slot.id} ${text.trim()}`) ? null : doubtOf(text, slot.end.usual?.[slot.field.key], at(slot.field))
@@ -259,7 +274,7 @@ export function FieldsEntry({
     const why = current && !isEmpty(values[active]) ? complaint(current.field, timed(values)[active] ?? null, at(current.field)) : null
     if (why) {
       setFaults((all) => ({ ...all, [active]: why }))
-      inputs.current[active]?.focus()
+      typeAnew(active, values[active] ?? '')
     }
     return why === null
   }
@@ -356,7 +371,7 @@ export function FieldsEntry({
         }}
         onText={(text) => set(id, text)}
         onFocus={() => {
-          setActive(id)
+          toHand(id)
           reveal(inputs.current[id])
         }}
         onEnter={enter}
@@ -431,7 +446,7 @@ export function FieldsEntry({
           onIs={(text) => is(asked.slot, text)}
           onClose={() => {
             setAsked(null)
-            setActive(asked.slot.id)
+            typeAnew(asked.slot.id, values[asked.slot.id] ?? '')
           }}
         />
       )}

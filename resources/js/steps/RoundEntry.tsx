@@ -62,11 +62,22 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
     setTexts((all) => all.map((t, i) => (i === active ? text : t)))
     setFault(null)
   }
+  /** What cannot be is said, and the next figure typed takes its place. */
+  const refuse = (at: number, why: string): void => {
+    setFault(why)
+    keys.anew(String(at), texts[at] ?? '')
+    input.current?.select()
+  }
+  /** So does it where a reading is gone back to. */
+  const goBackTo = (at: number): void => {
+    if (at !== active) keys.anew(String(at), texts[at] ?? '')
+    setActive(at)
+  }
   const left = texts.filter((t) => t === '').length
   const next = (texts: string[]): void => {
     const text = texts[active] ?? ''
     const why = complaint(field, text, shown)
-    if (why) return setFault(why)
+    if (why) return refuse(active, why)
     const others = texts
       .slice(first, first + round.length)
       .filter((t, i) => first + i !== active && t !== '')
@@ -90,7 +101,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
       const why = complaint(field, text, shown)
       if (why) {
         setActive(i)
-        return setFault(say('steps.at', { place: positions[i], why }))
+        return refuse(i, say('steps.at', { place: positions[i], why }))
       }
     }
     const of = (from: number): Record<string, unknown> => ({
@@ -116,7 +127,18 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
       }}
       sx={{ display: { md: 'grid' }, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', columnGap: 2, alignItems: 'center' }}
     >
-      {asked && <AskWhether label={spoken} symbol={shown.symbol} doubt={asked} onIs={is} onClose={() => setAsked(null)} />}
+      {asked && (
+        <AskWhether
+          label={spoken}
+          symbol={shown.symbol}
+          doubt={asked}
+          onIs={is}
+          onClose={() => {
+            setAsked(null)
+            keys.anew(String(active), texts[active] ?? '')
+          }}
+        />
+      )}
       {ends && (
         <Box sx={{ gridColumn: '1 / -1' }}>
           <EndTabs
@@ -131,7 +153,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
           readings={round.map((clock, i) => ({ clock, value: numbers[first + i] ?? null }))}
           across={step.across ?? false}
           active={active - first}
-          onPick={(i) => setActive(first + i)}
+          onPick={(i) => goBackTo(first + i)}
           limit={limit ?? null}
           centre={step.across ? [`${where} – ${opposite(where)}`, say('steps.across'), read] : [where, read]}
         />

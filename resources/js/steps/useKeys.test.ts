@@ -28,3 +28,16 @@ it('keeps the figures of two fields apart', () => {
   expect(keys.tap('b', '', '3', prefix)).toBe('223')
   expect(keys.tap('a', '225', '4', prefix)).toBe('225.4')
 })
+
+it('begins anew over what stood there already, or was refused; what is taken back is put right as it stands', () => {
+  const keys = keysOf()
+  keys.anew('a', '63.2')
+  expect(keys.tap('a', '63.2', '6', null)).toBe('6')
+  expect(keys.tap('a', '6', '2', null)).toBe('62')
+  keys.anew('a', '62')
+  expect(keys.back('a', '62', null)).toBe('6')
+  expect(keys.tap('a', '6', '3', null)).toBe('63')
+  // Typed over on a keyboard meanwhile: that is no longer what was refused.
+  keys.anew('a', '63')
+  expect(keys.tap('a', '64', '1', null)).toBe('641')
+})

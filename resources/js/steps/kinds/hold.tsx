@@ -19,6 +19,8 @@ function Enter({ text, state, data, role, onRecord }: Entering): ReactElement {
   const [confirmed, setConfirmed] = useState(false)
   // What a device kept from an earlier version does not say them.
   const toConfirm = (state.limits as StepState['limits'] | undefined) ?? []
+  // Who one is here comes a moment later than the page.
+  if (text.roles?.length && role === undefined) return <Typography sx={{ my: 2 }}>{say('ui.coming')}</Typography>
   const may = !text.roles?.length || (role !== undefined && text.roles.includes(role))
   if (!may)
     return (
