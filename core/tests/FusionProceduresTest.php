@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Diastoma\Core\Data;
+use Diastoma\Core\Simulation\PracticeLabels;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 
@@ -489,3 +490,20 @@ it('sizes generator, lead and fuel for the fitting at hand', function (array $su
     ],
     [['earthed' => false], 'residual-current device tested, plugs dry: no.'],
 ]);
+
+it('takes the code of a coupler for no saddle, though size, voltage and time agree', function (string $kind, string $verdict) {
+    $code = PracticeLabels::encode(180, 39.5, 1.1, 10, 100, 2, $kind);
+    $judgement = told('ef-saddle-tapping', but(saddle(), 'code', ['code' => $code]));
+    expect($judgement->steps['code']->verdict->value)->toBe($verdict);
+    if ($verdict === 'bad') {
+        expect($judgement->verdict->value)->toBe('bad')->and(saying($judgement))->toContain('not of the fitting that is fused here');
+    }
+})->with([['socket', 'bad'], ['restraint', 'bad'], ['saddle', 'good']]);
+
+it('says nothing of the kind where the code does not tell it', function () {
+    $judgement = told('ef-saddle-tapping', saddle());
+    expect($judgement->steps['code']->verdict->value)
+        ->toBe('good')
+        ->and(saying($judgement))
+        ->not->toContain('kind of fitting that is fused here');
+});

@@ -3,6 +3,7 @@
 namespace Database\Demo;
 
 use Diastoma\Core\Simulation\FusionBox;
+use Diastoma\Core\Simulation\PracticeLabels;
 use Illuminate\Support\Str;
 
 /** The facts of one made-up coupler joint, in order, as a crew would record them: on a 225 SDR 11 water main or a 180 SDR 11 gas main. */
@@ -75,7 +76,7 @@ final class CouplerJoint
             [
                 'code',
                 [
-                    'code' => LargeCoupling::code($dn, $volts, $ohms, $seconds),
+                    'code' => PracticeLabels::encode($dn, $volts, $ohms, 10, $seconds, 2),
                     'serial' => sprintf('C%d-%05d', $dn, 30100 + $seed),
                     'layout' => $layout,
                 ],

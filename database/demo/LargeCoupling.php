@@ -2,8 +2,8 @@
 
 namespace Database\Demo;
 
-use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Simulation\FusionBox;
+use Diastoma\Core\Simulation\PracticeLabels;
 use Illuminate\Support\Str;
 
 /** The facts of one made-up large coupling on a 630 SDR 17 main and of its restraints, as a crew would record them. */
@@ -16,19 +16,6 @@ final class LargeCoupling
     private const SECONDS = 900;
 
     private const CLOCKS = ['12:00', '1:30', '3:00', '4:30', '6:00', '7:30', '9:00', '10:30'];
-
-    public static function code(int $dn, float $volts, float $ohms, int $seconds): string
-    {
-        return Registry::standard()->run('fitting-code-encode', [
-            'layout' => 'T1',
-            'kind' => 2,
-            'dn_mm' => $dn,
-            'voltage_v' => $volts,
-            'resistance_ohm' => $ohms,
-            'time_s' => $seconds,
-            'correction_pct_per_k' => 0.2,
-        ])['code'];
-    }
 
     /**
      * @param  array{a: string, b: string}  $pipes
@@ -57,7 +44,11 @@ final class LargeCoupling
             ['pipes', ['pipe_a' => $pipes['a'], 'pipe_b' => $pipes['b'], 'slides' => 'normal'], 3],
             [
                 'code',
-                ['code' => self::code(630, self::VOLTS, self::OHMS, self::SECONDS), 'serial' => 'C630-'.$pipes['b'], 'layout' => $layout],
+                [
+                    'code' => PracticeLabels::encode(630, self::VOLTS, self::OHMS, 10, self::SECONDS, 2),
+                    'serial' => 'C630-'.$pipes['b'],
+                    'layout' => $layout,
+                ],
                 4,
             ],
             [
@@ -76,7 +67,7 @@ final class LargeCoupling
                 ],
                 5,
             ],
-            ['preheat-code', ['code' => self::code(630, 24, self::OHMS, 600), 'layout' => $layout], 6],
+            ['preheat-code', ['code' => PracticeLabels::encode(630, 24, self::OHMS, 10, 600, 2), 'layout' => $layout], 6],
             [
                 'supply',
                 [
@@ -191,7 +182,7 @@ final class LargeCoupling
                 [
                     'code',
                     [
-                        'code' => self::code(630, 39.5, 1.1, 100),
+                        'code' => PracticeLabels::encode(630, 39.5, 1.1, 10, 100, 2, 'restraint'),
                         'serial' => sprintf('R-%04d', 800 + $n),
                         'layout' => $stores->chosen('layout'),
                     ],

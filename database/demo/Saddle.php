@@ -2,6 +2,8 @@
 
 namespace Database\Demo;
 
+use Diastoma\Core\Simulation\PracticeLabels;
+
 /** The facts of one made-up tapping saddle on a 180 SDR 11 gas main. */
 final class Saddle
 {
@@ -33,7 +35,7 @@ final class Saddle
                 [
                     'code',
                     [
-                        'code' => LargeCoupling::code(180, 39.5, 1.1, 100),
+                        'code' => PracticeLabels::encode(180, 39.5, 1.1, 10, 100, 2, 'saddle'),
                         'serial' => sprintf('TS-%04d', 410 + $n),
                         'layout' => $stores->chosen('layout'),
                     ],

@@ -1282,8 +1282,9 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'PracticeLabel',
-    required: ['code', 'dn_mm', 'voltage_v', 'time_s', 'cooling_min', 'coupling_mm', 'sdr_min', 'sdr_max', 'serial', 'trap'],
+    required: ['kind', 'code', 'dn_mm', 'voltage_v', 'time_s', 'cooling_min', 'serial', 'trap'],
     properties: [
+        new OA\Property(property: 'kind', type: 'string', enum: ['socket', 'saddle', 'restraint']),
         new OA\Property(property: 'code', type: 'string'),
         new OA\Property(property: 'dn_mm', type: 'number'),
         new OA\Property(property: 'voltage_v', type: 'number'),
@@ -1292,6 +1293,11 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'coupling_mm', type: 'number'),
         new OA\Property(property: 'sdr_min', type: 'number'),
         new OA\Property(property: 'sdr_max', type: 'number'),
+        new OA\Property(property: 'outlet_mm', type: 'number'),
+        new OA\Property(property: 'tapping_min', type: 'number'),
+        new OA\Property(property: 'saddle_mm', type: 'number'),
+        new OA\Property(property: 'cover_deg', type: 'number'),
+        new OA\Property(property: 'torque_nm', type: 'number'),
         new OA\Property(property: 'serial', type: 'string'),
         new OA\Property(property: 'trap', type: 'string', nullable: true),
     ],

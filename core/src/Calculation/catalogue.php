@@ -68,6 +68,7 @@ return [
     'pe-thermal-length' => EF\PeThermalLength::class,
     'fitting-code-shape' => EF\FittingCodeShape::class,
     'fitting-code-encode' => EF\FittingCodeEncode::class,
+    'fitting-kind' => EF\FittingKind::class,
     'trace-code-shape' => EF\TraceCodeShape::class,
     'code-layout-check' => EF\CodeLayoutCheck::class,
     'generator-size' => EF\GeneratorSize::class,

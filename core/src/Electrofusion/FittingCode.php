@@ -29,6 +29,7 @@ use Diastoma\Core\Refused;
         'time_s',
         'correction_pct_per_k',
         'cooling_min',
+        'fitting_kind',
         'current_cold_a',
         'energy_j',
     ],
@@ -41,7 +42,11 @@ final class FittingCode
 
     public const TIME_S = [5, 3600];
 
-    /** @return array<string, float|null> what the layout does not hold is null */
+    /**
+     * What the layout does not hold is null; `fitting_kind` is one of {@see FittingKind::KINDS}.
+     *
+     * @return array<string, float|string|null>
+     */
     public function __invoke(
         #[Text('code')] string $code,
         #[Anything('layout', edit: 'layout')] mixed $layout,
@@ -80,6 +85,7 @@ final class FittingCode
             'time_s' => $time,
             'correction_pct_per_k' => $layout->number($code, 'correction_pct_per_k'),
             'cooling_min' => $layout->number($code, 'cooling_min'),
+            'fitting_kind' => $layout->kind($code),
             'current_cold_a' => $voltage / $resistance,
             'energy_j' => ($voltage ** 2 * $time) / $resistance,
         ];

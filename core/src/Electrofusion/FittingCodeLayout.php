@@ -12,7 +12,8 @@ use Diastoma\Core\Refused;
  * from its copy of ISO 13950; only an invented practice layout ships.
  *
  * A field is `{"from", "to"}` with digits counted from 1 to 23 (the 24th is the check digit), and one of `scale`
- * (the number times this), `values` (digits => number, a code list) or, for the unit of time, `seconds` (digits => s).
+ * (the number times this), `values` (digits => number, a code list), for the unit of time `seconds` (digits => s) or, for
+ * the kind of fitting, `kinds` (digits => {@see FittingKind::KINDS}).
  */
 final readonly class FittingCodeLayout
 {
@@ -38,7 +39,7 @@ final readonly class FittingCodeLayout
 
     /**
      * @param  array<string, array{
-     *     from: int, to: int, scale?: float, values?: array<string, float>, seconds?: array<string, int>
+     *     from: int, to: int, scale?: float, values?: array<string, float>, seconds?: array<string, int>, kinds?: array<string, string>
      * }>  $fields
      */
     private function __construct(public array $fields)
@@ -123,6 +124,12 @@ final readonly class FittingCodeLayout
         return $this->has('time_unit') ? ($this->fields['time_unit']['seconds'][$this->digits($code, 'time_unit')] ?? null) : 1;
     }
 
+    /** What kind of fitting it is; null where the layout does not tell, or does not know these digits. */
+    public function kind(string $code): ?string
+    {
+        return $this->has('kind') ? ($this->fields['kind']['kinds'][$this->digits($code, 'kind')] ?? null) : null;
+    }
+
     /**
      * The digits that say this number, or null when the field cannot say it exactly.
      *
@@ -190,6 +197,9 @@ final readonly class FittingCodeLayout
             if (isset($f['scale']) && (! \is_int($f['scale']) && ! \is_float($f['scale']) || $f['scale'] <= 0)) {
                 $faults[] = "{$name}: scale must be a number above 0.";
             }
+            if (isset($f['kinds']) && ! self::isKinds($f['kinds'])) {
+                $faults[] = "{$name}: kinds must be an object of digits and one of ".implode(', ', FittingKind::KINDS).'.';
+            }
             foreach (['values', 'seconds'] as $list) {
                 if (isset($f[$list]) && ! self::isTable($f[$list])) {
                     $faults[] = "{$name}: {$list} must be an object of digits and numbers.";
@@ -201,6 +211,11 @@ final readonly class FittingCodeLayout
         }
 
         return $faults;
+    }
+
+    private static function isKinds(mixed $list): bool
+    {
+        return \is_array($list) && $list !== [] && array_filter($list, fn (mixed $k) => ! \in_array($k, FittingKind::KINDS, true)) === [];
     }
 
     private static function isTable(mixed $list): bool

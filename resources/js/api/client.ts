@@ -60,7 +60,17 @@ export interface FieldSpec {
 
 /** Which digits of a fitting code hold what. */
 export interface CodeLayout {
-  fields: Record<string, { from: number; to: number; scale?: number; values?: Record<string, number>; seconds?: Record<string, number> }>
+  fields: Record<
+    string,
+    {
+      from: number
+      to: number
+      scale?: number
+      values?: Record<string, number>
+      seconds?: Record<string, number>
+      kinds?: Record<string, string>
+    }
+  >
 }
 
 export interface StepText {

@@ -1587,14 +1587,21 @@ export interface components {
             }[];
         };
         PracticeLabel: {
+            /** @enum {string} */
+            kind: "socket" | "saddle" | "restraint";
             code: string;
             dn_mm: number;
             voltage_v: number;
             time_s: number;
             cooling_min: number;
-            coupling_mm: number;
-            sdr_min: number;
-            sdr_max: number;
+            coupling_mm?: number;
+            sdr_min?: number;
+            sdr_max?: number;
+            outlet_mm?: number;
+            tapping_min?: number;
+            saddle_mm?: number;
+            cover_deg?: number;
+            torque_nm?: number;
             serial: string;
             trap: string | null;
         };
@@ -2060,6 +2067,18 @@ export interface components {
          */
         Calc_fitting_code_shape: {
             code: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * fitting-kind
+         * @description Is this the kind of fitting that the joint wants?
+         */
+        Calc_fitting_kind: {
+            /** @enum {string} */
+            wanted: "socket" | "saddle" | "restraint";
+            /** @enum {string} */
+            fitting_kind?: "socket" | "saddle" | "restraint";
         } & {
             [key: string]: unknown;
         };

@@ -20,18 +20,21 @@ const KNOWN: [string, string][] = [
 ]
 const DIGITS = Array.from({ length: 24 }, (_, i) => i + 1)
 
-const listOf = (values: Record<string, number> | undefined): string =>
+const listOf = (values: Record<string, number | string> | undefined): string =>
   Object.entries(values ?? {})
     .map(([k, v]) => `${k} = ${v}`)
     .join(', ')
-const parsed = (text: string): Record<string, number> =>
+const pairs = (text: string): Record<string, string> =>
   Object.fromEntries(
     text
       .split(/[;\n]|,(?=[^,=]*=)/)
       .map((p) => p.split('=').map((s) => s.trim()))
       .filter((p) => p.length === 2 && p[0] !== '')
-      .map((p) => [p[0]!, figureOf(p[1]!) ?? (p[1] as unknown as number)]),
+      .map((p) => [p[0]!, p[1]!]),
   )
+/** What is no number goes to the server as it is, which says so. */
+const parsed = (text: string): Record<string, number> =>
+  Object.fromEntries(Object.entries(pairs(text)).map(([digits, value]) => [digits, figureOf(value) ?? (value as unknown as number)]))
 
 /** The 24 digits as a strip; fields are laid on it row by row, or read from a file. */
 export function LayoutEntry({
@@ -107,6 +110,13 @@ export function LayoutEntry({
                 defaultValue={listOf(f.seconds)}
                 onBlur={(e) => put(name, { seconds: parsed(e.target.value) })}
                 placeholder="0 = 1, 1 = 10"
+              />
+            ) : name === 'kind' ? (
+              <TextField
+                label={say('steps.kindsOfFitting')}
+                defaultValue={listOf(f.kinds)}
+                onBlur={(e) => put(name, { kinds: pairs(e.target.value) })}
+                placeholder={say('steps.exampleOfKinds')}
               />
             ) : (
               <TextField

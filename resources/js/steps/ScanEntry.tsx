@@ -138,15 +138,25 @@ function CameraSheet({ open, onClose, onCode }: { open: boolean; onClose: () => 
   )
 }
 
+const KIND = { socket: say('steps.coupler'), saddle: say('steps.saddle'), restraint: say('steps.restraint') }
+
 const printed = (l: PracticeLabel): string =>
   [
+    KIND[l.kind],
     say('common.mm', { mm: l.dn_mm }),
+    l.outlet_mm === undefined ? '' : say('steps.outletMm', { mm: l.outlet_mm }),
     `${l.voltage_v} V`,
     `${l.time_s} s`,
     say('steps.coolingMin', { minutes: l.cooling_min }),
-    say('steps.lengthMm', { mm: l.coupling_mm }),
-    say('steps.sdrFromTo', { from: l.sdr_min, to: l.sdr_max }),
-  ].join(' · ')
+    l.tapping_min === undefined ? '' : say('steps.tappingAfterMin', { minutes: l.tapping_min }),
+    l.coupling_mm === undefined ? '' : say('steps.lengthMm', { mm: l.coupling_mm }),
+    l.saddle_mm === undefined ? '' : say('steps.alongThePipeMm', { mm: l.saddle_mm }),
+    l.cover_deg === undefined ? '' : say('steps.roundItDegrees', { degrees: l.cover_deg }),
+    l.torque_nm === undefined ? '' : say('steps.clampBoltsNm', { torque: l.torque_nm }),
+    l.sdr_min === undefined || l.sdr_max === undefined ? '' : say('steps.sdrFromTo', { from: l.sdr_min, to: l.sdr_max }),
+  ]
+    .filter((part) => part !== '')
+    .join(' · ')
 
 /** A practice label cannot be held in the hand: what is printed on it stays in view where it is asked for. */
 export function PrintedLabel({ code, serial }: { code: unknown; serial: unknown }): ReactElement | null {
