@@ -38,6 +38,8 @@ const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\
 export class Robot {
   private subject!: Subject
   private readonly thumb: Thumb
+  /** of which steps the page was looked at, on either side */
+  private readonly seen = new Set<StepText>()
   /** taps by step */
   readonly tapsAt: Record<string, number> = {}
 
@@ -50,9 +52,10 @@ export class Robot {
     private readonly example: Example,
     private readonly begins: number,
     private readonly signing: Record<string, Page>,
-    isInHurry = false,
+    /** the one in a hurry passes over what another walk looks at */
+    private readonly hurry?: { seen: (text: StepText) => boolean },
   ) {
-    this.thumb = new Thumb(isInHurry)
+    this.thumb = new Thumb(hurry !== undefined)
   }
 
   /** Taps so far, those of who signs among them. */
@@ -149,7 +152,8 @@ export class Robot {
    */
   private async looked(page: Page, text: StepText): Promise<void> {
     const pad = page.getByRole('group', { name: 'Number pad' })
-    if (!(await pad.isVisible())) return
+    if (this.seen.has(text) || this.hurry?.seen(text) || !(await pad.isVisible())) return
+    this.seen.add(text)
     const figure = page.locator('input[data-at-hand]').or(page.locator('form input[inputmode=none][data-round]')).first()
     for (const [width, height] of SIZES) {
       await page.setViewportSize({ width, height })
