@@ -18,6 +18,9 @@ final class PreviewLine
     /** Shorter than this is no pipe more. */
     private const NOTHING_M = 0.01;
 
+    /** Lengths in which pipes are sold, m, and 20 and 40 ft: what another one would cost. */
+    private const SOLD_M = [6, 6.096, 12, 12.192, 18];
+
     public function __construct(private readonly PipeSize $sizes, private readonly Registry $registry)
     {
     }
@@ -35,7 +38,7 @@ final class PreviewLine
         $start = $centre[0][0];
         $length = $centre[\count($centre) - 1][0] - $start;
         $each = (float) $body['pipe_length_m'];
-        $pipes = max(1, (int) ceil(($length - self::NOTHING_M) / $each));
+        $pipes = self::pipes($length, $each);
 
         return [
             'length_m' => $length,
@@ -43,13 +46,35 @@ final class PreviewLine
             'pipes' => $pipes,
             'last_pipe_m' => round($length - ($pipes - 1) * $each, 3),
             'joints' => array_map(fn (int $n) => round($start + $n * $each, 3), $pipes > 1 ? range(1, $pipes - 1) : []),
+            'size' => $pipe['size'],
+            'od_mm' => $pipe['od_mm'],
             'wall_mm' => $pipe['wall_mm'],
+            'other_lengths' => array_map(
+                fn (float $other) => ['pipe_length_m' => $other, 'joints' => self::pipes($length, $other) - 1],
+                self::others($each),
+            ),
             'centre_line' => $centre,
             'sections' => array_map(
                 fn (array $section) => $this->section($section, $centre, $pipe, (float) $body['mdp_bar']),
                 array_values($body['sections'] ?? []),
             ),
         ];
+    }
+
+    private static function pipes(float $length, float $each): int
+    {
+        return max(1, (int) ceil(($length - self::NOTHING_M) / $each));
+    }
+
+    /** @return list<float> lengths in which pipes are sold where this one is: whole metres, or 20 and 40 ft */
+    private static function others(float $each): array
+    {
+        $isFeet = abs($each / 0.3048 - round($each / 0.3048)) < 1e-6 && abs($each - round($each)) > 1e-6;
+
+        return array_values(array_filter(
+            array_map(floatval(...), self::SOLD_M),
+            fn (float $m) => abs($m - $each) > 1e-6 && $isFeet === (abs($m - round($m)) > 1e-6),
+        ));
     }
 
     /**

@@ -24,6 +24,9 @@ it('draws a line while it is typed: pipes, joints, and where the pressures fall'
         ->and($seen->json('last_pipe_m'))->toEqual(4)
         ->and($seen->json('joints'))->toHaveCount(8)
         ->and($seen->json('joints.7'))->toEqual(96)
+        // 100 m in pipes of 6 m: 17 of them; in pipes of 18 m: 6.
+        ->and($seen->json('other_lengths'))
+        ->toEqual([['pipe_length_m' => 6, 'joints' => 16], ['pipe_length_m' => 18, 'joints' => 5]])
         ->and($seen->json('sections.0.plan.stp_kpa'))->toEqual(900)
         ->and($seen->json('sections.0.plan.gauge.lowest_m'))->toEqual(0)
         ->and($seen->json('sections.0.plan.missing'))->toBe([])
@@ -33,6 +36,25 @@ it('draws a line while it is typed: pipes, joints, and where the pressures fall'
         ->and($seen->json('sections.1.fault'))->toContain('0 to 101 m; the line has chainage 0 to 100 m')
         ->and($seen->json('sections.2'))->toBe(['name' => 'Not said yet', 'plan' => null, 'fault' => null])
         ->and(Line::query()->count())->toBe(0);
+});
+
+it('knows a pipe that is ordered in inch, and what other lengths in feet cost', function () {
+    $pipe = ['series' => 'ips', 'nominal' => 4, 'sdr' => 11, 'pipe_length_m' => 12.192];
+    $asked = array_diff_key(soFar($this->project->id, $pipe), ['dn_mm' => 1]);
+    $seen = $this->as('engineer')->postJson('/api/v1/lines/preview', $asked)->assertOk();
+    // ASME B36.10M: 4 in is 4.500 in outside; DR 11: 4.500 / 11 = 0.409 in (ASTM D3035).
+    expect($seen->json('size'))->toBe('4 in IPS')
+        ->and($seen->json('od_mm'))->toEqualWithDelta(114.3, 1e-9)
+        ->and($seen->json('wall_mm'))->toEqualWithDelta(0.409 * 25.4, 0.02)
+        ->and($seen->json('other_lengths'))->toEqual([['pipe_length_m' => 6.096, 'joints' => 16]]);
+    foreach (['nominal' => 5, 'series' => 'isp'] as $field => $value) {
+        $this->postJson('/api/v1/lines/preview', [$field => $value] + $asked)
+            ->assertUnprocessable()
+            ->assertJsonPath('errors.0.field', $field);
+    }
+    $known = $this->getJson('/api/v1/procedures?material=PE100&service=water&series=ips&nominal=4&sdr=11')->assertOk();
+    $byDiameter = $this->getJson('/api/v1/procedures?material=PE100&service=water&dn_mm=114.3&sdr=11')->assertOk();
+    expect($known->json())->toBe($byDiameter->json());
 });
 
 it('says what cannot be, and is for engineers of the project', function () {

@@ -185,7 +185,7 @@ test('a line is drawn while it is typed; a section is added, seen and removed be
   await page.getByRole('button', { name: 'Load the example' }).click()
   const preview = page.getByRole('region', { name: 'Preview' })
   // 120 m in pipes of 12 m: ten of them, nine joints between; EN 805 with the surge calculated: 1 bar over the maximum.
-  await expect(preview).toContainText('120.0 m: 10 pipes with a wall of 10.0 mm, 9 joints; the last pipe is 12.00 m long.')
+  await expect(preview).toContainText('120.0 m: 10 pipes 110.0 mm outside with a wall of 10.0 mm, 9 joints; the last pipe is 12.00 m long.')
   await expect(preview).toContainText('The lowest point, at 0 m, sees 1100 kPa')
   await page.getByLabel('Length of one pipe, m').fill('11,5')
   await expect(preview).toContainText('11 pipes')

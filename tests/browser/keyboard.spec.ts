@@ -144,7 +144,7 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
     await press(engineer, 'Make a line')
     await expect(engineer.getByRole('heading', { name: 'Make a line', level: 1 })).toBeVisible()
     await type(engineer, 'Name', name)
-    await type(engineer, 'Outside diameter, mm', '110')
+    await type(engineer, 'Diameter, mm', '110')
     await choose(engineer, 'Procedure for the joints', /one-pass peel/)
     await type(engineer, /^Centre line/, '0; 0; 0; 50')
     await engineer.keyboard.press('Enter')

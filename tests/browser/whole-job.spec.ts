@@ -17,7 +17,7 @@ test('the whole job', async ({ browser }, info) => {
     await engineer.getByRole('button', { name: 'Make the line' }).click()
     await expect(engineer.getByText('Give the line a name.')).toBeVisible()
     await engineer.getByLabel('Name', { exact: true }).first().fill(name)
-    await engineer.getByLabel('Outside diameter, mm').fill('110')
+    await engineer.getByLabel('Diameter, mm').fill('110')
     await pick(engineer, 'Procedure for the joints', /one-pass peel/)
     await engineer.getByRole('textbox', { name: 'Centre line' }).fill('0; 100; 200; 50\n18; 118; 200; 51.5\n36; 136; 200; 50.5')
     await engineer.getByLabel('From, m').fill('0')

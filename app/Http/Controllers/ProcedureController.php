@@ -8,6 +8,7 @@ use App\Http\Requests\TriedProcedure;
 use App\Models\ProcedureText;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Data;
+use Diastoma\Core\Pipe\PipeSize;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
@@ -20,10 +21,10 @@ use Illuminate\Http\Request;
 
 final class ProcedureController extends Controller
 {
-    public function index(Request $request): JsonResponse
+    public function index(Request $request, PipeSize $sizes): JsonResponse
     {
         $projects = $this->user($request)->projects->pluck('id');
-        $pipe = $this->pipe($request);
+        $pipe = $this->pipe($request, $sizes);
 
         return new JsonResponse(
             ProcedureText::usableIn($projects)
@@ -59,21 +60,30 @@ final class ProcedureController extends Controller
     }
 
     /** @return array<string, string|float> of which pipe it is asked, as far as that is said */
-    private function pipe(Request $request): array
+    private function pipe(Request $request, PipeSize $sizes): array
     {
         $said = $request->validate([
             'material' => 'nullable|string|max:20',
             'service' => 'nullable|string|max:20',
+            'series' => 'nullable|string|max:20',
+            'nominal' => 'nullable|numeric|gt:0',
             'dn_mm' => 'nullable|numeric|gt:0',
             'sdr' => 'nullable|numeric|gt:0',
         ]);
-        foreach (['dn_mm', 'sdr'] as $figure) {
+        foreach (['nominal', 'dn_mm', 'sdr'] as $figure) {
             if (isset($said[$figure])) {
                 $said[$figure] = (float) $said[$figure];
             }
         }
+        if (isset($said['nominal'], $said['material'])) {
+            try {
+                $said['dn_mm'] = $sizes->of($said, $said['service'] ?? 'water')['dn_mm'];
+            } catch (Refused) {
+                // What is not tabled has no diameter yet: what asks for one says nothing of it.
+            }
+        }
 
-        return array_filter($said, fn (mixed $value) => $value !== null);
+        return array_filter(array_diff_key($said, ['series' => 1, 'nominal' => 1]), fn (mixed $value) => $value !== null);
     }
 
     public function show(Request $request, ProcedureText $procedure): JsonResponse

@@ -19,6 +19,13 @@ interface ProcedurePaths
                 schema: new OA\Schema(type: 'string'),
             ),
             new OA\Parameter(name: 'service', in: 'query', schema: new OA\Schema(type: 'string')),
+            new OA\Parameter(name: 'series', in: 'query', schema: new OA\Schema(type: 'string', enum: ['metric', 'ips', 'dips'])),
+            new OA\Parameter(
+                name: 'nominal',
+                description: 'mm in the metric series, inch in the others',
+                in: 'query',
+                schema: new OA\Schema(type: 'number'),
+            ),
             new OA\Parameter(name: 'dn_mm', in: 'query', schema: new OA\Schema(type: 'number')),
             new OA\Parameter(name: 'sdr', in: 'query', schema: new OA\Schema(type: 'number')),
         ],

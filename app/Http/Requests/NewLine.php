@@ -29,7 +29,7 @@ final class NewLine extends ProjectRequest
             'material' => 'required|in:PE100,PVC-U',
             'series' => 'nullable|in:metric,ips,dips',
             'dn_mm' => 'required_without:nominal|numeric',
-            'nominal' => 'nullable|numeric',
+            'nominal' => 'nullable|numeric|gt:0',
             'sdr' => 'required|numeric|between:5,51',
             'wall_mm' => 'nullable|numeric',
             'design_bar' => 'required|numeric|between:0.1,100',

@@ -8,6 +8,8 @@ trait SaidOfALine
     private const NAMES = [
         'name' => 'Name',
         'dn_mm' => 'Outside diameter, mm',
+        'nominal' => 'Size',
+        'series' => 'Series',
         'sdr' => 'SDR',
         'wall_mm' => 'Wall, mm',
         'design_bar' => 'Design pressure, bar',

@@ -1052,7 +1052,12 @@ export interface components {
             service: "water" | "sewer" | "gas";
             /** @enum {string} */
             material: "PE100" | "PVC-U";
-            dn_mm: number;
+            /** @enum {string} */
+            series?: "metric" | "ips" | "dips";
+            /** @description mm in the metric series, inch in the others */
+            nominal?: number;
+            /** @description or this, in the metric series */
+            dn_mm?: number;
             sdr: number;
             design_bar: number;
             mdp_bar: number;
@@ -1413,7 +1418,14 @@ export interface components {
             last_pipe_m: number;
             /** @description chainages */
             joints: number[];
+            size: string;
+            od_mm: number;
             wall_mm: number;
+            /** @description how many joints there would be with pipes as they are sold otherwise */
+            other_lengths: {
+                pipe_length_m: number;
+                joints: number;
+            }[];
             /** @description chainage, easting, northing, level, m */
             centre_line: number[][];
             sections: components["schemas"]["SectionPreview"][];
@@ -4319,6 +4331,9 @@ export interface operations {
                 /** @description of the pipe that it is for */
                 material?: string;
                 service?: string;
+                series?: "metric" | "ips" | "dips";
+                /** @description mm in the metric series, inch in the others */
+                nominal?: number;
                 dn_mm?: number;
                 sdr?: number;
             };

@@ -10,6 +10,7 @@ import { Page } from '../ui/Page'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { say } from '../texts/say'
 import { serviceWord } from '../texts/words'
+import { nominalWord, SERIES } from '../ui/series'
 import { CentreLineField } from './CentreLineField'
 import { PreviewOfLine } from './PreviewOf'
 import { emptyRow, inUnit, sectionBody, sectionSoFar, type SectionRow, type SectionUnits } from './sectionForm'
@@ -19,7 +20,7 @@ import { useSectionUnits } from './useSectionUnits'
 
 /** What is typed as a figure, and in which of the units of the person. */
 const FIGURES = {
-  dn_mm: null,
+  nominal: null,
   sdr: null,
   design_bar: 'pressure',
   mdp_bar: 'pressure',
@@ -27,6 +28,12 @@ const FIGURES = {
 } as const
 
 type Figure = keyof typeof FIGURES
+
+/** A size that each series has: it stands there until another is typed. */
+const USUAL: Record<string, string> = { metric: '110', ips: '4', dips: '6' }
+
+/** How long pipes are sold, as it is said in each unit. */
+const PIPE_LENGTH: Record<string, string> = { m: '12', ft: '40' }
 
 /** What an engineer states of a line; joints are planned from the pipe length, and all of it is drawn while it is typed. */
 export default function NewLine(): ReactElement {
@@ -44,11 +51,12 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
     name: '',
     service: 'water',
     material: 'PE100',
-    dn_mm: '110',
+    series: units.length.symbol === 'ft' ? 'ips' : 'metric',
+    nominal: USUAL[units.length.symbol === 'ft' ? 'ips' : 'metric']!,
     sdr: '11',
     design_bar: inUnit(units.pressure, 8),
     mdp_bar: inUnit(units.pressure, 10),
-    pipe_length_m: inUnit(units.length, 12),
+    pipe_length_m: PIPE_LENGTH[units.length.symbol] ?? inUnit(units.length, 12),
     procedure: '',
     centre: '',
   })
@@ -56,8 +64,9 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
   const procedures = useProcedures({
     material: f.material,
     service: f.service,
+    series: f.series,
     ...Object.fromEntries(
-      (['dn_mm', 'sdr'] as const).flatMap((key) => {
+      (['nominal', 'sdr'] as const).flatMap((key) => {
         const figure = figureOf(f[key])
         return figure !== null && figure > 0 ? [[key, figure] as const] : []
       }),
@@ -96,6 +105,7 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
           project_id: project.id,
           service: f.service,
           material: f.material,
+          series: f.series,
           ...pipe,
           centre_line: points,
           sections: sections.map((s) => sectionSoFar(s, units)),
@@ -125,6 +135,7 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
       name: f.name.trim(),
       service: f.service as Body['service'],
       material: f.material as Body['material'],
+      series: f.series as NonNullable<Body['series']>,
       ...pipe,
       procedure_hash: f.procedure,
       centre_line: points,
@@ -186,10 +197,24 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
                 </MenuItem>
               ))}
             </TextField>
-            {field('dn_mm', say('line.outsideDiameter'), 'mm')}
+            <TextField
+              select
+              label={say('pipes.series')}
+              value={f.series}
+              onChange={(e) => {
+                const { value } = e.target
+                setF((old) => ({ ...old, series: value, nominal: old.nominal === USUAL[old.series] ? USUAL[value]! : old.nominal }))
+              }}
+            >
+              {Object.entries(SERIES).map(([value, said]) => (
+                <MenuItem key={value} value={value}>
+                  {said}
+                </MenuItem>
+              ))}
+            </TextField>
+            {field('nominal', nominalWord(f.series))}
             {field('sdr', 'SDR')}
             {field('pipe_length_m', say('line.lengthOfOnePipe'), units.length.symbol)}
-            <Box component="span" sx={{ display: { xs: 'none', sm: 'block' } }} />
             {field('design_bar', say('line.designPressure'), units.pressure.symbol)}
             {field('mdp_bar', say('line.maximumDesignPressure'), units.pressure.symbol)}
           </Box>

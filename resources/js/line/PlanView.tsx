@@ -2,14 +2,15 @@ import { Box, useTheme } from '@mui/material'
 import type { ReactElement } from 'react'
 import { say } from '../texts/say'
 import { along } from '../ui/along'
-import { useShow } from '../ui/units'
+import { useSectionUnits } from './useSectionUnits'
 
 const [WIDTH, HEIGHT, EDGE] = [640, 260, 30]
+const ROUND = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000, 20_000]
 
 /** A line from above, true to scale, north up: its joints as rings, its length as a bar. */
 export function PlanView({ points, joints }: { points: number[][]; joints: number[] }): ReactElement {
   const c = useTheme().colours
-  const show = useShow()
+  const length = useSectionUnits()?.length
   const [east, north] = [points.map((p) => p[1]!), points.map((p) => p[2]!)]
   const wide = Math.max(1, Math.max(...east) - Math.min(...east))
   const high = Math.max(1, Math.max(...north) - Math.min(...north))
@@ -20,7 +21,10 @@ export function PlanView({ points, joints }: { points: number[][]; joints: numbe
     const [, e, n] = along(points, chainage)
     return [x(e!), y(n!)]
   }
-  const bar = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000].filter((m) => m * px <= 140).at(-1) ?? 1
+  // A round figure in the unit of the person.
+  const [told, bar] = ROUND.map((n) => [n, length?.toKey(n) ?? n] as const)
+    .filter(([, m]) => m * px <= 140)
+    .at(-1) ?? [1, length?.toKey(1) ?? 1]
   const spaced = joints.length > 1 ? Math.abs(joints[1]! - joints[0]!) * px : 20
   return (
     <Box sx={{ overflowX: 'auto' }}>
@@ -49,7 +53,7 @@ export function PlanView({ points, joints }: { points: number[][]; joints: numbe
           </text>
           <path d={`M10 ${HEIGHT - 14}v6h${bar * px}v-6`} fill="none" strokeWidth={1.6} />
           <text x={18 + bar * px} y={HEIGHT - 6} fontSize={14} stroke="none">
-            {show('x_m', 'length', bar, 0)}
+            {`${told} ${length?.symbol ?? 'm'}`}
           </text>
         </g>
       </svg>

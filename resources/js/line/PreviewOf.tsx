@@ -17,8 +17,19 @@ export function PreviewOfLine({ of }: { of: LinePreview }): ReactElement {
           pipes: of.pipes,
           joints: of.joints.length,
           last: show('x_m', 'length', of.last_pipe_m, 2),
+          od: show('x_mm', 'length', of.od_mm, 1),
           wall: show('x_mm', 'length', of.wall_mm, 1),
         })}
+        {of.other_lengths.length > 0 && (
+          <>
+            {' '}
+            {say('line.withPipesOf', {
+              other: of.other_lengths
+                .map((o) => say('line.jointsOfLength', { length: show('x_m', 'length', o.pipe_length_m), joints: o.joints }))
+                .join('; '),
+            })}
+          </>
+        )}
       </Typography>
       <PlanView points={of.centre_line} joints={of.joints} />
       {of.sections.map((section, i) => (

@@ -3,14 +3,10 @@ import { useState, type ReactElement } from 'react'
 import { api, type LineFull, type LinePipe } from '../api/client'
 import { useVerb } from '../api/useVerb'
 import { figureOf, noFigure } from '../ui/figureOf'
+import { nominalWord, SERIES } from '../ui/series'
 import { Sheet } from '../ui/Sheet'
 import { say } from '../texts/say'
 
-const SERIES: Record<string, string> = {
-  metric: say('pipes.metric'),
-  ips: say('pipes.inchIronPipeSize'),
-  dips: say('pipes.inchDuctileIronSize'),
-}
 const FIGURES = ['nominal', 'sdr', 'length_m'] as const
 
 interface Form {
@@ -98,7 +94,7 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
         {field('serial', say('pipes.serialIfAny'))}
         {choice('material', say('common.material'), { PE100: 'PE100', 'PVC-U': 'PVC-U' })}
         {choice('series', say('pipes.series'), SERIES)}
-        {field('nominal', form.series === 'metric' ? say('pipes.diameterMm') : say('pipes.nominalSizeIn'), true)}
+        {field('nominal', nominalWord(form.series), true)}
         {field('sdr', 'SDR', true)}
         {field('length_m', say('pipes.lengthM'), true)}
         {field('source', say('pipes.whereFrom'))}

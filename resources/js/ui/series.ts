@@ -1,0 +1,11 @@
+import { say } from '../texts/say'
+
+/** In which series a pipe is ordered. */
+export const SERIES: Record<string, string> = {
+  metric: say('pipes.metric'),
+  ips: say('pipes.inchIronPipeSize'),
+  dips: say('pipes.inchDuctileIronSize'),
+}
+
+/** How the size is called in it. */
+export const nominalWord = (series: string): string => say(series === 'metric' ? 'pipes.diameterMm' : 'pipes.nominalSizeIn')
