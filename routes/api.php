@@ -74,6 +74,7 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::post('procedures/try', [ProcedureController::class, 'try']);
     Route::get('calculations', [ProcedureController::class, 'calculations']);
     Route::post('calculations/{name}', [ProcedureController::class, 'calculate'])->where('name', '[a-z0-9-]+');
+    Route::post('calculations/{name}/along', [ProcedureController::class, 'along'])->where('name', '[a-z0-9-]+');
     Route::get('stand-ins/fusion-box', [ProcedureController::class, 'fusionBox']);
     Route::get('stand-ins/labels', [ProcedureController::class, 'labels']);
     Route::get('units', [ProcedureController::class, 'units']);

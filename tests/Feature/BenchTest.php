@@ -88,3 +88,17 @@ it('has a worked example for each calculation, typed as its schema has it, that 
         ->and($answer->json('dew-point.x-method'))->not->toContain('@', '*')
         ->and(strlen($answer->json('dew-point.x-method')))->toBeGreaterThan(20);
 });
+
+it('draws a sum along one of its inputs', function () {
+    $scratch = ['depth_mm' => 1, 'wall_mm' => 10, 'limit_pct' => 10];
+    $along = fn (array $asked) => $this->as('joiner')->postJson('/api/v1/calculations/gouge-check/along', $asked);
+    $drawn = $along(['input' => $scratch, 'key' => 'depth_mm', 'from' => 0, 'to' => 2])->assertOk();
+    expect($drawn->json('0'))->toEqual(['at' => 0, 'out' => ['depth_pct' => 0], 'verdict' => 'good'])
+        ->and($drawn->json('40.verdict'))->toBe('bad');
+    $along(['input' => $scratch, 'key' => 'depth', 'from' => 0, 'to' => 2])->assertUnprocessable()->assertJsonPath('errors.0.field', 'key');
+    $along(['input' => $scratch, 'key' => 'depth_mm', 'from' => 2, 'to' => 0])->assertUnprocessable()->assertJsonPath('errors.0.field', 'to');
+    $along(['input' => $scratch, 'key' => 'depth_mm', 'from' => 'nought', 'to' => 2])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.message', 'from: "nought" is no number.');
+    $this->postJson('/api/v1/calculations/nothing/along', ['input' => ['a' => 1], 'key' => 'a', 'from' => 0, 'to' => 2])->assertNotFound();
+});

@@ -30,6 +30,13 @@ test('the Bench asks in words: a round on the round, a table as a table, what is
   ).toHaveText('0.6 mm')
   await expect(page.getByRole('alert')).toHaveCount(0)
 
+  // How a result goes with an input, and up to where it is good: 10 % of a wall of 10 mm is 1 mm.
+  await page.goto('/bench?calc=gouge-check')
+  await page.getByRole('button', { name: 'Load the worked example' }).click()
+  const picture = page.getByRole('region', { name: 'How it goes' })
+  await expect(picture.getByRole('img', { name: 'Of the wall, %, against Depth of the scratch, mm' })).toBeVisible()
+  await expect(picture).toContainText('Good from 0.5 mm to 1 mm; Bad from 1.025 mm to 1.5 mm.')
+
   await page.goto('/bench?calc=section-compliance')
   await page.getByRole('button', { name: 'Load the worked example' }).click()
   await expect(page.getByRole('table').getByLabel('Length, m, row 1')).toHaveValue('1000')

@@ -4,8 +4,10 @@ namespace App\Http\Controllers;
 
 use App\Actions\TryProcedure;
 use App\Http\Requests\NewProcedure;
+use App\Http\Requests\SumAlong;
 use App\Http\Requests\TriedProcedure;
 use App\Models\ProcedureText;
+use Diastoma\Core\Calculation\Along;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Data;
 use Diastoma\Core\Pipe\PipeSize;
@@ -21,6 +23,9 @@ use Illuminate\Http\Request;
 
 final class ProcedureController extends Controller
 {
+    /** A picture of a sum that takes longer is not waited for. */
+    private const DRAWN_WITHIN_S = 3;
+
     public function index(Request $request, PipeSize $sizes): JsonResponse
     {
         $projects = $this->user($request)->projects->pluck('id');
@@ -135,6 +140,23 @@ final class ProcedureController extends Controller
         }
 
         return new JsonResponse($registry->run($name, $input), 200, [], JSON_PRESERVE_ZERO_FRACTION);
+    }
+
+    public function along(SumAlong $request, Registry $registry, string $name): JsonResponse
+    {
+        abort_unless($registry->has($name), 404);
+        $asked = $request->validated();
+        $points = [];
+        $until = microtime(true) + self::DRAWN_WITHIN_S;
+        $along = (new Along($registry))->points($name, $asked['input'], $asked['key'], (float) $asked['from'], (float) $asked['to']);
+        foreach ($along as $point) {
+            $points[] = ['out' => (object) $point['out']] + $point;
+            if (microtime(true) > $until) {
+                throw Refused::field('key', 'This sum takes too long to be drawn.');
+            }
+        }
+
+        return new JsonResponse($points);
     }
 
     public function fusionBox(): JsonResponse

@@ -144,6 +144,34 @@ interface ProcedurePaths
     )]
     public function calculate(): void;
 
+    #[OA\Post(
+        path: '/calculations/{name}/along',
+        summary: 'How the figures of a calculation go with one of its inputs',
+        tags: ['calculations'],
+        parameters: [new OA\Parameter(name: 'name', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(
+            content: new OA\JsonContent(
+                required: ['input', 'key', 'from', 'to'],
+                properties: [
+                    new OA\Property(property: 'input', type: 'object', additionalProperties: true),
+                    new OA\Property(property: 'key', description: 'the input that goes along, with its unit', type: 'string'),
+                    new OA\Property(property: 'from', type: 'number'),
+                    new OA\Property(property: 'to', type: 'number'),
+                ],
+                type: 'object',
+            ),
+        ),
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'Points; without figures where it is refused',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/PointAlong')),
+            ),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function along(): void;
+
     #[OA\Get(
         path: '/stand-ins/fusion-box',
         summary: 'Programmes of the stand-in for a fusion box, for a fitting of 1 V, 1 Ω, 1 s',

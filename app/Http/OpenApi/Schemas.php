@@ -1309,6 +1309,15 @@ use OpenApi\Attributes as OA;
     ],
 )]
 #[OA\Schema(
+    schema: 'PointAlong',
+    required: ['at', 'out', 'verdict'],
+    properties: [
+        new OA\Property(property: 'at', type: 'number'),
+        new OA\Property(property: 'out', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number')),
+        new OA\Property(property: 'verdict', type: 'string', nullable: true, enum: ['good', 'close', 'bad', 'open']),
+    ],
+)]
+#[OA\Schema(
     schema: 'PracticeLabel',
     required: ['kind', 'code', 'dn_mm', 'voltage_v', 'time_s', 'cooling_min', 'serial', 'trap'],
     properties: [

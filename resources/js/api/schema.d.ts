@@ -466,6 +466,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calculations/{name}/along": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How the figures of a calculation go with one of its inputs */
+        post: operations["ee9bafffdfa100b232b03356175c3f82"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/stand-ins/fusion-box": {
         parameters: {
             query?: never;
@@ -1597,6 +1614,14 @@ export interface components {
                 sealed_at?: string | null;
                 headline?: string | null;
             }[];
+        };
+        PointAlong: {
+            at: number;
+            out: {
+                [key: string]: number;
+            };
+            /** @enum {string|null} */
+            verdict: "good" | "close" | "bad" | "open" | null;
         };
         PracticeLabel: {
             /** @enum {string} */
@@ -4504,6 +4529,49 @@ export interface operations {
                     "application/json": {
                         [key: string]: unknown;
                     };
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ee9bafffdfa100b232b03356175c3f82: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    input: {
+                        [key: string]: unknown;
+                    };
+                    /** @description the input that goes along, with its unit */
+                    key: string;
+                    from: number;
+                    to: number;
+                };
+            };
+        };
+        responses: {
+            /** @description Points; without figures where it is refused */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointAlong"][];
                 };
             };
             /** @description Refused */

@@ -5,6 +5,7 @@ import { useMe, useUnits, type CalcSchema, type InputSchema } from '../api/queri
 import { say } from '../texts/say'
 import { shownAs, type Shown } from '../ui/units'
 import { InputField, isWide } from './fields/InputField'
+import { Curve } from './Curve'
 import { Results } from './Results'
 import { fromExample, toInput, type Typed } from './typed'
 
@@ -16,12 +17,13 @@ export function Sum({ name, schema }: { name: string; schema: CalcSchema }): Rea
   const units = useUnits()
   const [typed, setTyped] = useState<Record<string, Typed>>({})
   const [faults, setFaults] = useState<{ field: string; message: string }[]>([])
-  const [out, setOut] = useState<Record<string, unknown> | null>(null)
+  const [out, setOut] = useState<{ of: Record<string, unknown>; input: Record<string, unknown> } | null>(null)
   const shown = (key: string, s: InputSchema): Shown =>
     s['x-quantity'] ? shownAs(key, s['x-quantity'], me.data?.units ?? 'metric', units.data) : { key, ...AS_IT_IS }
   const run = async (input: Record<string, Typed>): Promise<void> => {
     try {
-      setOut(await api.post<Record<string, unknown>>(`/calculations/${name}`, toInput(schema.properties, input, shown)))
+      const sent = toInput(schema.properties, input, shown)
+      setOut({ of: await api.post<Record<string, unknown>>(`/calculations/${name}`, sent), input: sent })
       setFaults([])
     } catch (error) {
       setOut(null)
@@ -113,7 +115,8 @@ export function Sum({ name, schema }: { name: string; schema: CalcSchema }): Rea
           ))}
         </Box>
       )}
-      <div ref={answer}>{out && <Results calculation={name} out={out} />}</div>
+      <div ref={answer}>{out && <Results calculation={name} out={out.of} />}</div>
+      {out && <Curve name={name} schema={schema} input={out.input} out={out.of} />}
     </Box>
   )
 }
