@@ -96,7 +96,9 @@ it('draws a sum along one of its inputs', function () {
     expect($drawn->json('0'))->toEqual(['at' => 0, 'out' => ['depth_pct' => 0], 'verdict' => 'good'])
         ->and($drawn->json('40.verdict'))->toBe('bad');
     $along(['input' => $scratch, 'key' => 'depth', 'from' => 0, 'to' => 2])->assertUnprocessable()->assertJsonPath('errors.0.field', 'key');
-    $along(['input' => $scratch, 'key' => 'depth_mm', 'from' => 2, 'to' => 0])->assertUnprocessable()->assertJsonPath('errors.0.field', 'to');
+    $along(['input' => $scratch, 'key' => 'depth_mm', 'from' => 2, 'to' => 0])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'to');
     $along(['input' => $scratch, 'key' => 'depth_mm', 'from' => 'nought', 'to' => 2])
         ->assertUnprocessable()
         ->assertJsonPath('errors.0.message', 'from: "nought" is no number.');
