@@ -69,9 +69,9 @@ it('says what is wrong and what to do, in the reader\'s units', function () {
         ->and($judgement->next)
         ->toBe('ovality@b')
         ->and(texts($judgement))
-        ->toContain('is over the 1.7 mm of this procedure', 'Fit the re-rounding clamp with its jaws at 2:00 and 8:00, wait')
+        ->toContain('over the 1.7 mm of this procedure', 'Fit the re-rounding clamp with its jaws at 2:00 and 8:00, wait')
         ->and(texts($judgement, UnitSystem::Us))
-        ->toContain('is over the 0.065 in of this procedure');
+        ->toContain('over the 0.065 in of this procedure');
 });
 
 it('finds each fault that the stand-in box plays', function (string $fault, string $sentence) {

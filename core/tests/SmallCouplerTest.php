@@ -161,7 +161,7 @@ it('weighs the ribbon against the tape', function (array $scrape, Verdict $wante
     [['ribbon_g' => 9.02, 'ribbon_mm' => 100], Verdict::Good, '0.28 mm by the ribbon'],
     [['ribbon_g' => 4, 'ribbon_mm' => 100], Verdict::Bad, 'By its ribbon the peel is 0.12 mm on the mean'],
     [['sharp' => false], Verdict::Open, 'The blade was blunt'],
-    [['od_after_mm' => 110.0], Verdict::Bad, '0.08 mm is outside 0.20 mm to 0.40 mm'],
+    [['od_after_mm' => 110.0], Verdict::Bad, 'Peeled 0.08 mm deep; the least is 0.20 mm'],
     [['marks_gone' => false], Verdict::Bad, 'Ink or groove is still to be seen'],
 ]);
 

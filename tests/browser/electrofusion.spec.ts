@@ -80,7 +80,7 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
       { 'All ink is gone': 'Yes' },
     )
     await recordStep(page)
-    await says(page, '0.05 mm is outside 0.20 mm to 0.40 mm.')
+    await says(page, 'Peeled 0.05 mm deep; the least is 0.20 mm.')
     await again(page, 'one more pass crosswise')
     await fill(page, { 'Mean diameter after scraping, by caliper crosswise': '62.8' }, { 'All ink is gone': 'Yes' })
     await recordStep(page)

@@ -69,6 +69,7 @@ return [
     'fitting-code-shape' => EF\FittingCodeShape::class,
     'fitting-code-encode' => EF\FittingCodeEncode::class,
     'fitting-kind' => EF\FittingKind::class,
+    'peel-target' => EF\PeelTarget::class,
     'trace-code-shape' => EF\TraceCodeShape::class,
     'code-layout-check' => EF\CodeLayoutCheck::class,
     'generator-size' => EF\GeneratorSize::class,

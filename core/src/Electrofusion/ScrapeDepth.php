@@ -24,8 +24,20 @@ use Diastoma\Core\Verdict;
     'scrape-depth',
     'Is enough skin taken off, and not too much?',
     Family::Electrofusion,
-    ['depth_mm', 'basis', 'u95_depth_mm', 'depth_ribbon_mm', 'depth_chip_mm', 'sdr_after', 'wall_loss_pct', 'min_used_mm', 'verdict'],
+    [
+        'depth_mm',
+        'basis',
+        'u95_depth_mm',
+        'depth_ribbon_mm',
+        'depth_chip_mm',
+        'sdr_after',
+        'wall_loss_pct',
+        'min_used_mm',
+        'reasons',
+        'verdict',
+    ],
     'Geometry; limits from the procedure (0.2 mm least, 0.4 mm most, by hand never less than 0.2 mm: common practice)',
+    codes: ['reasons' => ['too-little', 'too-much']],
 )]
 final class ScrapeDepth
 {
@@ -78,6 +90,10 @@ final class ScrapeDepth
             'sdr_after' => $wall === null || $before === null ? null : ($before - 2 * $depth) / ($wall - $depth),
             'wall_loss_pct' => $wall === null ? null : 100 * $depth / $wall,
             'min_used_mm' => $min === null ? null : Si::mm($min),
+            'reasons' => [
+                ...($min !== null && ! Compare::atLeast($depth, $min) ? ['too-little'] : []),
+                ...($max !== null && ! Compare::atMost($depth, $max) ? ['too-much'] : []),
+            ],
             'verdict' => $this->judge($depth, $basis, $u, $min, $max)->value,
         ];
     }

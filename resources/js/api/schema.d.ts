@@ -2957,6 +2957,17 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * peel-target
+         * @description What will the diameter be once it is peeled?
+         */
+        Calc_peel_target: {
+            od_before_mm: number;
+            min_mm: number;
+            max_mm: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * peeled-with
          * @description Peeled with the tool that was taken?
          */

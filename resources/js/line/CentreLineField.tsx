@@ -16,12 +16,14 @@ interface Props {
   text: string
   fault: string | undefined
   onText: (text: string) => void
+  /** the typing of it is over */
+  onTyped: () => void
   /** points that came out of a file or are the example */
   onRead: (points: number[][]) => void
 }
 
 /** The centre line: typed, or out of a file; how a file looks stands beside it, with one to load. */
-export function CentreLineField({ text, fault, onText, onRead }: Props): ReactElement {
+export function CentreLineField({ text, fault, onText, onTyped, onRead }: Props): ReactElement {
   const file = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState('')
   const [format, setFormat] = useState<'csv' | 'geojson'>('csv')
@@ -44,6 +46,7 @@ export function CentreLineField({ text, fault, onText, onRead }: Props): ReactEl
         label={say('line.centreLineChainageEastingNorthingLevel')}
         value={text}
         onChange={(e) => onText(e.target.value)}
+        onBlur={onTyped}
         placeholder={EXAMPLE_CSV.split('\n').slice(1).join('\n').replaceAll(';', '; ')}
         error={!!fault}
         helperText={fault ?? said}

@@ -191,7 +191,7 @@ export default function LinePage(): ReactElement {
                       ? say('line.everyJointIsAccepted')
                       : say('line.heldUpByJoints', {
                           count: holding.length,
-                          numbers: holding.length <= 6 ? ` (${holding.map((j) => j.number).join(', ')})` : '',
+                          numbers: holding.map((j) => j.number).join(', '),
                         }),
                 }}
                 parts={[<MuiLink component={Link} to={`/sections/${next.id}`} />]}

@@ -29,6 +29,9 @@ const FIGURES = {
 
 type Figure = keyof typeof FIGURES
 
+/** Under which name the server speaks of a field that is called otherwise here. */
+const FAULT_OF: Record<string, string> = { procedure: 'procedure_hash', centre: 'centre_line' }
+
 /** A size that each series has: it stands there until another is typed. */
 const USUAL: Record<string, string> = { metric: '110', ips: '4', dips: '6' }
 
@@ -81,8 +84,10 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
   )
   const set = (key: keyof typeof f) => (e: { target: { value: string } }) => {
     setF((old) => ({ ...old, [key]: e.target.value }))
-    setFaults(({ [key]: _gone, ...rest }) => rest)
+    corrected(FAULT_OF[key] ?? key)
   }
+  /** What was wrong is not said any more once it is touched. */
+  const corrected = (field: string): void => setFaults(({ [field]: _gone, ...rest }) => rest)
   const joints = (procedures.data ?? []).filter((p) => p.family === 'joint' && (p.place ?? 'in-line') === 'in-line')
   const methods = (procedures.data ?? []).filter((p) => p.family === 'test')
   const points = f.centre
@@ -113,6 +118,11 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
       : null,
   )
 
+  /** Most lines are tested whole: the first section goes from end to end until something else is said. */
+  const wholeLine = (points: number[][]): void => {
+    const [first, last] = [points[0]![0]!, points.at(-1)![0]!].map((m) => String(Number(units.length.fromKey(m).toPrecision(9))))
+    setSections((all) => all.map((s, i) => (i === 0 && s.to === '' ? { ...s, from: first!, to: last! } : s)))
+  }
   const make = (): void => {
     const missing: Record<string, string> = {}
     if (f.name.trim() === '') missing['name'] = say('line.giveTheLineAName')
@@ -230,10 +240,10 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
             text={f.centre}
             fault={faults['centre_line']}
             onText={(text) => set('centre')({ target: { value: text } })}
+            onTyped={() => arePoints && wholeLine(points)}
             onRead={(read) => {
               set('centre')({ target: { value: read.map((p) => p.join('; ')).join('\n') } })
-              const [first, last] = [read[0]![0]!, read.at(-1)![0]!].map((m) => String(Number(units.length.fromKey(m).toPrecision(9))))
-              setSections((all) => all.map((s, i) => (i === 0 && s.to === '' ? { ...s, from: first!, to: last! } : s)))
+              wholeLine(read)
             }}
           />
         </Box>
@@ -254,7 +264,10 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
               units={units}
               methods={methods}
               fault={faults[`sections.${i}`]}
-              onChange={(row) => setSections((all) => all.map((old, k) => (k === i ? row : old)))}
+              onChange={(row) => {
+                setSections((all) => all.map((old, k) => (k === i ? row : old)))
+                corrected(`sections.${i}`)
+              }}
               onRemove={sections.length > 1 ? () => setSections((all) => all.filter((_, k) => k !== i)) : undefined}
             />
           ))}

@@ -66,7 +66,11 @@ export function PreviewOfSection({ of: { name, plan, fault } }: { of: SectionPre
           thrust: show('x_kn', 'force', plan.thrust.force_kn, 0),
         })}
       </Typography>
-      {plan.fill.velocity_ok === false && <Typography sx={{ fontWeight: 700 }}>{say('line.filledTooFast')}</Typography>}
+      {plan.fill.velocity_ok === false && (
+        <Typography sx={{ fontWeight: 700 }}>
+          {say('line.filledTooFast', { most: show('x_l_s', 'flow', plan.fill.max_rate_l_s, 2) })}
+        </Typography>
+      )}
       {!plan.gauge.feasible && (
         <Typography sx={{ fontWeight: 700, color: 'secondary.main' }}>
           {say(plan.gauge.pipe_max_stated ? 'section.noGaugePressureSuitsBothThe' : 'section.withNoMoreThanTheTest')}

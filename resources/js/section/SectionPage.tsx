@@ -60,7 +60,13 @@ export default function SectionPage(): ReactElement {
     [
       say('section.waterToFill'),
       show('x_m3', 'volume', plan.fill.water_m3, 1),
-      say('section.atThePlannedRate', { filling, tooFast: plan.fill.velocity_ok === false ? say('section.tooFastFillSlower') : '' }),
+      say('section.atThePlannedRate', {
+        filling,
+        tooFast:
+          plan.fill.velocity_ok === false
+            ? say('section.tooFastFillSlower', { most: show('x_l_s', 'flow', plan.fill.max_rate_l_s, 2) })
+            : '',
+      }),
     ],
     [
       say('section.waterToRaise'),

@@ -475,11 +475,11 @@ export function FieldsEntry({
         </Box>
       ))}
       {fold && !more && shown.length < slots.length && (
-        <Button onClick={() => setMore(true)} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary' }}>
+        <Button onClick={() => setMore(true)} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary', textAlign: 'left' }}>
           {say('steps.ifKnown', {
             fields: fields
               .filter((f) => !shown.some((s) => s.field === f))
-              .map((f) => f.label.toLowerCase())
+              .map((f) => f.label.charAt(0).toLowerCase() + f.label.slice(1))
               .join(', '),
           })}
         </Button>

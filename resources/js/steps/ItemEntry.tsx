@@ -3,7 +3,7 @@ import { useState, type ReactElement } from 'react'
 import type { FieldSpec, StoreItem } from '../api/client'
 import { useStores } from '../api/queries'
 import { Sheet } from '../ui/Sheet'
-import { VerdictMark } from '../ui/Verdict'
+import { tight, VerdictMark } from '../ui/Verdict'
 import { say } from '../texts/say'
 import { rowButton } from '../ui/rowButton'
 
@@ -40,7 +40,10 @@ export function ItemEntry({
   const stores = useStores()
   const [open, setOpen] = useState(false)
   const [find, setFind] = useState('')
-  const items = (stores.data ?? []).filter((i) => i.kind === field.of && i.project_id === project)
+  // What may be used stands first.
+  const items = (stores.data ?? [])
+    .filter((i) => i.kind === field.of && i.project_id === project)
+    .sort((a, b) => Number(a.verdict === 'bad') - Number(b.verdict === 'bad'))
   const shown = items.filter((i) => `${i.name} ${i.summary ?? ''}`.toLowerCase().includes(find.toLowerCase()))
   const current = items.find((i) => i.id === value?.id)
   return (
@@ -97,7 +100,7 @@ export function ItemEntry({
                 {item.name}
                 {item.summary && item.summary !== '–' ? `, ${item.summary}` : ''}
               </Typography>
-              <Typography variant="body2">{item.reasons[0]?.text}</Typography>
+              <Typography variant="body2">{tight(item.reasons[0]?.text ?? '')}</Typography>
             </Box>
           </Box>
         ))}

@@ -167,6 +167,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
             flexWrap: { md: 'wrap' },
             justifyContent: 'flex-end',
             alignItems: 'baseline',
+            columnGap: 1,
             borderBottom: 3,
             borderColor: fault ? 'secondary.main' : 'text.primary',
             px: 1,

@@ -4,6 +4,7 @@ import type { PracticeLabel, StepText } from '../api/client'
 import { useLabels } from '../api/queries'
 import { Sheet } from '../ui/Sheet'
 import { FieldsEntry } from './FieldsEntry'
+import { tight } from '../ui/Verdict'
 import { say } from '../texts/say'
 
 async function readCode(image: Blob | ImageData): Promise<string | null> {
@@ -169,7 +170,7 @@ export function PrintedLabel({ code, serial }: { code: unknown; serial: unknown 
       sx={{ border: 2, borderColor: 'text.primary', borderRadius: 1, bgcolor: 'background.paper', px: 1.5, py: 1, my: 1.5 }}
     >
       <Typography variant="body2">{say('steps.practiceLabelPrintedOnIt', { serial: label.serial })}</Typography>
-      <Typography sx={{ fontWeight: 700 }}>{printed(label)}</Typography>
+      <Typography sx={{ fontWeight: 700 }}>{tight(printed(label))}</Typography>
     </Box>
   ) : null
 }
@@ -190,7 +191,7 @@ function PracticeSheet({
         <Box key={l.serial} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5 }}>
           <Drawn code={l.code} />
           <Typography>
-            {printed(l)}
+            {tight(printed(l))}
             {l.trap ? say('steps.trap', { trap: l.trap }) : ''}
           </Typography>
           <Button variant="outlined" onClick={() => onPick(l)}>

@@ -11,7 +11,15 @@ export function TargetAtHand(): ReactElement | null {
     <Box data-target sx={{ display: { xs: 'block', md: 'none' }, pb: 0.75 }}>
       <Typography
         component="span"
-        sx={{ display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden', lineHeight: 1.25 }}
+        sx={{
+          display: '-webkit-box',
+          WebkitLineClamp: 2,
+          // No limit is cut off where there is room for it.
+          '@media (min-height: 780px)': { WebkitLineClamp: 4 },
+          WebkitBoxOrient: 'vertical',
+          overflow: 'hidden',
+          lineHeight: 1.25,
+        }}
       >
         {target}
       </Typography>

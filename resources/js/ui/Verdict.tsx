@@ -5,9 +5,10 @@ import { say } from '../texts/say'
 
 export const WORD: Record<Verdict, string> = { good: say('ui.good'), close: say('ui.close'), bad: say('ui.bad'), open: say('ui.open') }
 
-const FIGURE = /(\d[\d.,:]* (?:(?:mm|cm|m|km|in|ft|s|min|h|V|A|VA|W|kJ|J|K|bar|kPa|MPa|psi|L|gal|N·m|kg|g)\b|%\/K|%|°C|°F|°|Ω))/
+const FIGURE =
+  /(\d{4}-\d\d-\d\d\.?|\d[\d.,:]* (?:(?:mm|cm|m|km|in|ft|s|min|h|V|A|VA|W|kJ|J|K|bar|kPa|MPa|psi|L|gal|N·m|kg|g)\b|%\/K|%|°C|°F|°|Ω))/
 
-/** A figure stays on one line with its unit. */
+/** A figure stays on one line with its unit, and so does a date. */
 export const tight = (text: string): ReactNode =>
   text.split(FIGURE).map((part, i) =>
     i % 2 === 1 ? (
