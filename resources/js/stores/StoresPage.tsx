@@ -28,11 +28,14 @@ export default function StoresPage(): ReactElement {
     return <Loading query={stores.error ? stores : kinds} up={{ to: '/', label: say('common.lines') }} />
   const items = stores.data.filter((i) => i.project_id === project.id)
   const due = items.filter((i) => i.verdict === 'bad')
+  const unsettled = items.filter((i) => i.verdict === 'open').length
   return (
     <Page wide title={say('stores.stores')} up={{ to: '/', label: say('common.lines') }}>
       <Typography sx={{ fontSize: '1.15rem', my: 1.5 }}>
         {due.length === 0 ? (
-          say('stores.everythingWithADateIsIn')
+          say(items.length === 0 ? 'stores.areEmpty' : unsettled > 0 ? 'stores.nothingIsOutOfDate' : 'stores.everythingWithADateIsIn', {
+            count: unsettled,
+          })
         ) : (
           <>
             <Message

@@ -244,7 +244,7 @@ const Person = memo(function Person(): ReactElement | null {
       <Button
         onClick={(e) => setAnchor(e.currentTarget)}
         aria-haspopup="menu"
-        sx={{ minHeight: 44, px: 1, color: 'text.secondary', fontWeight: 400, fontSize: '1rem' }}
+        sx={{ minHeight: 44, px: 1, ml: 'auto', color: 'text.secondary', fontWeight: 400, fontSize: '1rem' }}
       >
         {SYSTEM[me.data.units].short} · {me.data.name.split(' ')[0]}
         <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
