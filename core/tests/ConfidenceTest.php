@@ -55,6 +55,16 @@ function draws(): array
         'guarded-verdict, over a limit' => ['guarded-verdict', $guarded(['limit_min' => 3], 3 / BEYOND), K2],
         'guarded-verdict, between two' => ['guarded-verdict', $guarded(['limit_min' => 2, 'limit_max' => 3], 3 * BEYOND), K2],
         'guarded-verdict, 95 %' => ['guarded-verdict', $guarded(['limit_max' => 3, 'rule' => 'guarded-95'], 3 * BEYOND), 0.05],
+        'mark-copied, both marks read' => [
+            'mark-copied',
+            fn (Noise $n) => [
+                'mark_m' => 0.125 + 0.003 * BEYOND + 0.0005 * $n->normal(),
+                'factory_mark_m' => 0.125 + 0.0005 * $n->normal(),
+                'tol_m' => 0.003,
+                'u_m' => 0.001,
+            ],
+            K2,
+        ],
         'cut-squareness, four readings' => [
             'cut-squareness',
             fn (Noise $n) => [

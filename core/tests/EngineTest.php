@@ -287,6 +287,14 @@ it('judges a PVC joint by its own file and by no code of its own', function () {
     ];
     $line = ['od_mm' => 160, 'wall_mm' => 7.7, 'dn_mm' => 160];
     expect(judged('pvc-spigot-socket', $values, $line)->verdict)->toBe(Verdict::Good);
+    // An end from the factory wants neither cut nor chamfer; where nobody says which it is, both.
+    $factory = ['pipes' => ['spigot' => 'factory'] + $values['pipes']] + array_diff_key($values, ['cut' => 1, 'chamfer' => 1]);
+    $made = judged('pvc-spigot-socket', $factory, $line);
+    expect([$made->verdict, $made->next])->toBe([Verdict::Good, null])->and($made->steps)->not->toHaveKeys(['cut', 'chamfer']);
+    $unsaid = judged('pvc-spigot-socket', ['pipes' => $values['pipes']] + $factory, $line);
+    expect([$unsaid->verdict, $unsaid->next])->toBe([Verdict::Open, 'cut']);
+    $cut = judged('pvc-spigot-socket', ['pipes' => ['spigot' => 'cut'] + $values['pipes']] + $factory, $line);
+    expect([$cut->verdict, $cut->next])->toBe([Verdict::Open, 'cut']);
     $values['mark']['mark_mm'] = 118;
     $off = judged('pvc-spigot-socket', $values, $line);
     expect($off->steps['mark']->verdict)

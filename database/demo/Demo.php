@@ -330,7 +330,7 @@ final class Demo
         ]);
         foreach ($line->joints()->get()->take(3) as $i => $joint) {
             $at = $this->now->modify('-2 days')->setTime(9, 0)->modify('+'.(40 * $i).' minutes');
-            foreach (self::pvcFacts($joint->pipes ?? ['a' => '1', 'b' => '2']) as $k => [$step, $value]) {
+            foreach (self::pvcFacts($joint->pipes ?? ['a' => '1', 'b' => '2'], $i === 0) as $k => [$step, $value]) {
                 $this->fact($joint, 'joiner', $step, $value, $at->modify("+{$k} minutes"));
             }
             $this->accept($joint, $at->modify('+35 minutes'));
@@ -341,16 +341,15 @@ final class Demo
      * @param  array{a: string, b: string}  $pipes
      * @return list<array{string, array<string, mixed>}>
      */
-    public static function pvcFacts(array $pipes): array
+    public static function pvcFacts(array $pipes, bool $isCut = true): array
     {
         $round = fn (array $values) => [
             'readings' => array_map(fn ($clock, $v) => ['clock' => $clock, 'value_mm' => $v], ['12:00', '3:00', '6:00', '9:00'], $values),
         ];
 
         return [
-            ['pipes', ['pipe_a' => $pipes['a'], 'pipe_b' => $pipes['b']]],
-            ['cut', $round([0, 0.4, 1.1, 0.6])],
-            ['chamfer', ['length_mm' => 14]],
+            ['pipes', ['pipe_a' => $pipes['a'], 'pipe_b' => $pipes['b'], 'spigot' => $isCut ? 'cut' : 'factory']],
+            ...($isCut ? [['cut', $round([0, 0.4, 1.1, 0.6])], ['chamfer', ['length_mm' => 14]]] : []),
             ['mark', ['depth_mm' => 132, 'mark_mm' => 122]],
             ['clean', ['clean' => true, 'seated' => true, 'lubricated' => true]],
             ['push', ['in_line' => true]],

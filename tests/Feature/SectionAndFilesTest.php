@@ -1,5 +1,6 @@
 <?php
 
+use App\Models\EvidenceFile;
 use App\Models\PressureTest;
 use Diastoma\Core\Data;
 use Diastoma\Core\Procedure\Procedure;
@@ -284,6 +285,13 @@ it('says before a file is stored what speaks against it, and replaces a wrong on
     $again = $this->as('engineer')->postJson("/api/v1/sections/{$line['sections'][0]['id']}/tests")->json('id');
     expect($read($rows('2024-05-04'), ['subject' => "test/{$again}", 'step' => 'log'])->json('doubts'))
         ->toContain('The same readings are recorded already at One, test 1 of Test line.');
+    // So they are where they were recorded before readings were remembered.
+    $remembered = EvidenceFile::query()->get()->toArray();
+    EvidenceFile::query()->delete();
+    $before = require database_path('migrations/2026_04_07_000000_evidence_that_was_stored_before.php');
+    $before->up();
+    $before->up();
+    expect(EvidenceFile::query()->get()->toArray())->toBe($remembered)->toHaveCount(1);
     $right = $value(array_slice($old['samples'], 0, 60), 'right.csv');
     $this->record('engineer', $path, 'log', $right, ['supersedes' => $first])->assertStatus(422);
     $this->record('engineer', $path, 'log', $right, ['supersedes' => $first, 'reason' => 'of another section'])->assertCreated();

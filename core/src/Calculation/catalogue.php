@@ -88,6 +88,7 @@ return [
     'pipe-to-hand' => Pipe\PipeToHand::class,
     'joint-gap-fit' => Gasketed\JointGapFit::class,
     'insertion-mark' => Gasketed\InsertionMark::class,
+    'mark-copied' => Gasketed\MarkCopied::class,
     'spigot-chamfer' => Gasketed\SpigotChamfer::class,
     // pressure test
     'water-properties' => Test\WaterProperties::class,

@@ -32,10 +32,14 @@ export default function StoresPage(): ReactElement {
   return (
     <Page wide title={say('stores.stores')} up={{ to: '/', label: say('common.lines') }}>
       <Typography sx={{ fontSize: '1.15rem', my: 1.5 }}>
-        {due.length === 0 ? (
-          say(items.length === 0 ? 'stores.areEmpty' : unsettled > 0 ? 'stores.nothingIsOutOfDate' : 'stores.everythingWithADateIsIn', {
-            count: unsettled,
-          })
+        {items.length === 0 ? (
+          say('stores.areEmpty')
+        ) : due.length === 0 ? (
+          unsettled > 0 ? (
+            say('stores.nothingIsOutOfDate', { count: unsettled })
+          ) : (
+            say('stores.everythingWithADateIsIn')
+          )
         ) : (
           <>
             <Message
