@@ -26,6 +26,8 @@ test('a wrong entry at each kind of step is said in one sentence and nothing is 
   await expect(page.getByText('that looks like two numbers')).toBeVisible()
   await page.getByRole('button', { name: 'Drop it' }).click()
   await page.getByRole('button', { name: /^Drop “.*Weather and temperatures” for good$/ }).click()
+  // Behind a sheet nothing is heard of the page: first it closes.
+  await expect(page.getByRole('dialog')).toHaveCount(0)
   await expect(page.getByRole('button', { name: /refused/ })).toHaveCount(0)
   await page.goto(`/joints/${joint.id}?step=ovality@a`)
   await page.locator('form input').first().fill('9')
