@@ -507,3 +507,46 @@ it('says nothing of the kind where the code does not tell it', function () {
         ->and(saying($judgement))
         ->not->toContain('kind of fitting that is fused here');
 });
+
+it('joins inch pipe: its diameter by its own table, its fitting by nominal size and series', function () {
+    $line = ['dn_mm' => 114.3, 'od_mm' => 114.3, 'sdr' => 11.0, 'wall_mm' => 10.39, 'series' => 'ips', 'size' => '4 in IPS'];
+    $step = fn (array $facts, string $key) => told('ef-coupler-one-pass', $facts, $line)->steps[$key];
+    $printed = ['voltage_v' => 39.5, 'time_s' => 150, 'cooling_min' => 12, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 160];
+    $label = ['dn_in' => 4] + $printed;
+    $before = [['kit', kit(), 0], ['code', ['code' => '010000110395160210150022'], 3]];
+    expect($step([...$before, ['label', $label + ['series' => 'ips'], 4]], 'label')->verdict->value)->not->toBe('bad')
+        ->and($step([...$before, ['label', $label + ['series' => 'dips'], 4]], 'label')->verdict->value)->toBe('bad');
+    $unsaid = $step([...$before, ['label', $label, 4]], 'label');
+    expect($unsaid->verdict->value)->toBe('open')
+        ->and(implode(' ', array_map(fn ($r) => $r->toArray(UnitSystem::Us, null)['text'], $unsaid->reasons)))
+        ->toContain('the series of the fitting is not entered');
+    $air = ['air_c' => 23, 'rh_pct' => 50, 'pipe_c' => 23, 'fitting_c' => 23, 'wind_ms' => 2, 'shelter' => false, 'rain' => false];
+    $taped = fn (float $inches) => $step([['conditions', $air, 1], ['od@a', ['od_tape_in' => $inches], 6]], 'od@a')->verdict->value;
+    // ASTM F714: 4.500 in, 0.45 % either way: 4.480 to 4.520 in.
+    expect([$taped(4.5), $taped(4.46), $taped(4.6)])->toBe(['good', 'bad', 'bad']);
+});
+
+it('makes a whole joint on inch pipe', function () {
+    $wider = 114.3 - 110.15;
+    $facts = couplerFacts();
+    // No layout here knows inch sizes: the box alone reads the code, and the label says the rest.
+    $facts['code'] = ['code' => '010000110395160210150039'];
+    $facts['label'] = ['dn_in' => 4, 'series' => 'ips', 'resistance_ohm' => 1.6, 'box_time_s' => 154,
+        'photos' => ['b6f3a2c4-1111-4222-8333-444455556666']] + array_diff_key($facts['label'], ['dn_mm' => 1]);
+    foreach (['a', 'b'] as $side) {
+        foreach (['od' => ['od_tape_mm'], 'toe' => ['od_end_mm', 'od_back_mm'], 'scrape' => ['od_after_mm']] as $step => $keys) {
+            foreach ($keys as $key) {
+                $facts["{$step}@{$side}"][$key] += $wider;
+            }
+        }
+        foreach ($facts["ovality@{$side}"]['readings'] as &$reading) {
+            $reading['value_mm'] += $wider;
+        }
+        unset($reading);
+    }
+    $line = ['dn_mm' => 114.3, 'od_mm' => 114.3, 'sdr' => 11.0, 'wall_mm' => 10.39, 'series' => 'ips', 'size' => '4 in IPS'];
+    $joint = judged('ef-coupler-one-pass', $facts, $line);
+    expect($joint->verdict->value)->toBeIn(['good', 'close'], saying($joint))->and($joint->next)->toBeNull()
+        // No sentence names a place that nobody knows.
+        ->and(saying($joint))->not->toContain(' –');
+});

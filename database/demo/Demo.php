@@ -84,6 +84,7 @@ final class Demo
         $this->pvcLine($project);
         $this->trunkMain($project);
         $this->gasLine($project);
+        $this->inchLine($project);
     }
 
     private function mainLine(Project $project): void
@@ -310,6 +311,25 @@ final class Demo
         unlink($file);
 
         return $id;
+    }
+
+    /** A line in inch sizes, that nobody has begun. */
+    private function inchLine(Project $project): void
+    {
+        ($this->createLine)($project, $this->people['engineer'], [
+            'name' => 'Plover Row spur',
+            'service' => 'water',
+            'material' => 'PE100',
+            'series' => 'ips',
+            'nominal' => 4,
+            'sdr' => 11,
+            'design_bar' => 6,
+            'mdp_bar' => 8,
+            'pipe_length_m' => 12.192,
+            'procedure_hash' => ProcedureText::query()->where('key', 'ef-coupler-one-pass')->firstOrFail()->hash,
+            'centre_line' => [[0, 4310.0, 1220.0, 95.1], [48.768, 4358.768, 1220.0, 95.9]],
+            'sections' => [],
+        ]);
     }
 
     private function pvcLine(Project $project): void

@@ -35,6 +35,7 @@ return [
     // electrofusion
     'pe-pipe-metric' => Pipe\PePipeMetric::class,
     'pe-pipe-us' => Pipe\PePipeUs::class,
+    'pe-pipe-od' => Pipe\PePipeOd::class,
     'pe-pressure-rating' => Pipe\PePressureRating::class,
     'pe-pressure-class-us' => Pipe\PePressureClassUs::class,
     'ovality-round' => EF\OvalityRound::class,

@@ -72,6 +72,14 @@ final readonly class LongAxis
             : [Verdict::Good, []];
     }
 
+    public const HOW_CLEAR = ['clear', 'unclear'];
+
+    /** @return list<string> whether there is a direction in which jaws could press */
+    public static function howClear(?self $shape): array
+    {
+        return [$shape?->jaws() === null ? 'unclear' : 'clear'];
+    }
+
     /** Where the jaws press, "1:40 and 7:40"; null without a clear axis. */
     public function jaws(): ?string
     {

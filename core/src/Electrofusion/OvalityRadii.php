@@ -42,11 +42,13 @@ use Diastoma\Core\Verdict;
         'limit_used_mm',
         'jaws',
         'screws',
+        'axis',
         'cannot_tell',
         'verdict',
         'reasons',
     ],
     'Least squares, harmonics 1 and 2, and 3 from eight readings on',
+    codes: ['axis' => LongAxis::HOW_CLEAR],
 )]
 final class OvalityRadii
 {
@@ -102,7 +104,7 @@ final class OvalityRadii
                     ? null
                     : array_map(floatval(...), array_keys(array_filter($flat, fn (float $depth) => Compare::atLeast($depth, $flatLimit)))),
             'limit_used_mm' => $limit === null ? null : Si::mm($limit),
-            'jaws' => $shape->jaws(), 'screws' => $shape->screws(),
+            'jaws' => $shape->jaws(), 'screws' => $shape->screws(), 'axis' => LongAxis::howClear($shape),
             'cannot_tell' => match (true) {
                 $flat === null => ['three-lobed', 'flat'],
                 ! $third => ['three-lobed'],

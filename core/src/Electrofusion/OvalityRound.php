@@ -45,9 +45,11 @@ use Diastoma\Core\Verdict;
         'long_axis',
         'jaws',
         'screws',
+        'axis',
         'reasons',
     ],
     'ISO 11922-1 definition (from memory); least squares with Student t',
+    codes: ['axis' => LongAxis::HOW_CLEAR],
 )]
 final class OvalityRound
 {
@@ -92,7 +94,7 @@ final class OvalityRound
             'ovality_judged_mm' => Si::mm($judged), 'limit_used_mm' => $limit === null ? null : Si::mm($limit),
             'verdict' => $verdict->value,
             'long_axis' => $shape?->jaws(), 'jaws' => $shape?->jaws(), 'screws' => $shape?->screws(),
-            'reasons' => $reasons,
+            'axis' => LongAxis::howClear($shape), 'reasons' => $reasons,
         ];
     }
 

@@ -2574,6 +2574,10 @@ export interface components {
             pipe_sdr: number;
             sdr_min: number;
             sdr_max: number;
+            /** @enum {string} */
+            pipe_series?: "metric" | "ips" | "dips";
+            /** @enum {string} */
+            fitting_series?: "metric" | "ips" | "dips";
         } & {
             [key: string]: unknown;
         };
@@ -2686,6 +2690,19 @@ export interface components {
             skew_limit_mm?: number;
             /** @default 135 */
             max_empty_arc_deg: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * mark-copied
+         * @description Is the new mark as far from the end as the factory mark was?
+         */
+        Calc_mark_copied: {
+            mark_m: number;
+            factory_mark_m: number;
+            tol_m?: number;
+            /** @description uncertainty of a reading, k = 2 */
+            u_m?: number;
         } & {
             [key: string]: unknown;
         };
@@ -2874,6 +2891,28 @@ export interface components {
              * @enum {string}
              */
             delivery: "straight" | "coil";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * pe-pipe-od
+         * @description Between which diameters does this pipe lie?
+         */
+        Calc_pe_pipe_od: {
+            dn_mm: number;
+            sdr: number;
+            /**
+             * @default metric
+             * @enum {string}
+             */
+            series: "metric" | "ips" | "dips";
+            /** @description outside diameter of an inch size */
+            od_mm?: number;
+            /**
+             * @default water
+             * @enum {string}
+             */
+            service: "water" | "sewer" | "gas";
         } & {
             [key: string]: unknown;
         };
