@@ -123,7 +123,7 @@ final readonly class Sheet
                 '%s, %s to %s (%s)', $section->name, $this->length($section->from_m), $this->length($section->to_m),
                 $this->length($section->to_m - $section->from_m),
             )],
-            ['Pipe', "{$pipe['material']}, ".$this->figure('dn_mm', (float) $pipe['dn_mm'], 0).", SDR {$pipe['sdr']}"],
+            ['Pipe', "{$pipe['material']}, {$this->sizeOf($pipe)}, SDR {$pipe['sdr']}"],
             ['Method', "{$this->judgement->procedure->title}, version {$this->judgement->procedure->version}"],
             ['Tested', $this->tested() ?? 'not yet'],
             ['Test pressure', $this->figure('p_kpa', $this->plan['stp_kpa']).' at the lowest point'],
@@ -459,6 +459,16 @@ final readonly class Sheet
     private function figure(string $key, float $value, ?int $decimals = null): string
     {
         return Display::value($key, $value, $decimals, $this->units);
+    }
+
+    /**
+     * An inch size by its name and series, a metric one by its diameter.
+     *
+     * @param  array<string, mixed>  $pipe
+     */
+    private function sizeOf(array $pipe): string
+    {
+        return ($pipe['series'] ?? 'metric') === 'metric' ? $this->figure('dn_mm', (float) $pipe['dn_mm'], 0) : (string) $pipe['size'];
     }
 
     private function length(float $m): string

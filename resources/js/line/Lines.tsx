@@ -5,6 +5,7 @@ import type { LineShort } from '../api/client'
 import { useLines, useMe } from '../api/queries'
 import { Loading } from '../ui/Loading'
 import { Page } from '../ui/Page'
+import { useShow } from '../ui/units'
 import { LineParts } from './LineParts'
 import { say } from '../texts/say'
 import { serviceWord } from '../texts/words'
@@ -21,6 +22,7 @@ export default function Lines(): ReactElement {
   const lines = useLines()
   const me = useMe()
   const navigate = useNavigate()
+  const show = useShow()
   if (!lines.data) return <Loading query={lines} />
   const engineer = me.data?.projects.some((p) => p.role === 'engineer')
   return (
@@ -39,11 +41,13 @@ export default function Lines(): ReactElement {
             <Typography variant="body2">
               {say('line.sizeAndLength', {
                 project: line.project,
-                material: line.pipe.material,
-                dn: line.pipe.dn_mm,
-                sdr: line.pipe.sdr,
+                pipe: say('common.sizeOfPipe', {
+                  material: line.pipe.material,
+                  size: line.pipe.size ?? line.pipe.dn_mm,
+                  sdr: line.pipe.sdr,
+                }),
                 service: serviceWord(line.service),
-                length: Math.round(line.length_m),
+                length: show('x_m', 'length', line.length_m, 0),
               })}
             </Typography>
           </Box>
