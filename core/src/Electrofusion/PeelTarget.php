@@ -6,6 +6,7 @@ namespace Diastoma\Core\Electrofusion;
 
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Choice;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
@@ -26,7 +27,11 @@ final class PeelTarget
         #[Measure('od_before_mm', Quantity::Length, above: 0)] float $before,
         #[Measure('min_mm', Quantity::Length, min: 0)] float $min,
         #[Measure('max_mm', Quantity::Length, min: 0)] float $max,
+        #[Choice('tool', ['rotary', 'hand'])] string $tool = 'rotary',
+        #[Measure('hand_min_mm', Quantity::Length, min: 0.17, max: 0.5, about: 'least depth by hand, whatever the label says')]
+        float $handMin = ScrapeDepth::HAND_MIN_M,
     ): array {
+        $min = ScrapeDepth::least($min, $tool, $handMin) ?? $min;
         if ($max < $min) {
             throw Refused::field('max_mm', sprintf('max_mm %g is below min_mm %g.', Si::mm($max), Si::mm($min)));
         }

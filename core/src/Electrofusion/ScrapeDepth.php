@@ -41,6 +41,15 @@ use Diastoma\Core\Verdict;
 )]
 final class ScrapeDepth
 {
+    /** Least depth by hand, m: common practice. */
+    public const HAND_MIN_M = 0.0002;
+
+    /** A hand blade misses places: a label may raise the least depth, not lower it. */
+    public static function least(?float $min, string $tool, float $handMin): ?float
+    {
+        return $tool === 'hand' ? max($min ?? 0.0, $handMin) : $min;
+    }
+
     /** @return array<string, mixed> */
     public function __invoke(
         #[Measure('od_before_mm', Quantity::Length, above: 0)] ?float $before = null,
@@ -56,10 +65,9 @@ final class ScrapeDepth
         #[Measure('wall_mm', Quantity::Length, above: 0)] ?float $wall = null,
         #[Choice('tool', ['rotary', 'hand'])] string $tool = 'rotary',
         #[Measure('hand_min_mm', Quantity::Length, min: 0.17, max: 0.5, about: 'least depth by hand, whatever the label says')]
-        float $handMin = 0.0002,
+        float $handMin = self::HAND_MIN_M,
     ): array {
-        // A hand blade misses places: a label may raise the least depth, not lower it.
-        $min = $tool === 'hand' ? max($min ?? 0.0, $handMin) : $min;
+        $min = self::least($min, $tool, $handMin);
         $byRibbon = $ribbon === null ? null : $this->fromRibbon($before, $ribbon, $length, $density);
         $byChip = $chip === null ? null : $chip / $chipRatio;
         if ($after !== null && $before === null) {

@@ -3003,6 +3003,16 @@ export interface components {
             od_before_mm: number;
             min_mm: number;
             max_mm: number;
+            /**
+             * @default rotary
+             * @enum {string}
+             */
+            tool: "rotary" | "hand";
+            /**
+             * @description least depth by hand, whatever the label says
+             * @default 0.2
+             */
+            hand_min_mm: number;
         } & {
             [key: string]: unknown;
         };

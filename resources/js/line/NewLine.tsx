@@ -80,7 +80,8 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
   const send = useVerb(
     (body: Body) => api.post<{ id: string }>('/lines', body),
     (line) => void navigate(`/lines/${line.id}`),
-    setFaults,
+    // A metric size is called by its diameter there.
+    ({ dn_mm, ...found }) => setFaults(dn_mm ? { nominal: dn_mm, ...found } : found),
   )
   const set = (key: keyof typeof f) => (e: { target: { value: string } }) => {
     setF((old) => ({ ...old, [key]: e.target.value }))
