@@ -52,7 +52,7 @@ export default function JointPage(): ReactElement {
             {data.place === 'in-line'
               ? say('joint.betweenPipes', { a: data.pipes?.['a'] ?? '–', b: data.pipes?.['b'] ?? '–' })
               : say('joint.onPipe', { a: data.pipes?.['a'] ?? '–' })}
-            , {show('x_m', 'length', data.chainage_m)}
+            , <span style={{ whiteSpace: 'nowrap' }}>{show('x_m', 'length', data.chainage_m)}</span>
           </Box>
         </>
       }

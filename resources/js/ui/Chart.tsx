@@ -123,8 +123,12 @@ export default function Chart({
         ctx.stroke()
         ctx.font = `${14 * devicePixelRatio}px "Atkinson Hyperlegible Next Variable"`
         const [from, to] = [u.valToPos(line[0]![0], 'x', true), u.valToPos(line.at(-1)![0], 'x', true)]
+        const y = u.valToPos(line[0]![1], 'y', true)
+        const below = extras.current.heldTo!.map((other) => u.valToPos(other.line[0]![1], 'y', true) - y)
+        const isCrowded = below.some((by) => by > 0 && by < 24 * devicePixelRatio)
         if (to - from > ctx.measureText(label).width)
-          ctx.fillText(label, from + 4 * devicePixelRatio, u.valToPos(line[0]![1], 'y', true) + 17 * devicePixelRatio)
+          // Two lines that stand together have their names above and below them.
+          ctx.fillText(label, from + 4 * devicePixelRatio, y + (isCrowded ? -6 : 17) * devicePixelRatio)
         ctx.restore()
       })
       extras.current.marks?.forEach((mark, i) => {
@@ -153,7 +157,10 @@ export default function Chart({
       height,
       scales: {
         x: { time: false, range: (_u, min, max) => [min ?? 0, Math.max(max ?? 1, extras.current.xMax ?? -Infinity)] },
-        y: { range: (_u, min, max) => extras.current.leftRange ?? [Math.min(0, min ?? 0), (max ?? 1) * 1.12 || 1] },
+        y: {
+          range: (_u, min, max) =>
+            extras.current.leftRange ?? [Math.min(0, min ?? 0), (max ?? 1) * (extras.current.bands ? 1.28 : 1.12) || 1],
+        },
         right: { range: (_u, min, max) => [Math.min(0, min ?? 0), (max ?? 1) * 1.12 || 1] },
       },
       series: [
