@@ -2,7 +2,7 @@ import { Box, TextField, Typography } from '@mui/material'
 import { useMemo, useState, type ReactElement } from 'react'
 import { useSearchParams } from 'react-router'
 import { useCalculations, type CalcSchema } from '../api/queries'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { say } from '../texts/say'
 import { Sum } from './Sum'
@@ -32,7 +32,7 @@ export default function BenchPage(): ReactElement {
     }
     return by
   }, [calculations.data, find])
-  if (!calculations.data) return <Loading query={calculations} up={{ to: '/', label: say('common.lines') }} />
+  if (!calculations.data) return whileComing(calculations, { to: '/', label: say('common.lines') })
   const name = asked ?? Object.keys(calculations.data)[0] ?? ''
   const schema = calculations.data[name]
   return (

@@ -3,7 +3,7 @@ import type { ReactElement } from 'react'
 import { useMe, usePeople } from '../api/queries'
 import { say } from '../texts/say'
 import { roleWord } from '../texts/words'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { Parties } from './Parties'
 
@@ -11,7 +11,7 @@ import { Parties } from './Parties'
 export default function PeoplePage(): ReactElement {
   const projects = usePeople()
   const me = useMe()
-  if (!projects.data) return <Loading query={projects} up={{ to: '/', label: say('common.lines') }} />
+  if (!projects.data) return whileComing(projects, { to: '/', label: say('common.lines') })
   return (
     <Page title={say('desk.people')} up={{ to: '/', label: say('common.lines') }}>
       {projects.data.map((project) => (

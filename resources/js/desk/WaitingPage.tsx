@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import type { WaitingRow } from '../api/client'
 import { useWaiting } from '../api/queries'
 import { say } from '../texts/say'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 
@@ -22,7 +22,7 @@ const addressOf = (row: WaitingRow): string => (row.kind === 'joint' ? `/joints/
 export default function WaitingPage(): ReactElement {
   const waiting = useWaiting()
   const now = useNow(5_000)
-  if (!waiting.data) return <Loading query={waiting} up={{ to: '/', label: say('common.lines') }} />
+  if (!waiting.data) return whileComing(waiting, { to: '/', label: say('common.lines') })
   const rows = waiting.data
   return (
     <Page title={say('desk.waitingForMe')} up={{ to: '/', label: say('common.lines') }}>

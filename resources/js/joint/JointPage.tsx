@@ -14,7 +14,7 @@ import { VerdictMark } from '../ui/Verdict'
 import { NextJoint } from './NextJoint'
 import { sizesOf } from './sizesOf'
 import { StepRunner } from '../steps/StepRunner'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { useVerb } from '../api/useVerb'
 import { Refused } from '../ui/Refused'
 import { say } from '../texts/say'
@@ -36,8 +36,7 @@ export default function JointPage(): ReactElement {
   const unsent = useMemo(() => new Set(waiting.map((w) => idOf(w.subject))), [waiting])
   const open = useCallback((other: string) => void navigate(`/joints/${other}`), [navigate])
   const wide = useMediaQuery<Theme>((theme) => theme.breakpoints.up('md'), { noSsr: true })
-  if (!joint.data || !procedure.data)
-    return <Loading query={joint.error ? joint : procedure} up={{ to: '/', label: say('common.lines') }} />
+  if (!joint.data || !procedure.data) return whileComing(joint.error ? joint : procedure, { to: '/', label: say('common.lines') })
   const { data } = joint
   return (
     <Page

@@ -4,7 +4,7 @@ import { useParams } from 'react-router'
 import { useLine, useProcedure, useSubject } from '../api/queries'
 import { subjectAt } from '../api/subject'
 import { sizesOf } from './sizesOf'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
 import { say } from '../texts/say'
@@ -23,7 +23,7 @@ export default function TagPage(): ReactElement {
       setCode(bwip.toSVG({ bcid: 'qrcode', text: address, scale: 4, paddingwidth: 2, paddingheight: 2, backgroundcolor: 'ffffff' })),
     )
   }, [address])
-  if (!joint.data || !line.data || !procedure.data) return <Loading query={joint.error ? joint : line} />
+  if (!joint.data || !line.data || !procedure.data) return whileComing(joint.error ? joint : line)
   const { data } = joint
   const { head, lines } = data.judgement.tag
   const rows: [string, string][] = [

@@ -10,7 +10,7 @@ import { dayOf, hourMinute } from '../ui/clock'
 import { coolingUntil, faceOf, LineString, waitOf } from '../ui/LineString'
 import { AddJoint } from './AddJoint'
 import { AddStretch } from './AddStretch'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { Sheet } from '../ui/Sheet'
 import { useShow } from '../ui/units'
@@ -64,7 +64,7 @@ export default function LinePage(): ReactElement {
     const later = window.setTimeout(() => void keepForTrench(fresh), 1_500)
     return () => window.clearTimeout(later)
   }, [fresh])
-  if (!query.data) return <Loading query={query} up={{ to: '/', label: say('common.lines') }} />
+  if (!query.data) return whileComing(query, { to: '/', label: say('common.lines') })
   const line = query.data
   const face = faceOf(line.joints)
   const ready = line.joints.filter((j) => isFree(j, now))

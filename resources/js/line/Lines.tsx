@@ -3,7 +3,7 @@ import type { ReactElement } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { LineShort } from '../api/client'
 import { useLines, useMe } from '../api/queries'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
 import { LineParts } from './LineParts'
@@ -23,7 +23,7 @@ export default function Lines(): ReactElement {
   const me = useMe()
   const navigate = useNavigate()
   const show = useShow()
-  if (!lines.data) return <Loading query={lines} />
+  if (!lines.data) return whileComing(lines)
   const engineer = me.data?.projects.some((p) => p.role === 'engineer')
   return (
     <Page title={say('common.lines')}>

@@ -5,7 +5,7 @@ import { api, type LinePreview, type NewLine as Body } from '../api/client'
 import { useMe, useProcedures } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { ProcedureChoice } from '../ui/ProcedureChoice'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { say } from '../texts/say'
@@ -43,7 +43,7 @@ export default function NewLine(): ReactElement {
   const me = useMe()
   const units = useSectionUnits()
   // What is filled in stands in the units of the person: not before they are known.
-  if (!me.data || units === null) return <Loading query={me} up={{ to: '/', label: say('common.lines') }} />
+  if (!me.data || units === null) return whileComing(me, { to: '/', label: say('common.lines') })
   return <Form units={units} projects={me.data.projects.filter((p) => p.role === 'engineer')} />
 }
 

@@ -5,7 +5,7 @@ import { api, type LineFull, type SectionPreview } from '../api/client'
 import { useLine, useProcedures } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { say } from '../texts/say'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { PreviewOfSection } from './PreviewOf'
 import { emptyRow, sectionBody, type SectionRow, type SectionUnits } from './sectionForm'
@@ -18,7 +18,7 @@ export default function NewSection(): ReactElement {
   const { id = '' } = useParams()
   const line = useLine(id)
   const units = useSectionUnits()
-  if (!line.data || units === null) return <Loading query={line} up={{ to: '/', label: say('common.lines') }} />
+  if (!line.data || units === null) return whileComing(line, { to: '/', label: say('common.lines') })
   return <Form id={id} line={line.data} units={units} />
 }
 

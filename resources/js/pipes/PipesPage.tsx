@@ -3,7 +3,7 @@ import { useMemo, useState, type ReactElement } from 'react'
 import { useParams } from 'react-router'
 import type { LineFull, LinePipe } from '../api/client'
 import { useLine, usePipes } from '../api/queries'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
 import { OnePipe } from './OnePipe'
@@ -30,8 +30,7 @@ export default function PipesPage(): ReactElement {
       [p.number, p.number.replace(/^0+/, ''), p.serial ?? '', sizeOf(p.pipe)].some((t) => t.toLowerCase().includes(words))
     return (pipes.data ?? []).filter((p) => (state === 'all' || p.state === state) && (words === '' || named(p)))
   }, [pipes.data, text, state])
-  if (!pipes.data || !line.data)
-    return <Loading query={pipes.error ? pipes : line} up={{ to: `/lines/${id}`, label: say('common.line') }} />
+  if (!pipes.data || !line.data) return whileComing(pipes.error ? pipes : line, { to: `/lines/${id}`, label: say('common.line') })
   const plans = line.data.role === 'engineer' || line.data.role === 'foreman'
   return (
     <Page wide title={say('common.pipes')} up={{ to: `/lines/${id}`, label: line.data.name }}>

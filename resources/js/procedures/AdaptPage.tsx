@@ -5,7 +5,7 @@ import { api, type ProcedureShort, type ProcedureText, type TriedProcedure } fro
 import { queries, useMe, useProcedure } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { say } from '../texts/say'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { guardsLeftOut, plainTitle, sent, slug, withLimit, withoutSource, withoutStep, withStep, type Draft } from './adapt'
 import { AddStep } from './AddStep'
@@ -20,7 +20,7 @@ export default function AdaptPage(): ReactElement {
   const procedure = useProcedure(hash)
   const me = useMe()
   const up = { to: '/procedures', label: say('common.proceduresAndLimits') }
-  if (!procedure.data || !me.data) return <Loading query={procedure} up={up} />
+  if (!procedure.data || !me.data) return whileComing(procedure, up)
   const projects = me.data.projects.filter((p) => p.role === 'engineer')
   return projects.length === 0 ? (
     <Page title={procedure.data.title} up={up}>

@@ -3,7 +3,7 @@ import { useRef, useState, type ReactElement } from 'react'
 import { api } from '../api/client'
 import { useMe, useProcedures } from '../api/queries'
 import { useVerb } from '../api/useVerb'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { say } from '../texts/say'
 import { Compared } from './Compared'
@@ -17,7 +17,7 @@ export default function ProceduresPage(): ReactElement {
   const [chosenType, setType] = useState<string | null>(null)
   const load = useVerb(async (chosen: File) => api.post('/procedures', { project_id: project!.id, file: await textOf(chosen) }))
   const file = useRef<HTMLInputElement>(null)
-  if (!procedures.data) return <Loading query={procedures} up={{ to: '/', label: say('common.lines') }} />
+  if (!procedures.data) return whileComing(procedures, { to: '/', label: say('common.lines') })
   const types = [...new Set(procedures.data.map((p) => p.joint_type))]
   // The kind of which there are most to compare stands first.
   const most = (t: string): number => procedures.data!.filter((p) => p.joint_type === t).length

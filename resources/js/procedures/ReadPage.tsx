@@ -5,7 +5,7 @@ import type { FieldSpec, ProcedureText, StepText } from '../api/client'
 import { useProcedure } from '../api/queries'
 import { say } from '../texts/say'
 import { stageWord } from '../texts/words'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { limitsIn, plainTitle } from './adapt'
 import { useLimit } from './useLimit'
@@ -14,7 +14,7 @@ import { useLimit } from './useLimit'
 export default function ReadPage(): ReactElement {
   const { hash = '' } = useParams()
   const procedure = useProcedure(hash)
-  if (!procedure.data) return <Loading query={procedure} up={{ to: '/procedures', label: say('common.proceduresAndLimits') }} />
+  if (!procedure.data) return whileComing(procedure, { to: '/procedures', label: say('common.proceduresAndLimits') })
   const { data } = procedure
   const stages = data.steps.reduce<StepText[][]>((groups, step) => {
     if (groups.at(-1)?.[0]?.stage === step.stage) groups.at(-1)!.push(step)

@@ -3,7 +3,7 @@ import { useMemo, useRef, useState, type ReactElement } from 'react'
 import { Link, useParams } from 'react-router'
 import type { Register } from '../api/client'
 import { useRegister } from '../api/queries'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { usePrinting } from '../ui/usePrinting'
 import { useShow } from '../ui/units'
@@ -37,7 +37,7 @@ export default function RegisterPage(): ReactElement {
         ),
     )
   }, [register.data, text, state])
-  if (!register.data) return <Loading query={register} up={{ to: `/lines/${id}`, label: say('common.line') }} />
+  if (!register.data) return whileComing(register, { to: `/lines/${id}`, label: say('common.line') })
   const { data } = register
   const from = Math.max(0, Math.floor(top / ROW) - 6)
   const seen = rows.slice(from, from + Math.ceil(VIEW / ROW) + 12)

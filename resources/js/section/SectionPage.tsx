@@ -5,7 +5,7 @@ import { api } from '../api/client'
 import { RemoveSection } from './RemoveSection'
 import { useSection } from '../api/queries'
 import { useVerb } from '../api/useVerb'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { Refused } from '../ui/Refused'
 import { SectionProfile } from '../ui/SectionProfile'
@@ -28,7 +28,7 @@ export default function SectionPage(): ReactElement {
     () => api.post<{ id: string }>(`/sections/${id}/tests`),
     (made) => void navigate(`/tests/${made.id}`),
   )
-  if (!section.data) return <Loading query={section} up={{ to: '/', label: say('common.lines') }} />
+  if (!section.data) return whileComing(section, { to: '/', label: say('common.lines') })
   const { data } = section
   const { plan } = data
   const kpa = (of: number): string => show('x_kpa', 'pressure', of)

@@ -11,7 +11,7 @@ import { LogChart } from '../steps/charts'
 import { courseOver } from '../steps/course'
 import { StepRunner } from '../steps/StepRunner'
 import { useSamples } from '../steps/useSamples'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { say } from '../texts/say'
 import { Message } from '../texts/Message'
 
@@ -22,7 +22,7 @@ export default function TestPage(): ReactElement {
   const line = useLine(test.data?.line.id ?? '')
   const procedure = useProcedure(test.data?.procedure_hash)
   const show = useShow()
-  if (!test.data || !procedure.data) return <Loading query={test.error ? test : procedure} up={{ to: '/', label: say('common.lines') }} />
+  if (!test.data || !procedure.data) return whileComing(test.error ? test : procedure, { to: '/', label: say('common.lines') })
   const { data } = test
   const target = data.context?.['gauge_target_kpa']
   return (

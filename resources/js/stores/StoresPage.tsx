@@ -7,7 +7,7 @@ import { useVerb } from '../api/useVerb'
 import { newId } from '../outbox/outbox'
 import { FieldsEntry } from '../steps/FieldsEntry'
 import { LayoutStrip } from '../steps/LayoutEntry'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { Sheet } from '../ui/Sheet'
 import { VerdictMark } from '../ui/Verdict'
@@ -24,8 +24,7 @@ export default function StoresPage(): ReactElement {
   const [looked, setLooked] = useState<StoreItem | null>(null)
   const projects = me.data?.projects ?? []
   const project = projects.find((p) => String(p.id) === params.get('project')) ?? projects[0]
-  if (!stores.data || !kinds.data || !project)
-    return <Loading query={stores.error ? stores : kinds} up={{ to: '/', label: say('common.lines') }} />
+  if (!stores.data || !kinds.data || !project) return whileComing(stores.error ? stores : kinds, { to: '/', label: say('common.lines') })
   const items = stores.data.filter((i) => i.project_id === project.id)
   const due = items.filter((i) => i.verdict === 'bad')
   const unsettled = items.filter((i) => i.verdict === 'open').length

@@ -4,7 +4,7 @@ import { useParams } from 'react-router'
 import { useLine, useProcedure, useSubject } from '../api/queries'
 import { subjectAt } from '../api/subject'
 import { StepRunner } from '../steps/StepRunner'
-import { Loading } from '../ui/Loading'
+import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
 import { say } from '../texts/say'
@@ -16,8 +16,7 @@ export default function StretchPage(): ReactElement {
   const line = useLine(stretch.data?.line.id ?? '')
   const procedure = useProcedure(stretch.data?.procedure_hash)
   const show = useShow()
-  if (!stretch.data || !procedure.data)
-    return <Loading query={stretch.error ? stretch : procedure} up={{ to: '/', label: say('common.lines') }} />
+  if (!stretch.data || !procedure.data) return whileComing(stretch.error ? stretch : procedure, { to: '/', label: say('common.lines') })
   const { data } = stretch
   const from = show('x_m', 'length', data.chainage_m)
   return (

@@ -1,21 +1,19 @@
 import { Button, Typography } from '@mui/material'
 import type { ReactElement } from 'react'
-import { Navigate, useLocation } from 'react-router'
 import { Refusal, Unreachable } from '../api/client'
 import { Page } from './Page'
+import { ToSignIn } from './ToSignIn'
 import { say } from '../texts/say'
 
-/** While something comes, or when it does not: what is the matter and what to do. */
-export function Loading({
-  query,
-  up,
-}: {
-  query: { error: Error | null; refetch: () => unknown }
-  up?: { to: string; label: string }
-}): ReactElement {
-  const location = useLocation()
+/**
+ * While something comes, or when it does not: what is the matter and what to do.
+ *
+ * Not a component of its own: what comes then stands in the same `<Page>`, and a sheet or a menu that somebody opened
+ * meanwhile stays open.
+ */
+export function whileComing(query: { error: Error | null; refetch: () => unknown }, up?: { to: string; label: string }): ReactElement {
   const error = query.error
-  if (error instanceof Refusal && error.status === 401) return <Navigate to="/sign-in" replace state={{ from: location.pathname }} />
+  if (error instanceof Refusal && error.status === 401) return <ToSignIn />
   return (
     <Page
       coming={!error}
