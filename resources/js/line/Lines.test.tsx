@@ -5,8 +5,8 @@ import type { ReactElement } from 'react'
 import { createMemoryRouter, RouterProvider, useLocation } from 'react-router'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { queries } from '../api/queries'
-import Lines from '../line/Lines'
-import { LookProvider } from './settings'
+import Lines from './Lines'
+import { LookProvider } from '../ui/settings'
 
 const ME = { id: 7, name: 'Bram Ivesley', email: 'bram@diastoma.example', units: 'metric', projects: [] }
 
