@@ -17,8 +17,8 @@ use Diastoma\Core\Verdict;
 
 require_once __DIR__.'/helpers.php';
 
-it('judges a healthy coupler good, by both schools', function (string $id, int $positions, array $clocks) {
-    $judgement = judged($id, couplerFacts($positions));
+it('judges a healthy coupler good, by both schools', function (string $id, array $facts, array $clocks) {
+    $judgement = judged($id, $facts);
     expect(leftOpen($judgement))->toBe([], texts($judgement))
         ->and($judgement->verdict)->toBe(Verdict::Good)
         ->and($judgement->clocks)->toBe($clocks)
@@ -27,7 +27,7 @@ it('judges a healthy coupler good, by both schools', function (string $id, int $
     // Power off at 7:22:34; cooling 15 min, moved after 1 (1.5), covered after 2 (3), tested after 4 of them.
     [
         'ef-coupler-one-pass',
-        4,
+        fn () => couplerFacts(),
         [
             'clamps_off' => '2026-05-04T07:37:34Z',
             'handle_from' => '2026-05-04T07:37:34Z',
@@ -37,7 +37,7 @@ it('judges a healthy coupler good, by both schools', function (string $id, int $
     ],
     [
         'ef-coupler-groove',
-        8,
+        fn () => couplerWipedFirst(),
         [
             'clamps_off' => '2026-05-04T07:37:34Z',
             'handle_from' => '2026-05-04T07:45:04Z',
@@ -65,9 +65,9 @@ it('says what is wrong and what to do, in the reader\'s units', function () {
     ];
     $judgement = judged('ef-coupler-one-pass', $facts);
     expect($judgement->verdict)
-        ->toBe(Verdict::Bad)
+        ->toBe(Verdict::Open)
         ->and($judgement->next)
-        ->toBe('ovality@b')
+        ->toBe('reround@b')
         ->and(texts($judgement))
         ->toContain('over the 1.7 mm of this procedure', 'Fit the re-rounding clamp with its jaws at 2:00 and 8:00, wait')
         ->and(texts($judgement, UnitSystem::Us))
@@ -97,13 +97,13 @@ it('asks for every sign of the finished joint and takes none for granted', funct
     expect($judgement->steps['look']->verdict)->toBe($wanted)->and(texts($judgement))->toContain($sentence);
 })->with([
     ['look', 'marks_moved', true, Verdict::Bad, 'insertion mark moved'],
-    ['mark@b', 'end_square', false, Verdict::Open, 'square cut'],
+    ['cut-ends@b', 'square', false, Verdict::Open, 'square cut'],
     ['cooling', 'released_at', '2026-05-04T09:30:00+02:00', Verdict::Bad, 'cooling held'],
     ['label', 'time_s', 160, Verdict::Bad, 'label matches'],
 ]);
 
 it('leaves a sign open whose own step is not recorded', function () {
-    foreach (['gap', 'scrape@b', 'label', 'fusion', 'cooling', 'mark@a'] as $left) {
+    foreach (['gap', 'scrape@b', 'label', 'fusion', 'cooling', 'cut-ends@a'] as $left) {
         $facts = couplerFacts();
         unset($facts[$left]);
         expect(judged('ef-coupler-one-pass', $facts)->steps['look']->verdict)->not->toBe(Verdict::Good, $left);
@@ -214,11 +214,11 @@ it('says of a fusion that still runs only what is bad already, and is completed 
 
 it('judges by a school that is added at run time, as data alone', function () {
     $raw = Data::json('procedures/ef-coupler-one-pass.json');
-    $raw['id'] = 'ef-coupler-strict-gap';
-    $raw['title'] = 'Electrofusion coupler, strict gap';
-    $raw['parameters']['gap_limit_mm'] = ['value' => 0.5, 'label' => 'gap', 'source' => 'a utility\'s own rule', 'certainty' => 'project'];
+    $raw['id'] = 'ef-coupler-strict-toe';
+    $raw['title'] = 'Electrofusion coupler, strict toe';
+    $raw['parameters']['toe_in_limit_mm'] = ['value' => 0.2, 'label' => 'toe', 'source' => 'a utility\'s own rule', 'certainty' => 'project'];
     $judgement = judged(Procedure::from($raw), couplerFacts());
-    expect($judgement->steps['gap']->verdict)->toBe(Verdict::Bad)->and(texts($judgement))->toContain('over 0.5 mm')
+    expect($judgement->steps['od@a']->verdict)->toBe(Verdict::Bad)->and(texts($judgement))->toContain('up to 0.2 mm')
         ->and($judgement->procedure->hash)->not->toBe(Procedure::shipped()['ef-coupler-one-pass']->hash);
 });
 
@@ -254,9 +254,10 @@ it('refuses wrong entries with field, value and what is allowed, all at once', f
             ->and($refused->faults[0]['message'])->toBe('Air: 140 °C is outside -40 to 55 °C.');
     }
     $od = Procedure::shipped()['ef-coupler-one-pass']->step('od@a');
-    expect(fn () => $od->normalise(['od_tape_mm' => 4.5]))->toThrow(Refused::class, 'Did you mean 4.5 cm?')
-        ->and($od->normalise(['od_tape_in' => 4.5])['od_tape_mm'])->toEqualWithDelta(114.3, 1e-9)
-        ->and($od->normalise(['od_tape_mm' => '4 1/8 in'])['od_tape_mm'])->toEqualWithDelta(104.775, 1e-9);
+    $end = ['od_end_mm' => 104];
+    expect(fn () => $od->normalise($end + ['od_tape_mm' => 4.5]))->toThrow(Refused::class, 'Did you mean 4.5 cm?')
+        ->and($od->normalise($end + ['od_tape_in' => 4.5])['od_tape_mm'])->toEqualWithDelta(114.3, 1e-9)
+        ->and($od->normalise($end + ['od_tape_mm' => '4 1/8 in'])['od_tape_mm'])->toEqualWithDelta(104.775, 1e-9);
 });
 
 it('judges a PVC joint by its own file and by no code of its own', function () {

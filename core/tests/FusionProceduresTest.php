@@ -86,13 +86,14 @@ function largeCoupling(array $gaps = [2.6, 1.6], string $windings = 'one'): arra
     foreach (['a' => 10, 'b' => 40] as $side => $at) {
         array_push(
             $all,
+            ["cut-ends@{$side}", ['square' => true, 'gravel' => false, 'washed' => true], $at],
             ["od@{$side}", ['od_tape_mm' => 631.6], $at],
             ["shape@{$side}", ['readings' => radii(8)], $at + 1],
             ["reround@{$side}", $yes('fitted'), $at + 3],
             ["clamped@{$side}", ['readings' => radii(1.2)], $at + 19],
             ["toe@{$side}", ['od_end_mm' => 629.9, 'od_back_mm' => 631.6], $at + 20],
             ["scrape@{$side}", ['od_after_mm' => 631.0] + $yes('marks_gone', 'sharp') + ['tool' => 'turning'], $at + 24],
-            ["mark@{$side}", ['mark_mm' => 220] + $yes('end_square', 'all_round'), $at + 25],
+            ["mark@{$side}", ['mark_mm' => 220] + $yes('dressed', 'all_round'), $at + 25],
             ["wipe@{$side}", $yes('wiped', 'dry'), $at + 26],
         );
     }
@@ -178,7 +179,7 @@ it('counts the cooling of two windings from the later one', function () {
 });
 
 it('says where the jaws go, and waits before the end is measured again', function () {
-    $until = array_slice(largeCoupling(), 0, 10);
+    $until = array_slice(largeCoupling(), 0, 11);
     $judgement = told('ef-coupler-large', $until, [], 20);
     $state = $judgement->steps['reround@a']->toArray(UnitSystem::Metric, new DateTimeZone('Europe/Vienna'));
     expect($state['guide'][0])
@@ -328,11 +329,12 @@ function saddle(string $fault = 'none'): array
             5,
         ],
         ['od', ['od_tape_mm' => 180.5], 6],
-        ['footprint', $yes('washed', 'bag', 'witness'), 8],
+        ['footprint', ['gravel' => false] + $yes('washed', 'bag', 'witness'), 8],
         ['scrape', $yes('marks_gone', 'sharp') + ['chip_mm' => 0.36], 12],
         ['wipe', $yes('wiped', 'dry'), 13],
         ['clamp', ['torque_nm' => 10.2, 'square' => true], 15],
         ['gap', $round(0.2), 16],
+        ['ready', $yes('tight', 'contacts', 'outlet_closed', 'supported', 'display'), 17],
         ['fusion', traced(39.5, 1.1, 102, 18, $fault), 18],
         ['cooling', ['released_at' => minute(31)], 31],
         ['after', $round(0), 32],
@@ -361,14 +363,14 @@ it('makes a tapping saddle good, in the order that keeps people safe', function 
         ->and(array_keys($judgement->clocks))
         ->toBe(['clamps_off', 'backfill_from', 'test_from', 'tap_from']);
     $step = fn (array $facts, string $key, int $now) => told('ef-saddle-tapping', $facts, $line, $now)->steps[$key];
-    $fused = array_slice(saddle(), 0, 13);
+    $fused = array_slice(saddle(), 0, 14);
     expect($step($fused, 'branch-test', 22)->lock?->text)->not->toBeNull()->and($step($fused, 'tap', 500)->lock?->text)->not->toBeNull();
-    $seen = array_slice(saddle(), 0, 16);
+    $seen = array_slice(saddle(), 0, 17);
     expect($step($seen, 'branch-test', 40)->lock?->text)
         ->toBeNull()
         ->and($step($seen, 'tap', 500)->lock?->text)
         ->toBe('"Test the branch, main uncut" must be good first.');
-    $tested = array_slice(saddle(), 0, 17);
+    $tested = array_slice(saddle(), 0, 18);
     expect($step($tested, 'tap', 55)->lock?->text)->toBe('Not before 09:19.')->and($step($tested, 'tap', 80)->lock?->text)->toBeNull();
     expect(saying(told('ef-saddle-tapping', but(saddle(), 'tap', [], 70), $line)))->toContain('Tapped at 09:10, before 09:19.');
     expect($step($tested, 'tap', 55)->cautions)
@@ -511,7 +513,7 @@ it('says nothing of the kind where the code does not tell it', function () {
 it('joins inch pipe: its diameter by its own table, its fitting by nominal size and series', function () {
     $line = ['dn_mm' => 114.3, 'od_mm' => 114.3, 'sdr' => 11.0, 'wall_mm' => 10.39, 'series' => 'ips', 'size' => '4 in IPS'];
     $step = fn (array $facts, string $key) => told('ef-coupler-one-pass', $facts, $line)->steps[$key];
-    $printed = ['voltage_v' => 39.5, 'time_s' => 150, 'cooling_min' => 12, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 160];
+    $printed = ['voltage_v' => 39.5, 'time_s' => 150, 'cooling_min' => 12, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 160, 'gap_mm' => 0.7];
     $label = ['dn_in' => 4] + $printed;
     $before = [['kit', kit(), 0], ['code', ['code' => '010000110395160210150022'], 3]];
     expect($step([...$before, ['label', $label + ['series' => 'ips'], 4]], 'label')->verdict->value)->not->toBe('bad')
@@ -521,7 +523,8 @@ it('joins inch pipe: its diameter by its own table, its fitting by nominal size 
         ->and(implode(' ', array_map(fn ($r) => $r->toArray(UnitSystem::Us, null)['text'], $unsaid->reasons)))
         ->toContain('the series of the fitting is not entered');
     $air = ['air_c' => 23, 'rh_pct' => 50, 'pipe_c' => 23, 'fitting_c' => 23, 'wind_ms' => 2, 'shelter' => false, 'rain' => false];
-    $taped = fn (float $inches) => $step([['conditions', $air, 1], ['od@a', ['od_tape_in' => $inches], 6]], 'od@a')->verdict->value;
+    $dressed = ['square' => true, 'gravel' => false, 'washed' => true];
+    $taped = fn (float $inches) => $step([['conditions', $air, 1], ['cut-ends@a', $dressed, 5], ['od@a', ['od_tape_in' => $inches, 'od_end_in' => $inches - 0.01], 6]], 'od@a')->verdict->value;
     // ASTM F714: 4.500 in, 0.45 % either way: 4.480 to 4.520 in.
     expect([$taped(4.5), $taped(4.46), $taped(4.6)])->toBe(['good', 'bad', 'bad']);
 });
@@ -534,7 +537,7 @@ it('makes a whole joint on inch pipe', function () {
     $facts['label'] = ['dn_in' => 4, 'series' => 'ips', 'resistance_ohm' => 1.6, 'box_time_s' => 154,
         'photos' => ['b6f3a2c4-1111-4222-8333-444455556666']] + array_diff_key($facts['label'], ['dn_mm' => 1]);
     foreach (['a', 'b'] as $side) {
-        foreach (['od' => ['od_tape_mm'], 'toe' => ['od_end_mm', 'od_back_mm'], 'scrape' => ['od_after_mm']] as $step => $keys) {
+        foreach (['od' => ['od_tape_mm', 'od_end_mm'], 'scrape' => ['od_after_mm']] as $step => $keys) {
             foreach ($keys as $key) {
                 $facts["{$step}@{$side}"][$key] += $wider;
             }

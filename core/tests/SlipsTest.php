@@ -171,7 +171,7 @@ dataset('slips of form', [
     'key of a field' => [
         renamed('steps.1.fields.0', 'max', 'maximum'),
         'steps[1].fields[0].maximum: "maximum" is not known here; known are key, label, type, of, preset, suggest, scanned, '.
-            'quantity, min, max, optional, usual, want, should, otherwise, bad, do, options.',
+            'quantity, min, max, optional, wanted, usual, want, should, otherwise, bad, do, options.',
     ],
     'key of an option' => [
         renamed('steps.0.fields.0.options.1', 'verdict', 'verdikt'),

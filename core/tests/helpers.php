@@ -43,6 +43,7 @@ function kit(): array
         'box' => ['id' => 'b', 'name' => 'Box 2', 'due_on' => '2026-12-31', 'efficiency' => 0.85, 'power_factor' => 0.8],
         'tape' => ['id' => 't', 'name' => 'Tape 4', 'due_on' => '2026-12-31'],
         'tool' => ['id' => 'p', 'name' => 'Tool 1', 'due_on' => '2026-12-31'],
+        'solvent' => ['id' => 's', 'name' => 'Isopropanol 99 %', 'sort' => 'isopropanol', 'strength_pct' => 99],
     ];
 }
 
@@ -63,8 +64,17 @@ function instruments(): array
 function couplerFactsOfFirstSchema(): array
 {
     $facts = couplerFacts();
-    unset($facts['supply']['alone']);
+    unset($facts['supply']['alone'], $facts['kit']['solvent'], $facts['label']['gap_mm']);
+    $facts['assemble'] = ['clamped' => true, 'free' => true, 'marks_at_face' => true];
+    unset($facts['look']['leads_off'], $facts['ready'], $facts['cut-ends@a'], $facts['cut-ends@b']);
     $facts['supply']['other_va'] = 0;
+    foreach (['mark@a', 'mark@b'] as $mark) {
+        $side = substr($mark, -1);
+        unset($facts[$mark]['dressed'], $facts["od@{$side}"]['od_end_mm']);
+        $facts["toe@{$side}"] = ['od_end_mm' => 109.8, 'od_back_mm' => 110.15];
+        $facts["wipe@{$side}"] = ['wiped' => true, 'dry' => true];
+        $facts[$mark]['end_square'] = true;
+    }
 
     return $facts;
 }
@@ -97,6 +107,7 @@ function couplerFacts(int $positions = 4, string $fault = 'none'): array
             'sdr_min' => 11,
             'sdr_max' => 17,
             'coupling_mm' => 160,
+            'gap_mm' => 1.5,
         ],
         'supply' => [
             'generator' => ['id' => 'g', 'name' => 'Set 3', 'rated_va' => 3500, 'voltage_v' => 230, 'derate_pct' => 0],
@@ -105,18 +116,17 @@ function couplerFacts(int $positions = 4, string $fault = 'none'): array
         ],
     ];
     foreach (['a', 'b'] as $side) {
-        $facts["od@{$side}"] = ['od_tape_mm' => 110.15];
+        $facts["cut-ends@{$side}"] = ['square' => true, 'gravel' => false, 'washed' => true];
+        $facts["od@{$side}"] = ['od_tape_mm' => 110.15, 'od_end_mm' => 109.8];
         $facts["ovality@{$side}"] = [
             'readings' => array_map(fn ($c, $i) => ['clock' => $c, 'value_mm' => 110.2 + 0.2 * ($i % 3)], $clocks, array_keys($clocks)),
         ];
-        $facts["toe@{$side}"] = ['od_end_mm' => 109.8, 'od_back_mm' => 110.15];
         $facts["scrape@{$side}"] = ['od_after_mm' => 109.6, 'marks_gone' => true, 'sharp' => true, 'tool' => 'turning'];
-        $facts["mark@{$side}"] = ['end_square' => true, 'mark_mm' => 80, 'all_round' => true];
-        $facts["wipe@{$side}"] = ['wiped' => true, 'dry' => true];
+        $facts["mark@{$side}"] = ['dressed' => true, 'mark_mm' => 80, 'all_round' => true];
     }
 
     return $facts + [
-        'assemble' => ['clamped' => true, 'free' => true, 'marks_at_face' => true],
+        'assemble' => ['wiped' => true, 'bag' => true, 'dry' => true, 'clamped' => true, 'free' => true, 'marks_at_face' => true],
         'gap' => [
             'readings' => [
                 ['clock' => '12', 'value_mm' => 0.6],
@@ -125,6 +135,7 @@ function couplerFacts(int $positions = 4, string $fault = 'none'): array
                 ['clock' => '9', 'value_mm' => 0.4],
             ],
         ],
+        'ready' => ['tight' => true, 'contacts' => true, 'ends_closed' => true, 'supported' => true, 'display' => true],
         'fusion' => [
             'trace' => TRACE,
             'part' => 0,
@@ -137,6 +148,7 @@ function couplerFacts(int $positions = 4, string $fault = 'none'): array
         ],
         'cooling' => ['released_at' => '2026-05-04T09:40:00+02:00'],
         'look' => [
+            'leads_off' => true,
             'indicators_up' => true,
             'marks_visible' => true,
             'marks_moved' => false,
@@ -149,6 +161,26 @@ function couplerFacts(int $positions = 4, string $fault = 'none'): array
         ],
         'accept' => ['signed' => true],
     ];
+}
+
+/**
+ * The same by the school that wipes before the peel and touches nothing afterwards.
+ *
+ * @return array<string, array<string, mixed>>
+ */
+function couplerWipedFirst(string $fault = 'none'): array
+{
+    $facts = couplerFacts(8, $fault);
+    $facts['kit']['scriber'] = ['id' => 'n', 'name' => 'Scriber 2', 'depth_mm' => 0.18];
+    $facts['assemble'] = ['untouched' => true] + array_diff_key($facts['assemble'], ['wiped' => 1, 'dry' => 1]);
+    foreach (['a', 'b'] as $side) {
+        $facts["lengths@{$side}"] = ['first_mm' => 90, 'second_mm' => 400];
+        $facts["wipe@{$side}"] = ['wiped' => true, 'dry' => true];
+        $facts["scribe@{$side}"] = ['sides' => 4, 'inked' => true];
+    }
+    $order = array_map(fn ($step) => $step->key(), array_values(Procedure::shipped()['ef-coupler-groove']->steps));
+
+    return array_merge(array_intersect_key(array_flip($order), $facts), $facts);
 }
 
 function judged(string|Procedure $procedure, array $values, array $line = []): Judgement
@@ -441,4 +473,53 @@ function madeAgain(Procedure $procedure): Procedure
 function saidOf(Diastoma\Core\Procedure\Reason $reason): string
 {
     return $reason->text->in(UnitSystem::Metric);
+}
+
+/**
+ * The healthy joint of couplerFacts, each fact with its minute; power on at minute 35.
+ *
+ * @param  array<string, array<string, mixed>>|null  $of  other facts than those
+ * @return list<array{string, array<string, mixed>, int}>
+ */
+function smallCoupler(int $positions = 4, string $fault = 'none', ?array $of = null): array
+{
+    $facts = [];
+    foreach ($of ?? couplerFacts($positions, $fault) as $key => $value) {
+        $minute = match ($key) {
+            'fusion' => 35, 'cooling' => 55, 'look' => 57, 'accept' => 60, default => count($facts)
+        };
+        if ($key === 'fusion') {
+            $value =
+                [
+                    'started_at' => minute(35),
+                    'ended_at' => (new DateTimeImmutable(minute(35)))->modify('+154 seconds')->format('Y-m-d\TH:i:sP'),
+                ] + $value;
+        }
+        $facts[] = [$key, $key === 'cooling' ? ['released_at' => minute(55)] : $value, $minute];
+    }
+
+    return $facts;
+}
+
+/** @return list<array{string, array<string, mixed>, int}> by the school that wipes before the peel */
+function wipedFirst(string $fault = 'none'): array
+{
+    return smallCoupler(8, $fault, couplerWipedFirst($fault));
+}
+
+/** @param  list<array{string, array<string, mixed>, int}>  $facts */
+function small(array $facts, array $line = [], string $procedure = 'ef-coupler-one-pass', int $now = 900): Judgement
+{
+    return told(
+        $procedure,
+        $facts,
+        $line + ['dn_mm' => 110, 'od_mm' => 110, 'sdr' => 11, 'wall_mm' => 10.0, 'sides' => ['a' => 'pipe 041', 'b' => 'pipe 042']],
+        $now,
+    );
+}
+
+/** @param  list<array{string, array<string, mixed>, int}>  $facts */
+function without(array $facts, string ...$steps): array
+{
+    return array_values(array_filter($facts, fn ($f) => ! in_array($f[0], $steps, true)));
 }

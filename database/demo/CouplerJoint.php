@@ -18,6 +18,7 @@ final class CouplerJoint
             'ohms' => 0.85,
             'seconds' => 240,
             'cooling_min' => 20,
+            'gap_mm' => 0.9,
             'clocks' => ['12:00', '1:30', '3:00', '4:30'],
         ],
         180 => [
@@ -27,6 +28,7 @@ final class CouplerJoint
             'ohms' => 1.05,
             'seconds' => 180,
             'cooling_min' => 16,
+            'gap_mm' => 0.9,
             'clocks' => ['12:00', '12:45', '1:30', '2:15', '3:00', '3:45', '4:30', '5:15'],
         ],
     ];
@@ -38,6 +40,7 @@ final class CouplerJoint
      * @param  array<string, mixed>  $kit  as chosen out of the stores
      * @param  array<string, mixed>  $power  source and lead
      * @param  array<string, mixed>  $layout  of the code
+     * @param  array<string, mixed>|null  $scriber  where the school wipes before the peel
      * @param  string  $fault  of the stand-in box
      * @return list<array{step: string, value: array<string, mixed>, at: \DateTimeImmutable}>
      */
@@ -49,6 +52,7 @@ final class CouplerJoint
         array $kit,
         array $power,
         array $layout,
+        ?array $scriber = null,
         string $fault = 'none',
         bool $coupledAndLooked = true,
     ): array {
@@ -58,7 +62,7 @@ final class CouplerJoint
         [$volts, $ohms, $seconds, $half] = [$main['volts'], $main['ohms'], $main['seconds'], $main['coupling_mm'] / 2];
         $od = round($main['od_mm'] + $wobble(0.15), 1);
         $facts = [
-            ['kit', $kit, 0],
+            ['kit', $kit + ($scriber === null ? [] : ['scriber' => $scriber]), 0],
             [
                 'conditions',
                 [
@@ -92,6 +96,7 @@ final class CouplerJoint
                     'sdr_min' => 11,
                     'sdr_max' => 17,
                     'coupling_mm' => $main['coupling_mm'],
+                    'gap_mm' => $main['gap_mm'],
                 ],
                 4,
             ],
@@ -99,7 +104,8 @@ final class CouplerJoint
         ];
         foreach (['a', 'b'] as $i => $side) {
             $t = 6 + 9 * $i;
-            $facts[] = ["od@{$side}", ['od_tape_mm' => $od], $t];
+            $facts[] = ["cut-ends@{$side}", ['square' => true, 'gravel' => false, 'washed' => true], $t];
+            $facts[] = ["od@{$side}", ['od_tape_mm' => $od, 'od_end_mm' => round($od - 0.7 + $wobble(0.2), 1)], $t + 1];
             $facts[] = [
                 "ovality@{$side}",
                 [
@@ -114,16 +120,20 @@ final class CouplerJoint
                 ],
                 $t + 2,
             ];
-            $facts[] = ["toe@{$side}", ['od_end_mm' => round($od - 0.7 + $wobble(0.2), 1), 'od_back_mm' => $od], $t + 3];
+            if ($scriber !== null) {
+                $facts[] = ["lengths@{$side}", ['first_mm' => $half + 10, 'second_mm' => 4 * $half + 30], $t + 4];
+                $facts[] = ["wipe@{$side}", ['wiped' => true, 'dry' => true], $t + 4];
+                $facts[] = ["scribe@{$side}", ['sides' => 4, 'inked' => true], $t + 5];
+            }
             $facts[] = [
                 "scrape@{$side}",
                 ['od_after_mm' => round($od - 0.6, 1), 'marks_gone' => true, 'sharp' => true, 'tool' => 'turning'],
                 $t + 6,
             ];
-            $facts[] = ["mark@{$side}", ['end_square' => true, 'mark_mm' => $half, 'all_round' => true], $t + 7];
-            $facts[] = ["wipe@{$side}", ['wiped' => true, 'dry' => true], $t + 8];
+            $facts[] = ["mark@{$side}", ['dressed' => true, 'mark_mm' => $half, 'all_round' => true], $t + 7];
         }
-        $facts[] = ['assemble', ['clamped' => true, 'free' => true, 'marks_at_face' => true], 27];
+        $assembled = ['bag' => true, 'clamped' => true, 'free' => true, 'marks_at_face' => true];
+        $facts[] = ['assemble', $assembled + ($scriber === null ? ['wiped' => true, 'dry' => true] : ['untouched' => true]), 27];
         $facts[] = [
             'gap',
             [
@@ -135,6 +145,8 @@ final class CouplerJoint
             ],
             29,
         ];
+        $ready = ['tight' => true, 'contacts' => true, 'ends_closed' => true, 'supported' => true, 'display' => true];
+        $facts[] = ['ready', $ready, 31];
         $plan = round($seconds * (1 + (0.2 * (23 - 13)) / 100));
         $began = $start->modify('+32 minutes');
         $facts[] = [
@@ -158,6 +170,7 @@ final class CouplerJoint
             $facts[] = [
                 'look',
                 [
+                    'leads_off' => true,
                     'indicators_up' => true,
                     'marks_visible' => true,
                     'marks_moved' => false,

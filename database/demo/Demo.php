@@ -249,9 +249,9 @@ final class Demo
         }
         $saddle = $this->procedure('ef-saddle-tapping')->hash;
         $saddles = [
-            [14.0, '-3 days', 'none', 18],
-            [31.5, '-38 minutes', 'none', 16],
-            [43.0, '-55 minutes', 'interruption', 13],
+            [14.0, '-3 days', 'none', 19],
+            [31.5, '-38 minutes', 'none', 17],
+            [43.0, '-55 minutes', 'interruption', 14],
         ];
         foreach ($saddles as $n => [$chainage, $began, $fault, $steps]) {
             $joint = ($this->addJoints)($line, ['procedure_hash' => $saddle, 'chainage_m' => $chainage])[0];
@@ -414,6 +414,7 @@ final class Demo
             $this->stores->kit(),
             ['generator' => $this->stores->chosen('set'), 'lead' => $this->stores->chosen('lead')],
             $this->stores->chosen('layout'),
+            $joint->text()->key === 'ef-coupler-groove' ? $this->stores->chosen('scriber') : null,
             $fault,
             $cooled,
         );
@@ -433,11 +434,11 @@ final class Demo
                         'pipes',
                         'code',
                         'label',
+                        'cut-ends@a',
+                        'cut-ends@b',
                         'od@a',
                         'ovality@a',
-                        'toe@a',
                         'scrape@a',
-                        'wipe@a',
                         'mark@a',
                         'od@b',
                         'ovality@b',

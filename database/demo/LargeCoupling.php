@@ -84,13 +84,14 @@ final class LargeCoupling
             $turn = $side === 'a' ? 60 : 15;
             array_push(
                 $facts,
+                ["cut-ends@{$side}", ['gravel' => false] + $yes('square', 'washed'), $at - 1],
                 ["od@{$side}", ['od_tape_mm' => 631.4], $at],
                 ["shape@{$side}", ['readings' => self::radii(7.4, $turn, 631.4)], $at + 1],
                 ["reround@{$side}", $yes('fitted'), $at + 3],
                 ["clamped@{$side}", ['readings' => self::radii(1.1, $turn + 20, 631.4)], $at + 19],
                 ["toe@{$side}", ['od_end_mm' => 629.9, 'od_back_mm' => 631.4], $at + 20],
                 ["scrape@{$side}", ['od_after_mm' => 630.7, 'tool' => 'turning'] + $yes('marks_gone', 'sharp'), $at + 24],
-                ["mark@{$side}", ['mark_mm' => 220] + $yes('end_square', 'all_round'), $at + 25],
+                ["mark@{$side}", ['mark_mm' => 220] + $yes('dressed', 'all_round'), $at + 25],
                 ["wipe@{$side}", $yes('wiped', 'dry'), $at + 26],
             );
         }
@@ -202,11 +203,12 @@ final class LargeCoupling
                     3,
                 ],
                 ['supply', ['generator' => $stores->chosen('set'), 'alone' => true, 'earthed' => true], 4],
-                ['footprint', $yes('washed', 'bag', 'witness'), 5],
+                ['footprint', ['gravel' => false] + $yes('washed', 'bag', 'witness'), 5],
                 ['scrape', ['chip_mm' => 0.36] + $yes('marks_gone', 'sharp'), 8],
                 ['wipe', $yes('wiped', 'dry'), 9],
                 ['clamp', ['torque_nm' => 10.1, 'square' => true], 10],
                 ['gap', $round, 11],
+                ['ready', $yes('tight', 'contacts', 'outlet_closed', 'supported', 'display'), 11],
                 ['fusion', self::trace(39.5, 102, $start->modify('+12 minutes'), $n, 1.1), 14],
                 ['cooling', ['released_at' => $start->modify('+30 minutes')->format('Y-m-d\TH:i:sP')], 30],
                 [

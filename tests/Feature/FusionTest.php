@@ -48,7 +48,9 @@ beforeEach(function () {
             'box' => $keep('fusion-box', 'Box', ['due_on' => '2099-01-01', 'efficiency' => 0.85, 'power_factor' => 0.8]),
             'tape' => $keep('circumference-tape', 'Tape', ['due_on' => '2099-01-01']),
             'tool' => $keep('peeling-tool', 'Peeler', ['due_on' => '2099-01-01']),
+            'solvent' => $keep('solvent', 'Bottle', ['sort' => 'isopropanol', 'strength_pct' => 99]),
         ],
+        'scriber' => $keep('scriber', 'Scriber', ['depth_mm' => 0.18]),
         'set' => $keep('power-source', 'Set', ['rated_va' => 5000, 'voltage_v' => 230, 'derate_pct' => 0]),
         'layout' => $keep('code-layout', 'Practice', [
             'practice' => true,
@@ -58,12 +60,13 @@ beforeEach(function () {
     $this->coupler = function (string $procedure, array $but = []): string {
         $body = ['dn_mm' => 110, 'sdr' => 11] + $this->lineBody($procedure, ['name' => "Line of {$procedure} ".Str::random(6)]);
         $joint = $this->as('engineer')->postJson('/api/v1/lines', $body)->assertCreated()->json('joints.0.id');
+        $wipesFirst = $procedure === 'ef-coupler-groove';
         $clocks =
-            $procedure === 'ef-coupler-groove'
+            $wipesFirst
                 ? ['12:00', '12:45', '1:30', '2:15', '3:00', '3:45', '4:30', '5:15']
                 : ['12:00', '1:30', '3:00', '4:30'];
         $facts = [
-            'kit' => $this->things['kit'],
+            'kit' => $this->things['kit'] + ($wipesFirst ? ['scriber' => $this->things['scriber']] : []),
             'conditions' => [
                 'air_c' => 14,
                 'rh_pct' => 60,
@@ -83,27 +86,34 @@ beforeEach(function () {
                 'sdr_min' => 11,
                 'sdr_max' => 17,
                 'coupling_mm' => 160,
+                'gap_mm' => 0.7,
             ],
             'supply' => ['generator' => $this->things['set'], 'alone' => true, 'earthed' => true],
         ];
         foreach (['a', 'b'] as $side) {
             $facts += [
-                "od@{$side}" => ['od_tape_mm' => 110.15],
+                "cut-ends@{$side}" => ['square' => true, 'gravel' => false, 'washed' => true],
+                "od@{$side}" => ['od_tape_mm' => 110.15, 'od_end_mm' => 109.8],
                 "ovality@{$side}" => ['readings' => array_map(fn ($c) => ['clock' => $c, 'value_mm' => 110.3], $clocks)],
-                "toe@{$side}" => ['od_end_mm' => 109.8, 'od_back_mm' => 110.15],
+                ...($wipesFirst ? [
+                    "lengths@{$side}" => ['first_mm' => 90, 'second_mm' => 320],
+                    "wipe@{$side}" => ['wiped' => true, 'dry' => true],
+                    "scribe@{$side}" => ['sides' => 4, 'inked' => true],
+                ] : []),
                 "scrape@{$side}" => ['od_after_mm' => 109.6, 'marks_gone' => true, 'sharp' => true, 'tool' => 'turning'],
-                "mark@{$side}" => ['end_square' => true, 'mark_mm' => 80, 'all_round' => true],
-                "wipe@{$side}" => ['wiped' => true, 'dry' => true],
+                "mark@{$side}" => ['dressed' => true, 'mark_mm' => 80, 'all_round' => true],
             ];
         }
         $facts += [
-            'assemble' => ['clamped' => true, 'free' => true, 'marks_at_face' => true],
+            'assemble' => ['bag' => true, 'clamped' => true, 'free' => true, 'marks_at_face' => true]
+                + ($wipesFirst ? ['untouched' => true] : ['wiped' => true, 'dry' => true]),
             'gap' => ['readings' => array_map(fn ($c) => ['clock' => $c, 'value_mm' => 0.4], ['12:00', '3:00', '6:00', '9:00'])],
+            'ready' => ['tight' => true, 'contacts' => true, 'ends_closed' => true, 'supported' => true, 'display' => true],
         ];
         $minute = 0;
         foreach ($but + $facts as $step => $_) {
             $this->record('joiner', "subjects/joint/{$joint}", $step, $but[$step] ?? $facts[$step], [
-                'recorded_at' => (new DateTimeImmutable('2026-05-04T08:50:00+02:00'))
+                'recorded_at' => (new DateTimeImmutable('2026-05-04T08:42:00+02:00'))
                     ->modify('+'.$minute++.' minutes')
                     ->format(DATE_ATOM),
             ])->assertCreated();
@@ -166,6 +176,7 @@ it('takes a joint from its label to a signature, and its clocks with it', functi
         ->toBe('cooling');
     ($this->send)($joint, 'cooling', ['released_at' => '2026-05-04T09:40:00+02:00'], '2026-05-04T09:40:00+02:00')->assertCreated();
     $signs = [
+        'leads_off' => true,
         'indicators_up' => true,
         'marks_visible' => true,
         'marks_moved' => false,

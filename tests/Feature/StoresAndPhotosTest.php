@@ -44,6 +44,7 @@ function kitOf(object $test, string $boxDueOn): array
         'box' => $kept('fusion-box', 'Box A', ['due_on' => $boxDueOn, 'efficiency' => 0.85, 'power_factor' => 0.8]),
         'tape' => $kept('circumference-tape', 'Tape', ['due_on' => '2027-01-01']),
         'tool' => $kept('peeling-tool', 'Peeler', ['due_on' => '2027-01-01']),
+        'solvent' => $kept('solvent', 'Bottle', ['sort' => 'isopropanol', 'strength_pct' => 99]),
     ];
 }
 
@@ -202,6 +203,7 @@ it('keeps a photo once, drawn anew, for those who see the joint', function () {
     // A fact names its photos; one that was never kept, or belongs elsewhere, is not taken.
     $looked = fn (array $photos) => $this->record('joiner', "subjects/joint/{$joint}", 'look', [
         'indicators_up' => true,
+        'leads_off' => true,
         'marks_visible' => true,
         'marks_moved' => false,
         'peel_visible' => true,

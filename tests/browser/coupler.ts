@@ -68,23 +68,29 @@ export async function prepareCoupler(page: Page, size: 110 | 225 = 110): Promise
     'SDR from': '11',
     'SDR to': '17',
     'Length of the coupling': f.length,
+    'Largest gap round the pipe': '0.7',
   })
   await recordStep(page)
   await takePower(page)
-  for (const step of ['od', 'ovality', 'toe', 'scrape', 'mark', 'wipe']) await bothEnds(page, step, f)
-  await atStep(page, 'Assemble in the clamp')
+  for (const step of ['cut-ends', 'od', 'ovality', 'scrape', 'mark']) await bothEnds(page, step, f)
+  await atStep(page, 'Wipe and assemble')
   await fill(
     page,
     {},
     {
-      'Both pipes held by the alignment clamp': 'Yes',
-      'No stress in the joint, far ends covered': 'Yes',
-      'Both insertion marks at the face of the coupling': 'Yes',
+      'Both ends wiped with solvent, a fresh cloth, towards the mark': 'Yes',
+      'Coupling out of its bag only now, its bore wiped and dry': 'Yes',
+      'All dry, and not touched since': 'Yes',
+      'Pushed in to both insertion marks': 'Yes',
+      'Both pipes in the alignment clamp': 'Yes',
+      'No stress in the joint': 'Yes',
     },
   )
   await recordStep(page)
   await atStep(page, 'Gap round the coupling')
   await round(page, ['0.6', '0.4', '0.2', '0.4'])
+  await atStep(page, 'Before power')
+  await recordStep(page)
 }
 
 /** Card, box and tools: what was used last is offered, the rest is chosen. */
@@ -92,6 +98,7 @@ export async function takeKit(page: Page, box = 'Box 2', tool = 'Turning peeler 
   await atStep(page, 'Card, box and tools')
   await fromStores(page, 'Fusion box', box)
   await fromStores(page, 'Peeling tool', tool)
+  await fromStores(page, 'Solvent', 'Isopropanol 99 %, bottle 7')
   await recordStep(page)
 }
 
@@ -104,17 +111,15 @@ export async function takePower(page: Page, generator = 'Generator 5 kVA'): Prom
 /** A step of both pipe ends on one page; its questions are answered as a sound joint answers them. */
 async function bothEnds(page: Page, step: string, f: Figures): Promise<void> {
   const title = {
+    'cut-ends': 'Cut and washed',
     od: 'Diameter by tape',
     ovality: 'Out of round',
-    toe: 'Shrunk end',
     scrape: 'Peel',
-    wipe: 'Wipe',
     mark: 'Insertion mark',
   }[step]!
   await atStep(page, `${title}, both ends`)
   if (step === 'ovality') return round(page, [...f.round, ...f.round])
-  if (step === 'od') await fillBothEnds(page, { 'Outside diameter by tape': f.od })
-  if (step === 'toe') await fillBothEnds(page, { 'Diameter at the end': f.end, 'Diameter further back': f.od })
+  if (step === 'od') await fillBothEnds(page, { 'Outside diameter by tape': f.od, 'At the very end': f.end })
   if (step === 'scrape') await fillBothEnds(page, { 'Diameter by tape after peeling': f.peeled })
   if (step === 'mark') await fillBothEnds(page, { 'Mark from the end': f.mark })
   await recordStep(page)
@@ -148,6 +153,7 @@ export async function lookAt(page: Page): Promise<void> {
     page,
     {},
     {
+      'Leads taken off without moving the fitting': 'Yes',
       'Melt indicators up': 'Yes',
       'Insertion marks visible at both faces': 'Yes',
       'A mark has moved away from its face': 'No',

@@ -2,7 +2,6 @@ import { expect, test } from '@playwright/test'
 import { takeKit, takePower } from './coupler'
 import {
   again,
-  atEnd,
   atStep,
   choose,
   fill,
@@ -37,7 +36,7 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
     ['kit', trench.kit('Box 2', 'Hand scraper 5'), 9],
     ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 13, fitting_c: 14, wind_ms: 2, shelter: false, rain: false }, 9],
     ['code', { code: CODES[63], layout: trench.item('Practice layout') }, 8],
-    ['label', { dn_mm: 63, voltage_v: 39.5, time_s: 80, cooling_min: 8, sdr_min: 11, sdr_max: 11, coupling_mm: 110 }, 8],
+    ['label', { dn_mm: 63, voltage_v: 39.5, time_s: 80, cooling_min: 8, sdr_min: 11, sdr_max: 11, coupling_mm: 110, gap_mm: 0.5 }, 8],
     ['supply', { generator: trench.item('Generator 5 kVA'), alone: true, earthed: true }, 8],
   ])
   await page.goto(`/joints/${joint}`)
@@ -45,6 +44,8 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
   await choose(page, 'How the coupling goes on', 'slid right back over the laid pipe first')
   await recordStep(page)
   await test.step('coiled pipe is straightened and held', async () => {
+    await atStep(page, 'Cut and washed, both ends')
+    await recordStep(page)
     await atStep(page, 'Straighten, both ends')
     await oneEnd(page)
     await atStep(page, /^Straighten, pipe/)
@@ -59,15 +60,10 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
     await recordStep(page)
   })
   await atStep(page, 'Diameter, both ends')
-  await fillBothEnds(page, { 'Mean diameter, by caliper crosswise': '63.2' })
+  await fillBothEnds(page, { 'Mean diameter by caliper crosswise': '63.2', 'At the very end': '63.0' })
   await recordStep(page)
   await atStep(page, 'Out of round, both ends')
   await roundOf(page, Array<string>(8).fill('63.2'))
-  await atStep(page, 'Shrunk end, both ends')
-  // What the caliper said of the undisturbed pipe stands there.
-  await expect(atEnd(page, 1).getByLabel('Diameter further back')).toHaveValue('63.2')
-  await fillBothEnds(page, { 'Diameter at the end': '63.0' })
-  await recordStep(page)
   await test.step('scraped: too little, then enough, the ribbon beside it', async () => {
     await atStep(page, 'Scrape, both ends')
     await oneEnd(page)
@@ -187,11 +183,12 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
     await trench.record(second, head(45, 'two'))
     for (const side of ['a', 'b']) {
       await trench.record(second, [
+        [`cut-ends@${side}`, { gravel: false, ...yes('square', 'washed') }, 43],
         [`od@${side}`, { od_tape_mm: 631.4 }, 42],
         [`shape@${side}`, radii(1.2, 60), 42],
         [`toe@${side}`, { od_end_mm: 629.9, od_back_mm: 631.4 }, 41],
         [`scrape@${side}`, { od_after_mm: 630.7, tool: 'turning', ...yes('marks_gone', 'sharp') }, 25],
-        [`mark@${side}`, { mark_mm: 220, ...yes('end_square', 'all_round') }, 24],
+        [`mark@${side}`, { mark_mm: 220, ...yes('dressed', 'all_round') }, 24],
         [`wipe@${side}`, yes('wiped', 'dry'), 23],
       ])
     }
@@ -210,11 +207,12 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
           ['code', { code, layout: trench.item('Practice layout') }, 94],
           ['label', { dn_mm: 630, voltage_v: 39.5, time_s: 100, cooling_min: 15, saddle_mm: 150, cover_deg: 25, torque_nm: 10 }, 94],
           ['supply', { generator: trench.item('Generator 5 kVA'), alone: true, earthed: true }, 93],
-          ['footprint', yes('washed', 'bag', 'witness'), 92],
+          ['footprint', { gravel: false, ...yes('washed', 'bag', 'witness') }, 92],
           ['scrape', { chip_mm: 0.36, ...yes('marks_gone', 'sharp') }, 90],
           ['wipe', yes('wiped', 'dry'), 89],
           ['clamp', { torque_nm: 10.1, square: true }, 88],
           ['gap', round, 87],
+          ['ready', yes('tight', 'contacts', 'outlet_closed', 'supported', 'display'), 87],
           ['fusion', await trench.trace(39.5, 1.1, 102, 85), 85],
           ['cooling', { released_at: stamp(68) }, 68],
           [
@@ -347,7 +345,7 @@ test('3. saddles: added on the pipe, footprint, peel, torque, feeler, branch tes
   await page.goto(`/joints/${saddle}`)
   await atStep(page, /footprint/i)
   await says(page, /360 mm/) // three widths are washed
-  await trench.record(saddle, [['footprint', { washed: true, bag: true, witness: true }, 0]])
+  await trench.record(saddle, [['footprint', { washed: true, gravel: false, bag: true, witness: true }, 0]])
   await page.reload()
   await test.step('peeled by the chip, which may flatter', async () => {
     await atStep(page, 'Peel the patch')

@@ -510,7 +510,7 @@ test('10. gas and water: the caution of the step, for the main at hand', async (
     ['conditions', /Gas: test the air in the trench before any current/, /Generator outside the trench/],
     ['supply', /Gas: generator and box can ignite it/, /on dry ground.*never touch plugs with wet hands/],
     ['scrape@a', /earth and wet the pipe before cutting or peeling/, /PE pipe charges up when it is peeled/],
-    ['wipe@a', null, /Solvent vapour burns: no spark/],
+    ['assemble', null, /Solvent vapour burns: no spark/],
     ['fusion', /Gas: no fusion while gas leaks/, /Stand clear of coupling ends and terminals/],
   ]
   for (const [step, ofGas, always] of beside) {

@@ -161,6 +161,7 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
     await atStep(joiner, 'Card, box and tools')
     await take(joiner, 'Fusion box', /^.*Box 2/)
     await take(joiner, 'Peeling tool', /Turning peeler 3/)
+    await take(joiner, 'Solvent', /Isopropanol 99 %/)
     await press(joiner, 'Record')
     await atStep(joiner, 'Weather and temperatures')
     // Digits typed anywhere go to the first figure.
@@ -189,19 +190,23 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
       'SDR from': '11',
       'SDR to': '17',
       'Length of the coupling': '160',
+      'Largest gap round the pipe': '0.7',
     })
     await atStep(joiner, 'Power for this fitting')
     await take(joiner, 'Generator or mains', /Generator 5 kVA/)
     await press(joiner, 'All as it should be')
-    await figures(joiner, 'Diameter by tape, both ends', bothEnds('Outside diameter by tape, mm', '110.15'))
+    await figures(joiner, 'Cut and washed, both ends', {})
+    await figures(joiner, 'Diameter by tape, both ends', {
+      ...bothEnds('Outside diameter by tape, where the fitting will sit, mm', '110.15'),
+      ...bothEnds('At the very end, mm', '109.8'),
+    })
     const across = ['110.3', '110.2', '110.1', '110.2']
     await round(joiner, 'Out of round, both ends', [...across, ...across])
-    await figures(joiner, 'Shrunk end, both ends', bothEnds('Diameter at the end, mm', '109.8'))
     await figures(joiner, 'Peel, both ends', bothEnds('Diameter by tape after peeling, mm', '109.6'))
     await figures(joiner, 'Insertion mark, both ends', bothEnds('Mark from the end, mm', '80'))
-    await figures(joiner, 'Wipe, both ends', {})
-    await figures(joiner, 'Assemble in the clamp', {}, { 'Both pipes held by the alignment clamp': 'Yes' })
+    await figures(joiner, 'Wipe and assemble', {}, { 'No stress in the joint': 'Yes' })
     await round(joiner, 'Gap round the coupling', ['0.6', '0.4', '0.2', '0.4'])
+    await figures(joiner, 'Before power', {})
     await atStep(joiner, 'Fusion')
     await choose(joiner, 'Speed', /100 times/)
     await press(joiner, 'Fuse')

@@ -106,7 +106,13 @@ export class Trench {
 
   /** Card, box, tools. */
   kit(box = 'Box 2', tool = 'Turning peeler 3'): Value {
-    return { card: this.item('Bram Ivesley'), box: this.item(box), tape: this.item('Tape 11'), tool: this.item(tool) }
+    return {
+      card: this.item('Bram Ivesley'),
+      box: this.item(box),
+      tape: this.item('Tape 11'),
+      tool: this.item(tool),
+      solvent: this.item('Isopropanol 99 %, bottle 7'),
+    }
   }
 
   /** A healthy 110 mm coupler up to the gap, begun so many minutes ago; peeled 20 minutes later. */
@@ -119,22 +125,26 @@ export class Trench {
       ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 13, fitting_c: 14, wind_ms: 2, shelter: false, rain: false }, ago],
       ['pipes', { pipe_a: '1', pipe_b: '2', slides: 'normal' }, ago],
       ['code', { code: CODES[110], layout: this.item('Practice layout') }, ago],
-      ['label', { dn_mm: 110, voltage_v: 39.5, time_s: 150, cooling_min: 12, sdr_min: 11, sdr_max: 17, coupling_mm: 160 }, ago],
+      [
+        'label',
+        { dn_mm: 110, voltage_v: 39.5, time_s: 150, cooling_min: 12, sdr_min: 11, sdr_max: 17, coupling_mm: 160, gap_mm: 0.7 },
+        ago,
+      ],
       ['supply', { generator: this.item('Generator 5 kVA'), alone: true, earthed: true }, ago],
     ]
     for (const side of ['a', 'b']) {
       facts.push(
-        [`od@${side}`, { od_tape_mm: 110.15 }, ago - 2],
+        [`cut-ends@${side}`, { square: true, gravel: false, washed: true }, ago - 1],
+        [`od@${side}`, { od_tape_mm: 110.15, od_end_mm: 109.8 }, ago - 2],
         [`ovality@${side}`, round([110.2, 110.4, 110.3], ['12:00', '1:30', '3:00', '4:30']), ago - 2],
-        [`toe@${side}`, { od_end_mm: 109.8, od_back_mm: 110.15 }, ago - 2],
         [`scrape@${side}`, { od_after_mm: 109.6, marks_gone: true, sharp: true, tool: 'turning' }, ago - 3],
-        [`mark@${side}`, { end_square: true, mark_mm: 80, all_round: true }, ago - 3],
-        [`wipe@${side}`, { wiped: true, dry: true }, ago - 4],
+        [`mark@${side}`, { dressed: true, mark_mm: 80, all_round: true }, ago - 3],
       )
     }
     facts.push(
-      ['assemble', { clamped: true, free: true, marks_at_face: true }, ago - 5],
+      ['assemble', { wiped: true, bag: true, dry: true, clamped: true, free: true, marks_at_face: true }, ago - 5],
       ['gap', round([0.6, 0.4, 0.2, 0.4], ['12:00', '3:00', '6:00', '9:00']), ago - 5],
+      ['ready', { tight: true, contacts: true, ends_closed: true, supported: true, display: true }, ago - 5],
     )
     return facts.map(([step, value, at]) => [step, { ...value, ...but[step] }, at])
   }

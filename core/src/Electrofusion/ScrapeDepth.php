@@ -37,7 +37,7 @@ use Diastoma\Core\Verdict;
         'verdict',
     ],
     'Geometry; limits from the procedure (0.2 mm least, 0.4 mm most, by hand never less than 0.2 mm: common practice)',
-    codes: ['reasons' => ['too-little', 'too-much']],
+    codes: ['reasons' => ['too-little', 'too-little-by-hand', 'too-much']],
 )]
 final class ScrapeDepth
 {
@@ -67,7 +67,8 @@ final class ScrapeDepth
         #[Measure('hand_min_mm', Quantity::Length, min: 0.17, max: 0.5, about: 'least depth by hand, whatever the label says')]
         float $handMin = self::HAND_MIN_M,
     ): array {
-        $min = self::least($min, $tool, $handMin);
+        $given = $min;
+        $min = self::least($given, $tool, $handMin);
         $byRibbon = $ribbon === null ? null : $this->fromRibbon($before, $ribbon, $length, $density);
         $byChip = $chip === null ? null : $chip / $chipRatio;
         if ($after !== null && $before === null) {
@@ -99,7 +100,7 @@ final class ScrapeDepth
             'wall_loss_pct' => $wall === null ? null : 100 * $depth / $wall,
             'min_used_mm' => $min === null ? null : Si::mm($min),
             'reasons' => [
-                ...($min !== null && ! Compare::atLeast($depth, $min) ? ['too-little'] : []),
+                ...($min !== null && ! Compare::atLeast($depth, $min) ? [$min === $given ? 'too-little' : 'too-little-by-hand'] : []),
                 ...($max !== null && ! Compare::atMost($depth, $max) ? ['too-much'] : []),
             ],
             'verdict' => $this->judge($depth, $basis, $u, $min, $max)->value,

@@ -36,7 +36,12 @@ final class Judge
             }
             $states[$step->key] = $one->judge($step, $states);
             $known->judged($step, $states[$step->key]->verdict);
+            foreach (Cure::by($step->key, $states) as $settled) {
+                $known->judged($settled->step, $settled->verdict);
+            }
         }
+
+        $states = Cure::settle($states);
 
         return new Judgement(
             $procedure,

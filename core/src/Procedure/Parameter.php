@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Procedure;
 
+use Diastoma\Core\Units\Display;
 use Diastoma\Core\Units\UnitSystem;
 
 /** A number or word of a procedure that somebody may want to change, and where it comes from. */
-final readonly class Parameter
+final readonly class Parameter implements Cites
 {
     /** @param  string  $name  its end tells the unit */
     public function __construct(
@@ -17,6 +18,11 @@ final readonly class Parameter
         public string $source,
         public string $certainty,
     ) {
+    }
+
+    public function cite(Known $known): self
+    {
+        return $this;
     }
 
     /** Was it written down from memory, so that it has to be held against its source before somebody relies on it? */
@@ -38,9 +44,11 @@ final readonly class Parameter
      */
     public function cited(UnitSystem $units): array
     {
+        $decimals = is_numeric($this->value) ? Display::asWritten($this->name, (float) $this->value) : null;
+
         return [
             'name' => $this->name, 'label' => $this->label, 'value' => $this->value,
-            'shown' => is_numeric($this->value) ? (new Spoken([[(float) $this->value, $this->name, '']]))->in($units) : null,
+            'shown' => is_numeric($this->value) ? (new Spoken([[(float) $this->value, $this->name, (string) $decimals]]))->in($units) : null,
             'source' => $this->source, 'certainty' => $this->certainty,
         ];
     }

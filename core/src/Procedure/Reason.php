@@ -12,6 +12,7 @@ final readonly class Reason
 {
     /**
      * @param  Parameter|null  $limit  what it stands on
+     * @param  string|null  $curedBy  key of the later step in which it is put right
      * @param  bool  $unusable  what was entered cannot be used: it is looked at again before anything else
      */
     public function __construct(
@@ -20,12 +21,31 @@ final readonly class Reason
         public Spoken $do,
         public ?Parameter $limit = null,
         public bool $unusable = false,
+        public ?string $curedBy = null,
     ) {
     }
 
     public static function plain(Verdict $verdict, string $text, string $do = ''): self
     {
         return new self($verdict, Spoken::plain($text), Spoken::plain($do));
+    }
+
+    /** The same, of what a later step puts right. */
+    public function curedBy(?string $key): self
+    {
+        return new self($this->verdict, $this->text, $this->do, $this->limit, $this->unusable, $key);
+    }
+
+    /** Not settled yet: what puts it right is still to be done. */
+    public function pending(): self
+    {
+        return new self(Verdict::Open, $this->text, $this->do, $this->limit);
+    }
+
+    /** Put right in a step of that title. */
+    public function cured(string $title): self
+    {
+        return new self(Verdict::Good, $this->text->then(" Put right since: {$title}."), Spoken::plain(''), $this->limit);
     }
 
     /** @return array<string, mixed> */

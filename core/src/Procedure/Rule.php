@@ -17,6 +17,7 @@ final readonly class Rule
      * @param  Binding  $inputs  of the calculation
      * @param  Planned  $planned  inputs that no crew enters
      * @param  Condition|null  $when  it is run; null: always
+     * @param  string|null  $curedBy  key of the later step in which what it finds bad is put right
      * @param  string|null  $fault  of an older frozen text: why nothing can be judged by it
      */
     public function __construct(
@@ -27,6 +28,7 @@ final readonly class Rule
         public ?Condition $when,
         public Ruling $ruling,
         public Telling $telling,
+        public ?string $curedBy,
         public ?string $fault,
     ) {
     }

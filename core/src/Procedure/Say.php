@@ -13,7 +13,7 @@ final readonly class Say
      * @param  list<Verdict>  $verdicts  those it is for
      * @param  string|null  $list  of the result, whose entries it looks at; null: it is for the verdict as a whole
      * @param  string|null  $code  that the list must hold, with a star at its end for several; null: any entry
-     * @param  Parameter|null  $limit  what it stands on
+     * @param  Cites|null  $limit  what it stands on
      */
     public function __construct(
         public array $verdicts,
@@ -21,7 +21,7 @@ final readonly class Say
         public Sentence $do,
         public ?string $list,
         public ?string $code,
-        public ?Parameter $limit,
+        public ?Cites $limit,
     ) {
     }
 

@@ -23,6 +23,12 @@ final readonly class Spoken
         return new self($text === '' ? [] : [$text]);
     }
 
+    /** The same, and after it these words. */
+    public function then(string $words): self
+    {
+        return new self([...$this->parts, $words]);
+    }
+
     public function in(UnitSystem $units, ?\DateTimeZone $zone = null): string
     {
         return implode(

@@ -133,7 +133,7 @@ final readonly class StepJudge
             if ($rule->ruling->computesOnly() || $rule->when?->holds($this->known) === false) {
                 continue;
             }
-            foreach ($rule->telling->limits() as $limit) {
+            foreach ($rule->telling->limits($this->known) as $limit) {
                 $limits[$limit->name] = $limit;
             }
         }
@@ -354,9 +354,10 @@ final readonly class StepJudge
     private function waits(Step $step, array $before): array
     {
         $waits = [];
+        $settled = Cure::settle($before);
         foreach ($step->order->needsGood as $key) {
-            if (isset($before[$key]) && ! \in_array($before[$key]->verdict, [Verdict::Good, Verdict::Close], true)) {
-                $waits[] = Wait::forGood($before[$key]);
+            if (isset($settled[$key]) && ! \in_array($settled[$key]->verdict, [Verdict::Good, Verdict::Close], true)) {
+                $waits[] = Wait::forGood($settled[$key]);
             }
         }
         foreach ($step->order->after as $key) {
@@ -408,14 +409,21 @@ final readonly class StepJudge
                     Verdict::Open,
                     $cause->why,
                     Spoken::plain($cause->do),
-                    $rule->telling->limit,
+                    $rule->telling->limit($this->known),
                     $cause->entered && ! $step->kind->comesInParts(),
                 ),
             ];
         }
         $verdict = $rule->ruling->verdict($result, $this->known);
 
-        return $rule->ruling->counts($verdict) ? $rule->telling->of($verdict, $result, $this->known) : [];
+        if (! $rule->ruling->counts($verdict)) {
+            return [];
+        }
+        $reasons = $rule->telling->of($verdict, $result, $this->known);
+
+        return $verdict === Verdict::Bad && $rule->curedBy !== null
+            ? array_map(fn (Reason $r) => $r->curedBy($rule->curedBy), $reasons)
+            : $reasons;
     }
 
     /** @return array<string, mixed>|Uncomputed */

@@ -68,6 +68,38 @@ final readonly class StepState
             || $this->status === 'done' && $this->verdict === Verdict::Bad && $this->step->retry;
     }
 
+    /** @param  list<Reason>  $reasons  what is said now that later steps are known */
+    public function saying(array $reasons): self
+    {
+        usort($reasons, fn (Reason $a, Reason $b) => $a->verdict->urgency() <=> $b->verdict->urgency());
+        $worst = Reason::worst($reasons);
+        $verdict = $this->status === 'done' ? $worst : Verdict::worst(Verdict::Open, $worst);
+
+        return new self(
+            $this->step,
+            $this->title,
+            $this->status,
+            $verdict,
+            $this->fact,
+            $reasons,
+            $this->guide,
+            $this->summary,
+            $this->results,
+            $this->device,
+            $this->model,
+            $this->lock,
+            $this->opensAt,
+            $this->cautions,
+            $this->figure,
+            $this->again,
+            $this->entry,
+            $this->suggested,
+            $this->usual,
+            $this->limits,
+            $this->scanned,
+        );
+    }
+
     /** @return array<string, mixed> */
     public function toArray(UnitSystem $units, ?\DateTimeZone $zone): array
     {

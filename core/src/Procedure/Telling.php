@@ -11,25 +11,32 @@ final readonly class Telling
 {
     /**
      * @param  string  $question  what the calculation decides, for what nothing else is said of
-     * @param  Parameter|null  $limit  what the rule stands on
+     * @param  Cites|null  $limit  what the rule stands on
      * @param  list<Say>  $says
      * @param  Sentence|null  $guide  before the step is recorded
      * @param  Sentence|null  $waits  while something is not known
      */
     public function __construct(
         private string $question,
-        public ?Parameter $limit,
+        private ?Cites $limit,
         private array $says,
         public ?Sentence $guide,
         private ?Sentence $waits,
     ) {
     }
 
-    /** @return list<Parameter> all that its sentences stand on, each once */
-    public function limits(): array
+    /** What the rule stands on, as far as it is known. */
+    public function limit(Known $known): ?Parameter
+    {
+        return $this->limit?->cite($known);
+    }
+
+    /** @return list<Parameter> all that its sentences stand on, each once, as far as it is known */
+    public function limits(Known $known): array
     {
         $limits = [];
-        foreach ([$this->limit, ...array_map(fn (Say $say) => $say->limit, $this->says)] as $limit) {
+        foreach ([$this->limit, ...array_map(fn (Say $say) => $say->limit, $this->says)] as $cites) {
+            $limit = $cites?->cite($known);
             if ($limit !== null) {
                 $limits[$limit->name] = $limit;
             }
@@ -59,19 +66,21 @@ final readonly class Telling
             }
             if ($say->list === null) {
                 // A sentence for the verdict as a whole is for what no code has told.
-                return $reasons !== [] ? $reasons : [new Reason($verdict, $say->text->fill($known), $say->do->fill($known), $say->limit)];
+                return $reasons !== []
+                    ? $reasons
+                    : [new Reason($verdict, $say->text->fill($known), $say->do->fill($known), $say->limit?->cite($known))];
             }
             foreach ($say->entries($result) as $entry) {
                 $reasons[] = new Reason(
                     $verdict,
                     $say->text->fill($known, ['event' => $entry]),
                     $say->do->fill($known, ['event' => $entry]),
-                    $say->limit,
+                    $say->limit?->cite($known),
                 );
             }
         }
 
-        return $reasons !== [] ? $reasons : [$this->plainly($verdict, $result)];
+        return $reasons !== [] ? $reasons : [$this->plainly($verdict, $result, $this->limit($known))];
     }
 
     /**
@@ -79,7 +88,7 @@ final readonly class Telling
      *
      * @param  array<string, mixed>  $result
      */
-    private function plainly(Verdict $verdict, array $result): Reason
+    private function plainly(Verdict $verdict, array $result, ?Parameter $limit): Reason
     {
         $why = array_filter((array) ($result['reasons'] ?? $result['why'] ?? $result['fails'] ?? $result['failed'] ?? []), is_string(...));
         $because = $why === [] ? '.' : ' ('.implode(', ', $why).').';
@@ -90,8 +99,8 @@ final readonly class Telling
                 $verdict,
                 Spoken::plain("Not settled: {$question}?".($why === [] ? '' : ' '.ucfirst(implode(', ', $why)).'.')),
                 Spoken::plain('Record what is missing.'),
-                $this->limit,
+                $limit,
             )
-            : new Reason($verdict, Spoken::plain("{$question}: {$verdict->value}{$because}"), Spoken::plain(''), $this->limit);
+            : new Reason($verdict, Spoken::plain("{$question}: {$verdict->value}{$because}"), Spoken::plain(''), $limit);
     }
 }

@@ -46,6 +46,15 @@ final class Display
         return self::DECIMALS[$suffix] ?? 2;
     }
 
+    /** How many decimals a limit is written with, where its unit's own would round it: 0.15 mm is not 0.2 mm. */
+    public static function asWritten(string $key, float $value): ?int
+    {
+        [$suffix, $unit] = self::unitOf($key);
+        $written = \strlen((string) strrchr(rtrim(number_format($value, 4, '.', ''), '0'), '.')) - 1;
+
+        return $unit === null || $written <= self::decimals($suffix) ? null : $written;
+    }
+
     /** A few kPa are read to their tenths and hundredths: half a kPa is not one. */
     private static function enough(string $suffix, float $value): int
     {

@@ -53,6 +53,8 @@ export interface FieldSpec {
   min?: number
   max?: number
   optional?: boolean
+  /** optional, and asked for in sight all the same */
+  wanted?: boolean
   options?: { value: string; label: string }[]
   want?: boolean
   /** the answer of a sound joint, where a calculation judges it */

@@ -2325,6 +2325,19 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * gap-limit
+         * @description How large may the gap be?
+         */
+        Calc_gap_limit: {
+            limit_mm?: number;
+            /** @default false */
+            label_silent: boolean;
+            /** @description wanted with a silent label */
+            dn_mm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * generator-size
          * @description Does the generator carry this fitting?
          */
@@ -3365,6 +3378,22 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * solvent-check
+         * @description Is this the solvent that the procedure wants?
+         */
+        Calc_solvent_check: {
+            /** @enum {string} */
+            kind?: "isopropanol" | "ethanol-mek" | "acetone" | "other";
+            strength_pct?: number;
+            isopropanol_min_pct?: number;
+            /** @default false */
+            mix_allowed: boolean;
+            /** @default false */
+            acetone_allowed: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * spigot-chamfer
          * @description How long must the chamfer be, and is it right?
          */
@@ -3401,6 +3430,18 @@ export interface components {
             latent_jkg: number;
             dt_k: number;
             t_s: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * stop-and-sleeve
+         * @description Can the coupling go on in this way?
+         */
+        Calc_stop_and_sleeve: {
+            stop_mm: number;
+            coupling_mm: number;
+            /** @default false */
+            slides_back: boolean;
         } & {
             [key: string]: unknown;
         };
@@ -3724,6 +3765,19 @@ export interface components {
             extension_min: number;
             /** @default 25 */
             extension_fall_kpa: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * wash-length
+         * @description Was the end washed far enough back?
+         */
+        Calc_wash_length: {
+            wanted_mm: number;
+            least_mm: number;
+            washed_mm?: number;
+            /** @default false */
+            has_reason: boolean;
         } & {
             [key: string]: unknown;
         };

@@ -153,7 +153,7 @@ export function FieldsEntry({
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [items, project, who])
   // Several things that are only noted when they are known stand folded below.
-  const folded = fields.filter((f) => f.optional && f.type !== 'item' && f.type !== 'yesno')
+  const folded = fields.filter((f) => f.optional && !f.wanted && f.type !== 'item' && f.type !== 'yesno')
   const fold = folded.length >= 2 && folded.length < fields.length && !fields.some((f) => f.type === 'code')
   const isShown = (s: Slot): boolean => !fold || more || !folded.includes(s.field) || s.id in faults || !isEmpty(values[s.id])
   const shown = sides.flatMap((end) => {

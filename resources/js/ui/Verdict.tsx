@@ -5,6 +5,13 @@ import { say } from '../texts/say'
 
 export const WORD: Record<Verdict, string> = { good: say('ui.good'), close: say('ui.close'), bad: say('ui.bad'), open: say('ui.open') }
 
+/** Where a limit comes from, in a word; one that was read off a label or a tool says it by its source. */
+const BY: Record<string, string> = {
+  memory: say('ui.fromMemoryConfirmIt'),
+  practice: say('ui.commonPractice'),
+  project: say('ui.ofTheProject'),
+}
+
 const FIGURE =
   /(\d{4}-\d\d-\d\d\.?|\d[\d.,:]* (?:(?:mm|cm|m|km|in|ft|s|min|h|V|A|VA|W|kJ|J|K|bar|kPa|MPa|psi|L|gal|N·m|kg|g)\b|%\/K|%|°C|°F|°|Ω))/
 
@@ -76,10 +83,8 @@ export function Sentence({
             label: limit.label,
             shown: limit.shown ?? String(limit.value),
             source: limit.source,
-            certainty:
-              { memory: say('ui.fromMemoryConfirmIt'), practice: say('ui.commonPractice'), std: '', project: say('ui.ofTheProject') }[
-                limit.certainty
-              ] ?? '',
+            // A source that says it by itself does not say it twice.
+            certainty: limit.source.startsWith('common practice') && limit.certainty === 'practice' ? '' : (BY[limit.certainty] ?? ''),
           })}
         </Typography>
       )}

@@ -14,18 +14,20 @@ namespace Diastoma\Core\Procedure\Compile;
  * @phpstan-type FieldText array{
  *     key: string, label: string, type?: string, of?: string, preset?: mixed, suggest?: string|array<string, mixed>,
  *     scanned?: string|array<string, mixed>,
- *     quantity?: string, min?: int|float, max?: int|float, optional?: bool, want?: bool, should?: bool, otherwise?: string,
+ *     quantity?: string, min?: int|float, max?: int|float, optional?: bool, wanted?: bool, want?: bool, should?: bool, otherwise?: string,
  *     bad?: string, do?: string, options?: array<int, OptionText>, usual?: UsualText
  * }
  * @phpstan-type LimitText array{
  *     of: string, min?: mixed, max?: mixed, within?: mixed, tol?: mixed, is?: mixed, u?: mixed,
  *     rule?: 'guarded'|'guarded-95'|'simple'
  * }
+ * @phpstan-type LimitReadText array{of: string, label: string, source: string}
  * @phpstan-type SayText array{text: string, verdict?: string|array<int, string>, do?: string, has?: string, limit?: mixed}
  * @phpstan-type ExcuseText array{of: string, codes: array<int, string>, when: ConditionsText, as: string}
  * @phpstan-type RuleText array{
  *     calc: string, calc_as?: string, in: array<string, mixed>, when?: ConditionsText,
- *     judges?: bool|'computed'|array<int, string>, limit?: string, own_verdict?: bool, text?: string, waits?: string,
+ *     judges?: bool|'computed'|array<int, string>, limit?: string|LimitReadText, own_verdict?: bool, text?: string, waits?: string,
+ *     cured_by?: string,
  *     limits?: array<int, LimitText>, excuse?: ExcuseText, say?: array<int, SayText>
  * }
  * @phpstan-type OfferText array{within_min?: int|float, same?: string, without?: array<int, string>}

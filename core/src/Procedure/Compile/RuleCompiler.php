@@ -7,8 +7,9 @@ namespace Diastoma\Core\Procedure\Compile;
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Procedure\Binding;
+use Diastoma\Core\Procedure\Cites;
 use Diastoma\Core\Procedure\Excuse;
-use Diastoma\Core\Procedure\Parameter;
+use Diastoma\Core\Procedure\LimitRead;
 use Diastoma\Core\Procedure\Planned;
 use Diastoma\Core\Procedure\Rule;
 use Diastoma\Core\Procedure\Ruling;
@@ -21,6 +22,7 @@ use Diastoma\Core\Verdict;
  *
  * @phpstan-import-type RuleText from AsWritten
  * @phpstan-import-type SayText from AsWritten
+ * @phpstan-import-type LimitReadText from AsWritten
  * @phpstan-import-type ExcuseText from AsWritten
  */
 final readonly class RuleCompiler
@@ -50,7 +52,7 @@ final readonly class RuleCompiler
         $about = $known ? $registry->about($rule['calc']) : null;
         $when = isset($rule['when']) ? $this->reader->below('when')->conditions($rule['when']) : null;
         $inputs = $this->inputs($rule, $about);
-        $limit = $this->parameter($rule['limit'] ?? null, $this->reader->below('limit'));
+        $limit = $this->limit($rule['limit'] ?? null, $this->reader->below('limit'));
         $ruling = $this->ruling($rule, $about);
         $telling = new Telling(
             $about->title ?? $name,
@@ -60,7 +62,21 @@ final readonly class RuleCompiler
             isset($rule['waits']) ? $this->saying()->below('waits')->sentence($rule['waits']) : null,
         );
 
-        return new Rule($rule['calc'], $name, $inputs, $this->planned($rule['in']), $when, $ruling, $telling, $this->reader->faultUnder());
+        $planned = $this->planned($rule['in']);
+
+        return new Rule($rule['calc'], $name, $inputs, $planned, $when, $ruling, $telling, $this->cure($rule), $this->reader->faultUnder());
+    }
+
+    /** @param  RuleText  $rule */
+    private function cure(array $rule): ?string
+    {
+        $at = $this->reader->below('cured_by');
+        $key = isset($rule['cured_by']) ? $at->stepKey($rule['cured_by']) : null;
+        if ($key !== null && ! $at->vocabulary->comesLater($key, (string) $at->here->key())) {
+            $at->fault("\"{$rule['cured_by']}\" is no later step: nothing is put right before it is found");
+        }
+
+        return $key;
     }
 
     /** @param  RuleText  $rule */
@@ -142,7 +158,7 @@ final readonly class RuleCompiler
      * @param  RuleText  $rule
      * @return list<Say>
      */
-    private function says(array $rule, Calculates $about, ?Parameter $limit, Ruling $ruling): array
+    private function says(array $rule, Calculates $about, ?Cites $limit, Ruling $ruling): array
     {
         $says = [];
         foreach ($rule['say'] ?? [] as $i => $say) {
@@ -159,7 +175,7 @@ final readonly class RuleCompiler
     }
 
     /** @param  SayText  $say */
-    private function say(array $say, Calculates $about, ?Parameter $limit, Reader $at): Say
+    private function say(array $say, Calculates $about, ?Cites $limit, Reader $at): Say
     {
         [$list, $code] = isset($say['has']) ? [...explode(':', $say['has'], 2), null] : [null, null];
         if ($list !== null) {
@@ -170,7 +186,7 @@ final readonly class RuleCompiler
         return new Say(
             isset($say['verdict']) ? array_map(Verdict::from(...), array_values((array) $say['verdict'])) : Verdict::cases(),
             $at->below('text')->sentence($say['text']), $at->below('do')->sentence($say['do'] ?? ''), $list, $code,
-            \array_key_exists('limit', $say) ? $this->parameter($say['limit'], $at->below('limit')) : $limit,
+            \array_key_exists('limit', $say) ? $this->limit($say['limit'], $at->below('limit')) : $limit,
         );
     }
 
@@ -180,8 +196,12 @@ final readonly class RuleCompiler
         return $this->reader->from($this->reader->here->saying());
     }
 
-    private function parameter(mixed $name, Reader $at): ?Parameter
+    private function limit(mixed $name, Reader $at): ?Cites
     {
+        if (\is_array($name)) {
+            /** @var LimitReadText $name by the schema */
+            return $this->read($name, $at);
+        }
         if ($name === true) {
             $at->fault('must be the name of a parameter, or false for none');
         }
@@ -194,5 +214,13 @@ final readonly class RuleCompiler
         }
 
         return $parameters[$name] ?? null;
+    }
+
+    /** @param  LimitReadText  $limit */
+    private function read(array $limit, Reader $at): LimitRead
+    {
+        $path = explode('.', $limit['of']);
+
+        return new LimitRead($path[\count($path) - 1], $at->below('of')->path($limit['of']), $limit['label'], $limit['source']);
     }
 }

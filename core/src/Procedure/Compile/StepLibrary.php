@@ -11,12 +11,16 @@ use Diastoma\Core\Procedure\Procedure;
  * Writes a procedure out in full. A file may take steps from the library (`{"use": "electrofusion/wipe"}`) and repeat a
  * group of steps (`{"block": […], "each": ["1", "2"]}`); what is frozen, shown and handed out is the whole text.
  *
- * Keys beside `use` replace those of the library's step; `with` replaces single places: `{"fields.1.label": "…"}`.
+ * Keys beside `use` replace those of the library's step; `with` replaces or sets single places, `{"fields.1.label": "…"}`, or
+ * adds one at the end of a list, `{"fields.+": {…}}` (several: `fields.+2`, `fields.+3`).
  * In a block `{this}` and `{prev}` stand for the round at hand and the one before it (`before` for the first).
  */
 final class StepLibrary
 {
     private const MOST_STEPS = 500;
+
+    /** Begins what is added at the end of a list. */
+    private const MORE = '+';
 
     /** @var array<string, string> */
     private array $faults = [];
@@ -197,7 +201,15 @@ final class StepLibrary
     {
         foreach ($with as $place => $value) {
             $at = &$whole;
-            foreach (explode('.', (string) $place) as $key) {
+            $keys = explode('.', (string) $place);
+            foreach ($keys as $i => $key) {
+                if (str_starts_with($key, self::MORE) && \is_array($at) && array_is_list($at)) {
+                    $key = \count($at);
+                    $at[] = null;
+                } elseif ($i === \count($keys) - 1 && \is_array($at) && ! array_is_list($at)) {
+                    // A key that it had not: whether it may have it, the schema says.
+                    $at += [$key => null];
+                }
                 if (! \is_array($at) || ! \array_key_exists($key, $at)) {
                     $this->faults["{$path}.with"] = "there is no {$place} in {$name}";
                     unset($at);
