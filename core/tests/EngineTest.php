@@ -274,7 +274,7 @@ it('judges a PVC joint by its own file and by no code of its own', function () {
         'chamfer' => ['length_mm' => 14],
         'mark' => ['depth_mm' => 135, 'mark_mm' => 125],
         'clean' => ['clean' => true, 'seated' => true, 'lubricated' => true],
-        'push' => ['in_line' => true],
+        'push' => ['in_line' => true, 'closed' => true],
         'seen' => ['visible_mm' => 3],
         'gap' => [
             'readings' => [
@@ -350,6 +350,7 @@ it('tells tight, leaking and air-filled sections apart', function (string $metho
     ['pe-viscoelastic', 'air', Verdict::Open, 'Trapped air'],
     ['pe-viscoelastic', 'leak', Verdict::Bad, ''],
     ['constant-pressure-makeup', 'leak', Verdict::Bad, 'more than the allowance'],
+    ['makeup-us', 'leak', Verdict::Bad, 'more than the allowance'],
 ]);
 
 it('lets the lowest point see its test pressure and nothing more, unless the engineer says what the weakest part may see', function () {

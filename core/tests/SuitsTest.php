@@ -2,7 +2,12 @@
 
 declare(strict_types=1);
 
+use Diastoma\Core\Data;
+use Diastoma\Core\Procedure\Example;
+use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Units\UnitSystem;
+use Diastoma\Core\Verdict;
 
 require_once __DIR__.'/helpers.php';
 
@@ -61,3 +66,25 @@ it('says both ends of a range', function () {
     $text = ['suits' => [['of' => 'sdr', 'min' => 11, 'max' => 17, 'why' => 'So thick.']]] + Procedure::shipped()['ef-coupler-hand']->text;
     expect(Procedure::from($text)->unsuited(['sdr' => 21]))->toBe(['It is for SDR 11 to SDR 17, and this is SDR 21. So thick.']);
 });
+
+it('takes an allowance of one family with the band of that family alone', function (string $method, string $band, bool $goes) {
+    $raw = Data::json("methods/{$method}.json");
+    $raw['parameters']['band_of']['value'] = $band;
+    $example = Example::shipped()[$method];
+    $judgement = Judge::judge(Procedure::from($raw), $example->facts(), $example->line(), new DateTimeImmutable('2026-05-05T12:00:00+02:00'));
+    $phases = $judgement->steps['phases'];
+    expect($phases->verdict)->toBe($goes ? Verdict::Good : Verdict::Open);
+    if (! $goes) {
+        expect(implode(' ', array_map(fn ($r) => $r->text->in(UnitSystem::Metric), $phases->reasons)))->toContain("band_procedure is \"{$band}\"");
+    }
+})->with([
+    ['constant-pressure-makeup', 'asnzs-constant', true],
+    ['constant-pressure-makeup', 'awwa-c605', false],
+    ['makeup-us', 'awwa-c605', true],
+    ['makeup-us', 'asnzs-constant', false],
+    ['makeup-us', 'awwa-c6O5', false],
+]);
+
+it('takes no make-up method for pipe that stretches', function (string $method) {
+    expect(Procedure::shipped()[$method]->unsuited(['material' => 'PE100'])[0] ?? '')->toContain('a tight pipe would be called leaking');
+})->with(['constant-pressure-makeup', 'makeup-us']);

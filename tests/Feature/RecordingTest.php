@@ -177,7 +177,7 @@ it('signs only what is good, seals it, and shows a later change', function () {
         recordPvcJoint($this, $joint);
         $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertCreated();
     }
-    $this->record('joiner', "subjects/joint/{$one}", 'push', ['in_line' => true])->assertConflict();
+    $this->record('joiner', "subjects/joint/{$one}", 'push', ['in_line' => true, 'closed' => true])->assertConflict();
     $model = Line::query()->findOrFail($line['id']);
     expect(SealSubject::broken($model))->toBe([]);
     DB::table('facts')->where('subject_id', $one)->where('step', 'chamfer')->update(['value' => '{"length_mm":15}']);
@@ -192,7 +192,7 @@ it('cuts a joint out: it stays, two new ones take its place', function () {
     $new = $this->as('inspector')->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'feather edge'])->assertCreated()->json();
     expect(array_column($new, 'number'))->toBe(['1A', '1B']);
     $this->as('inspector')->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'again'])->assertConflict();
-    $this->record('joiner', "subjects/joint/{$joint}", 'push', ['in_line' => true])->assertConflict();
+    $this->record('joiner', "subjects/joint/{$joint}", 'push', ['in_line' => true, 'closed' => true])->assertConflict();
     $after = $this->as('joiner')
         ->getJson("/api/v1/lines/{$line['id']}")
         ->json('joints');

@@ -127,6 +127,7 @@ for (const id of [
   'ef-restraint',
   'pe-viscoelastic',
   'constant-pressure-makeup',
+  'makeup-us',
   // Among all tests these are walked twice, below.
   ...(COUNTS ? DAILY.map((daily) => daily.id) : []),
 ]) {
