@@ -216,7 +216,8 @@ it('judges by a school that is added at run time, as data alone', function () {
     $raw = Data::json('procedures/ef-coupler-one-pass.json');
     $raw['id'] = 'ef-coupler-strict-toe';
     $raw['title'] = 'Electrofusion coupler, strict toe';
-    $raw['parameters']['toe_in_limit_mm'] = ['value' => 0.2, 'label' => 'toe', 'source' => 'a utility\'s own rule', 'certainty' => 'project'];
+    $own = ['value' => 0.2, 'label' => 'toe', 'source' => 'a utility\'s own rule', 'certainty' => 'project'];
+    $raw['parameters']['toe_in_limit_mm'] = $own;
     $judgement = judged(Procedure::from($raw), couplerFacts());
     expect($judgement->steps['od@a']->verdict)->toBe(Verdict::Bad)->and(texts($judgement))->toContain('up to 0.2 mm')
         ->and($judgement->procedure->hash)->not->toBe(Procedure::shipped()['ef-coupler-one-pass']->hash);

@@ -513,7 +513,8 @@ it('says nothing of the kind where the code does not tell it', function () {
 it('joins inch pipe: its diameter by its own table, its fitting by nominal size and series', function () {
     $line = ['dn_mm' => 114.3, 'od_mm' => 114.3, 'sdr' => 11.0, 'wall_mm' => 10.39, 'series' => 'ips', 'size' => '4 in IPS'];
     $step = fn (array $facts, string $key) => told('ef-coupler-one-pass', $facts, $line)->steps[$key];
-    $printed = ['voltage_v' => 39.5, 'time_s' => 150, 'cooling_min' => 12, 'sdr_min' => 11, 'sdr_max' => 17, 'coupling_mm' => 160, 'gap_mm' => 0.7];
+    $printed = ['voltage_v' => 39.5, 'time_s' => 150, 'cooling_min' => 12, 'sdr_min' => 11, 'sdr_max' => 17];
+    $printed += ['coupling_mm' => 160, 'gap_mm' => 0.7];
     $label = ['dn_in' => 4] + $printed;
     $before = [['kit', kit(), 0], ['code', ['code' => '010000110395160210150022'], 3]];
     expect($step([...$before, ['label', $label + ['series' => 'ips'], 4]], 'label')->verdict->value)->not->toBe('bad')
@@ -524,7 +525,11 @@ it('joins inch pipe: its diameter by its own table, its fitting by nominal size 
         ->toContain('the series of the fitting is not entered');
     $air = ['air_c' => 23, 'rh_pct' => 50, 'pipe_c' => 23, 'fitting_c' => 23, 'wind_ms' => 2, 'shelter' => false, 'rain' => false];
     $dressed = ['square' => true, 'gravel' => false, 'washed' => true];
-    $taped = fn (float $inches) => $step([['conditions', $air, 1], ['cut-ends@a', $dressed, 5], ['od@a', ['od_tape_in' => $inches, 'od_end_in' => $inches - 0.01], 6]], 'od@a')->verdict->value;
+    $taped = fn (float $inches) => $step([
+        ['conditions', $air, 1],
+        ['cut-ends@a', $dressed, 5],
+        ['od@a', ['od_tape_in' => $inches, 'od_end_in' => $inches - 0.01], 6],
+    ], 'od@a')->verdict->value;
     // ASTM F714: 4.500 in, 0.45 % either way: 4.480 to 4.520 in.
     expect([$taped(4.5), $taped(4.46), $taped(4.6)])->toBe(['good', 'bad', 'bad']);
 });

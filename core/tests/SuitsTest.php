@@ -71,11 +71,13 @@ it('takes an allowance of one family with the band of that family alone', functi
     $raw = Data::json("methods/{$method}.json");
     $raw['parameters']['band_of']['value'] = $band;
     $example = Example::shipped()[$method];
-    $judgement = Judge::judge(Procedure::from($raw), $example->facts(), $example->line(), new DateTimeImmutable('2026-05-05T12:00:00+02:00'));
+    $now = new DateTimeImmutable('2026-05-05T12:00:00+02:00');
+    $judgement = Judge::judge(Procedure::from($raw), $example->facts(), $example->line(), $now);
     $phases = $judgement->steps['phases'];
     expect($phases->verdict)->toBe($goes ? Verdict::Good : Verdict::Open);
     if (! $goes) {
-        expect(implode(' ', array_map(fn ($r) => $r->text->in(UnitSystem::Metric), $phases->reasons)))->toContain("band_procedure is \"{$band}\"");
+        $said = implode(' ', array_map(fn ($r) => $r->text->in(UnitSystem::Metric), $phases->reasons));
+        expect($said)->toContain("band_procedure is \"{$band}\"");
     }
 })->with([
     ['constant-pressure-makeup', 'asnzs-constant', true],

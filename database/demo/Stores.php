@@ -100,7 +100,12 @@ final class Stores
                 'Isopropanol 99 %, bottle 7',
                 ['sort' => 'isopropanol', 'strength_pct' => 99, 'batch' => 'IP-2207', 'use_by' => $in('+5 months')],
             ],
-            ['solvent-weak', 'solvent', 'Isopropanol 70 %, bottle 2', ['sort' => 'isopropanol', 'strength_pct' => 70, 'batch' => 'IP-1903']],
+            [
+                'solvent-weak',
+                'solvent',
+                'Isopropanol 70 %, bottle 2',
+                ['sort' => 'isopropanol', 'strength_pct' => 70, 'batch' => 'IP-1903'],
+            ],
             ['solvent-mix', 'solvent', 'Ethanol mix, bottle 4', ['sort' => 'ethanol-mek', 'batch' => 'EM-031']],
             ['scriber', 'scriber', 'Scriber 2', ['depth_mm' => 0.18, 'due_on' => $in('+5 months')]],
             [

@@ -42,7 +42,14 @@ it('does not sign over an optional step that was recorded and is bad', function 
     $raw = Procedure::shipped()['ef-coupler-one-pass']->text;
     $keep = fn (string $id) => collect($raw['steps'])->firstWhere('id', $id);
     $raw =
-        ['id' => 'small', 'steps' => [$keep('pipes'), ['after' => []] + $keep('gouge'), ['after' => ['pipes'], 'needs_good' => []] + $keep('accept')]] + $raw;
+        [
+            'id' => 'small',
+            'steps' => [
+                $keep('pipes'),
+                ['after' => []] + $keep('gouge'),
+                ['after' => ['pipes'], 'needs_good' => []] + $keep('accept'),
+            ],
+        ] + $raw;
     unset($raw['tells']);
     $raw['parameters'] = array_intersect_key($raw['parameters'], ['gouge_limit_pct' => 1]);
     $hash = $this->as('engineer')

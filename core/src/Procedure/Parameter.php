@@ -48,7 +48,9 @@ final readonly class Parameter implements Cites
 
         return [
             'name' => $this->name, 'label' => $this->label, 'value' => $this->value,
-            'shown' => is_numeric($this->value) ? (new Spoken([[(float) $this->value, $this->name, (string) $decimals]]))->in($units) : null,
+            'shown' => is_numeric($this->value)
+                ? (new Spoken([[(float) $this->value, $this->name, (string) $decimals]]))->in($units)
+                : null,
             'source' => $this->source, 'certainty' => $this->certainty,
         ];
     }

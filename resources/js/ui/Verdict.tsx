@@ -11,6 +11,7 @@ const BY: Record<string, string> = {
   practice: say('ui.commonPractice'),
   project: say('ui.ofTheProject'),
 }
+const by = (limit: { certainty: string }): string => BY[limit.certainty] ?? ''
 
 const FIGURE =
   /(\d{4}-\d\d-\d\d\.?|\d[\d.,:]* (?:(?:mm|cm|m|km|in|ft|s|min|h|V|A|VA|W|kJ|J|K|bar|kPa|MPa|psi|L|gal|N·m|kg|g)\b|%\/K|%|°C|°F|°|Ω))/
@@ -84,7 +85,7 @@ export function Sentence({
             shown: limit.shown ?? String(limit.value),
             source: limit.source,
             // A source that says it by itself does not say it twice.
-            certainty: limit.source.startsWith('common practice') && limit.certainty === 'practice' ? '' : (BY[limit.certainty] ?? ''),
+            certainty: by(limit).includes(limit.source.split(',')[0]!) ? '' : by(limit),
           })}
         </Typography>
       )}
