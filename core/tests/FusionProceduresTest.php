@@ -315,7 +315,9 @@ function saddle(string $fault = 'none'): array
                 'tapping_min' => 60,
                 'saddle_mm' => 120,
                 'cover_deg' => 150,
+                'held' => 'bolts',
                 'torque_nm' => 10,
+                'opens' => 'cutter',
             ],
             4,
         ],
@@ -417,11 +419,31 @@ it('finds what is wrong with a saddle', function (string $step, array $value, st
     ['tap', ['capped' => false], 'Cap on, tight, no leak: no'],
 ]);
 
+it('accepts a branch without a tap where there is none, and asks for no torque where there are no bolts', function () {
+    $line = ['dn_mm' => 180, 'od_mm' => 180, 'sdr' => 11, 'wall_mm' => 16.4];
+    $but = fn (array $label, array $more = []) => but(but(saddle(), 'label', $label), 'clamp', $more);
+    $untapped = array_values(array_filter($but(['opens' => 'later', 'tapping_min' => null]), fn ($f) => $f[0] !== 'tap'));
+    $made = told('ef-saddle-tapping', $untapped, $line);
+    expect($made->verdict)->toBeIn([Verdict::Good, Verdict::Close], saying($made))->and($made->steps)->not->toHaveKey('tap');
+    // One that has a cutter is not accepted before it is tapped, nor fused without its waiting time.
+    $cutter = array_values(array_filter(saddle(), fn ($f) => $f[0] !== 'tap'));
+    expect(told('ef-saddle-tapping', $cutter, $line)->verdict)->toBe(Verdict::Open);
+    $unsaid = told('ef-saddle-tapping', $but(['tapping_min' => null]), $line);
+    expect($unsaid->steps['label']->verdict)->toBe(Verdict::Open)
+        ->and(saying($unsaid))->toContain('The waiting time before tapping is not entered.')
+        ->and(told('ef-saddle-tapping', array_slice($but(['tapping_min' => null]), 0, 13), $line, 18)->steps['fusion']->lock?->text)
+        ->toContain('must be good first');
+    $framed = told('ef-saddle-tapping', $but(['held' => 'frame', 'torque_nm' => null], ['torque_nm' => null]), $line);
+    expect($framed->verdict)->toBeIn([Verdict::Good, Verdict::Close], saying($framed));
+    expect(told('ef-saddle-tapping', $but([], ['torque_nm' => null]), $line)->steps['clamp']->verdict)->toBe(Verdict::Open);
+});
+
 it('fuses a restraint as a joint of its own', function () {
     $own = array_values(array_filter(saddle(), fn ($f) => ! in_array($f[0], ['pipes', 'od', 'after', 'branch-test', 'tap'], true)));
+    $ofBranch = ['outlet_mm' => 1, 'tapping_min' => 1, 'opens' => 1];
     $judgement = told(
         'ef-restraint',
-        array_map(fn ($f) => $f[0] === 'label' ? ['label', array_diff_key($f[1], ['outlet_mm' => 1, 'tapping_min' => 1]), 4] : $f, $own),
+        array_map(fn ($f) => $f[0] === 'label' ? ['label', array_diff_key($f[1], $ofBranch), 4] : $f, $own),
         ['dn_mm' => 180, 'od_mm' => 180, 'sdr' => 11, 'wall_mm' => 16.4],
     );
     expect($judgement->verdict)

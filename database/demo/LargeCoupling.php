@@ -198,6 +198,7 @@ final class LargeCoupling
                         'cooling_min' => 15,
                         'saddle_mm' => 150,
                         'cover_deg' => 25,
+                        'held' => 'bolts',
                         'torque_nm' => 10,
                     ],
                     3,

@@ -205,7 +205,11 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
           ['kit', trench.kit('Box 2', 'Hand scraper 5'), 95],
           ['conditions', { air_c: 14, rh_pct: 60, pipe_c: 13, fitting_c: 14, wind_ms: 2, shelter: true, rain: false }, 95],
           ['code', { code, layout: trench.item('Practice layout') }, 94],
-          ['label', { dn_mm: 630, voltage_v: 39.5, time_s: 100, cooling_min: 15, saddle_mm: 150, cover_deg: 25, torque_nm: 10 }, 94],
+          [
+            'label',
+            { dn_mm: 630, voltage_v: 39.5, time_s: 100, cooling_min: 15, saddle_mm: 150, cover_deg: 25, held: 'bolts', torque_nm: 10 },
+            94,
+          ],
           ['supply', { generator: trench.item('Generator 5 kVA'), alone: true, earthed: true }, 93],
           ['footprint', { gravel: false, ...yes('washed', 'bag', 'witness') }, 92],
           ['scrape', { chip_mm: 0.36, ...yes('marks_gone', 'sharp') }, 90],
@@ -332,8 +336,10 @@ test('3. saddles: added on the pipe, footprint, peel, torque, feeler, branch tes
     'Waiting time before tapping': '60',
     'Length of the saddle along the pipe': '120',
     'Reach round the pipe': '150',
-    'Prescribed torque of the clamp bolts': '10',
+    'Prescribed torque of the bolts': '10',
   })
+  await choose(page, 'Held down by', 'bolts, to a torque')
+  await choose(page, 'The main is opened', "by this saddle's own cutter")
   await sendStep(page)
   await page.goto(`/joints/${saddle}?step=supply`)
   await takePower(page)

@@ -125,6 +125,7 @@ for (const id of [
   'ef-coupler-hand',
   'ef-saddle-tapping',
   'ef-restraint',
+  'ef-branch-large',
   'pe-viscoelastic',
   'constant-pressure-makeup',
   'makeup-us',
