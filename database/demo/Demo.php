@@ -28,6 +28,10 @@ use Illuminate\Support\Str;
 /** A made-up valley with a water main half laid, so that each page has something true to show. Nobody and nothing here is real. */
 final class Demo
 {
+    private const BEFORE_MEASURING = ['kit', 'conditions', 'pipes', 'code', 'label', 'supply', 'cut-ends@a', 'cut-ends@b'];
+
+    private const FIRST_END = ['od@a', 'ovality@a', 'scrape@a', 'mark@a', 'od@b', 'ovality@b'];
+
     public const PASSWORD = 'clay-and-chalk';
 
     public const PEOPLE = [
@@ -130,6 +134,7 @@ final class Demo
         $this->make($joints['33'], 33, $this->now->modify('-95 minutes'), 'shorted-turns', false);
         $this->make($joints['34'], 34, $this->now->modify('-44 minutes'), 'none', false);
         $this->begin($joints['35'], 35, $this->now->modify('-12 minutes'));
+        $this->lookAt($joints['36'], 36, $this->now->modify('-6 minutes'));
         $this->test($line, 0, 'none', $this->now->modify('-3 days')->setTime(8, 0), true);
         $this->test($line, 1, 'weep', $this->now->modify('-1 day')->setTime(8, 30), false);
         $pipe = Pipe::query()->where('line_id', $line->id)->where('plain', '51')->firstOrFail();
@@ -420,34 +425,10 @@ final class Demo
         );
     }
 
-    /** A joint at the face: the first steps only, the second pipe too oval. */
+    /** A joint at the face: its first end prepared, the second pipe too oval. */
     private function begin(Joint $joint, int $seed, \DateTimeImmutable $start): void
     {
-        foreach ($this->couplerFacts($joint, $seed, $start) as $fact) {
-            if (
-                ! \in_array(
-                    $fact['step'],
-                    [
-                        'kit',
-                        'supply',
-                        'conditions',
-                        'pipes',
-                        'code',
-                        'label',
-                        'cut-ends@a',
-                        'cut-ends@b',
-                        'od@a',
-                        'ovality@a',
-                        'scrape@a',
-                        'mark@a',
-                        'od@b',
-                        'ovality@b',
-                    ],
-                    true,
-                )
-            ) {
-                continue;
-            }
+        foreach ($this->firstFacts($joint, $seed, $start, [...self::BEFORE_MEASURING, ...self::FIRST_END]) as $fact) {
             if ($fact['step'] === 'ovality@b') {
                 foreach ([228.1, 229.2, 224.6, 223.4] as $i => $mm) {
                     $fact['value']['readings'][$i]['value_mm'] = $mm;
@@ -455,6 +436,25 @@ final class Demo
             }
             $this->fact($joint, 'joiner', $fact['step'], $fact['value'], min($fact['at'], $this->now));
         }
+    }
+
+    /** The next one: looked at and washed, not measured yet. */
+    private function lookAt(Joint $joint, int $seed, \DateTimeImmutable $start): void
+    {
+        foreach ($this->firstFacts($joint, $seed, $start, self::BEFORE_MEASURING) as $fact) {
+            $this->fact($joint, 'joiner', $fact['step'], $fact['value'], min($fact['at'], $this->now));
+        }
+    }
+
+    /**
+     * @param  list<string>  $steps
+     * @return list<array{step: string, value: array<string, mixed>, at: \DateTimeImmutable}> of these steps alone
+     */
+    private function firstFacts(Joint $joint, int $seed, \DateTimeImmutable $start, array $steps): array
+    {
+        return array_values(
+            array_filter($this->couplerFacts($joint, $seed, $start), fn (array $fact) => \in_array($fact['step'], $steps, true)),
+        );
     }
 
     private function accept(Joint $joint, \DateTimeImmutable $at): void

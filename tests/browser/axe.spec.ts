@@ -67,9 +67,9 @@ test('axe finds nothing serious at the trench, whatever the step', async ({ page
   await signIn(page, 'tamsin')
   const steps: [line: string, joint: string, step: string][] = [
     ['Kelder Lane main', '35', ''],
-    ['Kelder Lane main', '36', 'conditions'],
+    ['Kelder Lane main', '37', 'conditions'],
     ['Kelder Lane main', '36', 'ovality@a'],
-    ['Kelder Lane main', '36', 'code'],
+    ['Kelder Lane main', '37', 'code'],
     ['Kelder Lane main', '12', 'fusion'],
     ['Stour Bank trunk main', '2', 'fusion-side@a'],
     ['Stour Bank trunk main', '3', 'preheat@1'],

@@ -6,16 +6,16 @@ test('what waits for me stands across lines: an inspector signs, a joiner goes o
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Waiting' }).click()
   await expect(page.getByRole('heading', { name: 'Waiting for me', level: 1 })).toBeVisible()
   const bad = page.getByRole('region', { name: /^Bad, \d+$/ })
-  await expect(bad.getByRole('link', { name: 'Joint 35' })).toBeVisible()
-  await expect(bad.getByText(/Kelder Lane main/).first()).toBeVisible()
+  await expect(bad.getByRole('link', { name: 'Saddle S3' })).toBeVisible()
+  await expect(bad.getByText(/Mallow Street gas services/).first()).toBeVisible()
   // What is begun is not for who signs.
   await expect(page.getByRole('region', { name: /^Begun and not finished/ })).toHaveCount(0)
   const bram = await someone(browser, 'bram', [390, 844])
   await bram.goto('/waiting')
   await expect(bram.getByRole('region', { name: /^Begun and not finished, \d+$/ })).toBeVisible()
   await expect(bram.getByRole('region', { name: /^To sign/ })).toHaveCount(0)
-  await bad.getByRole('link', { name: 'Joint 35' }).click()
-  await expect(page.getByRole('heading', { name: /Joint 35/, level: 1 })).toBeVisible()
+  await bad.getByRole('link', { name: 'Saddle S3' }).click()
+  await expect(page.getByRole('heading', { name: /Saddle S3/, level: 1 })).toBeVisible()
 })
 
 test('the slash finds anything by what people call it', async ({ page }) => {

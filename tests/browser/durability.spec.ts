@@ -166,7 +166,7 @@ test('a fusion and a test go on while the server is dead', async ({ browser }) =
     await expect(page.getByRole('button', { name: /not yet sent/ })).toHaveCount(0, { timeout: 240_000 })
   }
   await test.step('a fusion', async () => {
-    const joint = (await called('Kelder Lane main')).joints.find((j) => j.number === '36')!
+    const joint = (await called('Kelder Lane main')).joints.find((j) => j.number === '38')!
     await page.goto(`/joints/${joint.id}`)
     await prepareCoupler(page, 225)
     await atStep(page, 'Fusion')

@@ -122,7 +122,11 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
     ['preheat-code', { code: '010000630240045210600026', layout: trench.item('Practice layout') }, ago],
     ['supply', { generator: trench.item('Generator 15 kVA'), alone: true, fuel_l: 9, earthed: true }, ago],
   ]
-  await trench.record(first, [...head(4, 'one'), ['od@a', { od_tape_mm: 631.4 }, 3]])
+  await trench.record(first, [
+    ...head(4, 'one'),
+    ['cut-ends@a', { square: true, gravel: false, washed: true }, 3],
+    ['od@a', { od_tape_mm: 631.4 }, 3],
+  ])
   await test.step('eight radii: how oval, which way, where the jaws go', async () => {
     await page.goto(`/joints/${first}?step=shape@a`)
     await atStep(page, /^Shape of the end/)

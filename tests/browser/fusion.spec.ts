@@ -210,7 +210,7 @@ test('5. supply: a set too small, a lead too long, a tank too empty are said bef
   await fromStores(page, 'Extension lead', 'Lead 25 m')
   await fill(page, { 'Fuel in the tank': '4' })
   await recordStep(page)
-  await atStep(page, /^Diameter by tape/)
+  await atStep(page, /^Cut and washed/)
   await page.goto(`/joints/${joint}?step=supply`)
   await says(page, /lost on 25 m of lead/)
 })
@@ -282,7 +282,7 @@ test('6. trace: each fault is named at its second, a broken record is completed,
   })
   await test.step('where the maker allows it, one repeat by permit, marked for life', async () => {
     const joint = (await desk.line('Fallow Bank branch', 'ef-coupler-groove', { dn_mm: 110, sdr: 11 }, 1)).joints[0]!.id
-    await trench.record(joint, trench.coupler(20))
+    await trench.record(joint, trench.wipedFirst(20))
     await trench.record(joint, [['fusion', await trench.trace(39.5, 1.6, seconds, 10, 'interruption'), 10]])
     await page.goto(`/joints/${joint}?step=permit`)
     await says(page, 'This is signed by engineer. You are signed in as joiner.')
@@ -510,7 +510,6 @@ test('10. gas and water: the caution of the step, for the main at hand', async (
     ['conditions', /Gas: test the air in the trench before any current/, /Generator outside the trench/],
     ['supply', /Gas: generator and box can ignite it/, /on dry ground.*never touch plugs with wet hands/],
     ['scrape@a', /earth and wet the pipe before cutting or peeling/, /PE pipe charges up when it is peeled/],
-    ['assemble', null, /Solvent vapour burns: no spark/],
     ['fusion', /Gas: no fusion while gas leaks/, /Stand clear of coupling ends and terminals/],
   ]
   for (const [step, ofGas, always] of beside) {
@@ -521,6 +520,14 @@ test('10. gas and water: the caution of the step, for the main at hand', async (
     await page.goto(`/joints/${water}?step=${step}`)
     await says(page, always)
     if (ofGas) await expect(page.getByText(ofGas)).toHaveCount(0)
+  }
+  // Where each school wipes.
+  for (const [joint, step] of [
+    [gas, 'wipe@a'],
+    [water, 'assemble'],
+  ]) {
+    await page.goto(`/joints/${joint}?step=${step}`)
+    await says(page, /Solvent vapour burns: no spark/)
   }
   await page.goto(`/joints/${water}?step=conditions`)
   await says(page, 'Wet ground and drinking water')

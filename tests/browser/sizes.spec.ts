@@ -58,9 +58,9 @@ test('at five sizes nothing lies on anything at the trench', async ({ page }) =>
   const steps: [line: string, joint: string, step: string][] = [
     ['Kelder Lane main', '35', ''],
     ['Kelder Lane main', '34', ''],
-    ['Kelder Lane main', '36', 'conditions'],
+    ['Kelder Lane main', '37', 'conditions'],
     ['Kelder Lane main', '36', 'ovality@a'],
-    ['Kelder Lane main', '36', 'code'],
+    ['Kelder Lane main', '37', 'code'],
     ['Kelder Lane main', '12', 'fusion'],
     ['Kelder Lane main', '12', 'look'],
     ['Stour Bank trunk main', '3', 'preheat@1'],

@@ -149,6 +149,23 @@ export class Trench {
     return facts.map(([step, value, at]) => [step, { ...value, ...but[step] }, at])
   }
 
+  /** The same by the school that wipes before the peel. */
+  wipedFirst(ago: number): [string, Value, number][] {
+    const own: Record<string, Value> = {
+      kit: { ...this.kit(), scriber: this.item('Scriber 2') },
+      assemble: { bag: true, clamped: true, free: true, marks_at_face: true, untouched: true },
+    }
+    const between = (side: string): [string, Value, number][] => [
+      [`lengths@${side}`, { first_mm: 90, second_mm: 320 }, ago - 2],
+      [`wipe@${side}`, { wiped: true, dry: true }, ago - 2],
+      [`scribe@${side}`, { sides: 4, inked: true }, ago - 2],
+    ]
+    return this.coupler(ago).flatMap(([step, value, at]) => {
+      const fact: [string, Value, number] = [step, own[step] ?? value, at]
+      return step.startsWith('scrape@') ? [...between(step.slice(-1)), fact] : [fact]
+    })
+  }
+
   /** A trace as the stand-in plays it, ended so many minutes ago. */
   async trace(volts: number, ohms: number, seconds: number, endedAgo: number, fault = 'none'): Promise<Value> {
     const box =
