@@ -27,7 +27,9 @@ export function AddJoint({ open, onClose, line }: { open: boolean; onClose: () =
   const [wrong, setWrong] = useState<Record<string, string>>({})
   const shown = shownAs('chainage_m', 'length', me.data?.units ?? 'metric', units.data)
   const kinds = (procedures.data ?? []).filter((p) => p.family === 'joint' && p.place !== 'restraint')
-  const chosen = hash || kinds.find((p) => p.place === 'on-pipe')?.hash || ''
+  // What suits this pipe is offered, if anything does.
+  const offered = kinds.filter((p) => p.place === 'on-pipe')
+  const chosen = hash || (offered.find((p) => !p.unsuited?.length) ?? offered[0])?.hash || ''
   const add = useVerb(
     (metres: number) =>
       api.post<JointShort[]>(`/lines/${line.id}/joints`, {
