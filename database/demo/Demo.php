@@ -88,7 +88,7 @@ final class Demo
         $this->pvcLine($project);
         $this->trunkMain($project);
         $this->gasLine($project);
-        $this->inchLine($project);
+        $this->plannedLines($project);
     }
 
     private function mainLine(Project $project): void
@@ -216,6 +216,7 @@ final class Demo
             }
         }
         $restrained($joints['4'], $this->now->modify('-24 minutes'), 3, false);
+        ($this->addJoints)($line, ['procedure_hash' => $this->procedure('ef-branch-large')->hash, 'chainage_m' => 19.0]);
     }
 
     /** A gas main with three service saddles: one tapped, one waiting for its branch test, one broken off by a lost supply. */
@@ -319,21 +320,43 @@ final class Demo
     }
 
     /** A line in inch sizes, that nobody has begun. */
-    private function inchLine(Project $project): void
+    /** Lines that are planned and not begun: inch sizes, coils, and the schools that no other line works by. */
+    private function plannedLines(Project $project): void
     {
-        ($this->createLine)($project, $this->people['engineer'], [
-            'name' => 'Plover Row spur',
+        $inch = ['series' => 'ips', 'nominal' => 4, 'sdr' => 11, 'pipe_length_m' => 12.192];
+        $this->planned($project, 'Plover Row spur', 'ef-coupler-one-pass', $inch, [4310.0, 1220.0], 48.768);
+        $coil = ['dn_mm' => 63, 'sdr' => 11, 'pipe_length_m' => 50];
+        $this->planned($project, 'Quillet Close services', 'ef-coupler-hand', $coil, [4120.0, 1305.0], 150);
+        $straight = ['dn_mm' => 110, 'sdr' => 11, 'pipe_length_m' => 12];
+        $this->planned($project, 'Barrow Lane link', 'ef-coupler-table', $straight, [4402.0, 1260.0], 60);
+        $pvc = ['material' => 'PVC-U', 'dn_mm' => 110, 'sdr' => 21, 'pipe_length_m' => 6];
+        $this->planned($project, 'Tansy Bank spur', 'pvc-spigot-socket', $pvc, [4185.0, 1150.0], 48, 'makeup-us');
+    }
+
+    /**
+     * @param  array<string, mixed>  $pipe
+     * @param  array{float, float}  $from  easting and northing of its beginning, m
+     * @param  string|null  $method  of a section over the whole of it
+     */
+    private function planned(
+        Project $project,
+        string $name,
+        string $procedure,
+        array $pipe,
+        array $from,
+        float $long,
+        ?string $method = null,
+    ): void {
+        $section = ['name' => 'Spur', 'from_m' => 0, 'to_m' => $long];
+        ($this->createLine)($project, $this->people['engineer'], $pipe + [
+            'name' => $name,
             'service' => 'water',
             'material' => 'PE100',
-            'series' => 'ips',
-            'nominal' => 4,
-            'sdr' => 11,
             'design_bar' => 6,
             'mdp_bar' => 8,
-            'pipe_length_m' => 12.192,
-            'procedure_hash' => ProcedureText::query()->where('key', 'ef-coupler-one-pass')->firstOrFail()->hash,
-            'centre_line' => [[0, 4310.0, 1220.0, 95.1], [48.768, 4358.768, 1220.0, 95.9]],
-            'sections' => [],
+            'procedure_hash' => $this->procedure($procedure)->hash,
+            'centre_line' => [[0, $from[0], $from[1], 95.1], [$long, $from[0] + $long, $from[1], 95.9]],
+            'sections' => $method === null ? [] : [$section + ['method_hash' => $this->procedure($method)->hash]],
         ]);
     }
 
