@@ -93,12 +93,13 @@ function largeCoupling(array $gaps = [2.6, 1.6], string $windings = 'one'): arra
             ["clamped@{$side}", ['readings' => radii(1.2)], $at + 19],
             ["toe@{$side}", ['od_end_mm' => 629.9, 'od_back_mm' => 631.6], $at + 20],
             ["scrape@{$side}", ['od_after_mm' => 631.0] + $yes('marks_gone', 'sharp') + ['tool' => 'turning'], $at + 24],
-            ["mark@{$side}", ['mark_mm' => 220] + $yes('dressed', 'all_round'), $at + 25],
-            ["wipe@{$side}", $yes('wiped', 'dry'), $at + 26],
+            ["mark@{$side}", ['mark_mm' => 220] + $yes('all_round'), $at + 25],
         );
     }
-    array_push($all, ['restraints', $yes('hooked'), 70], ['pull', ['steps' => 12] + $yes('bag', 'turn', 'level_top', 'level_front'), 80]);
-    foreach (['a', 'b'] as $side) {
+    array_push($all, ['restraints', $yes('hooked', 'straps'), 70], ['belts', $yes('on', 'bag'), 72]);
+    foreach (['a' => 74, 'b' => 80] as $side => $at) {
+        $all[] = ["wipe@{$side}", $yes('bevelled', 'wiped', 'dry'), $at];
+        $all[] = ["pull@{$side}", ['steps' => 12] + $yes('rigged', 'turn', 'level_top', 'level_front'), $at + 2];
         $all[] = [
             "face@{$side}",
             [
@@ -109,26 +110,23 @@ function largeCoupling(array $gaps = [2.6, 1.6], string $windings = 'one'): arra
                     ['clock' => '9', 'value_mm' => 2],
                 ],
             ],
-            82,
+            $at + 3,
         ];
+        // The side that was pulled first is the tighter one.
+        $all[] = ["gap@{$side}", gapRound($side === 'a' && $windings === 'one' ? 0.8 * $gaps[0] : $gaps[0]), $at + 4];
     }
-    $all[] = ['gap@0', gapRound($gaps[0]), 85];
-    foreach (array_slice($gaps, 1) as $k => $gap) {
-        $n = $k + 1;
-        array_push($all, ["preheat@{$n}", traced(24, 0.8, 600, 50 + 40 * $n), 50 + 40 * $n], ["gap@{$n}", gapRound($gap), 82 + 40 * $n]);
-    }
-    $at = 88 + 40 * (count($gaps) - 1);
-    $all[] = ['ready', $yes('belts', 'level', 'marks'), $at];
+    $at = 88;
     // 0.2 %/K of the code for the 9 K below 23 degC.
-    if ($windings === 'one') {
-        $all[] = ['fusion', traced(39.5, 0.8, 900 * 1.018, $at + 2), $at + 2];
-    } else {
-        array_push(
-            $all,
-            ['fusion-side@a', traced(39.5, 0.8, 900 * 1.018, $at + 2), $at + 2],
-            ['fusion-side@b', traced(39.5, 0.8, 900 * 1.018, $at + 22), $at + 22],
-        );
-        $at += 20;
+    foreach ($windings === 'one' ? ['' => 'fusion'] : ['a' => 'fusion-side@a', 'b' => 'fusion-side@b'] as $side => $fusion) {
+        foreach (array_slice($gaps, 1) as $k => $gap) {
+            $n = $side.($k + 1);
+            array_push($all, ["preheat@{$n}", traced(24, 0.8, 600, $at + 2), $at + 2], ["gap@{$n}", gapRound($gap), $at + 34]);
+            $at += 40;
+        }
+        $ready = $side === '' ? 'ready' : "ready-side@{$side}";
+        $all[] = [$ready, $yes('belts', 'level', 'marks', 'tight', 'contacts', 'ends_closed', 'display'), $at];
+        $all[] = [$fusion, traced(39.5, 0.8, 900 * 1.018, $at + 2), $at + 2];
+        $at += $side === 'a' ? 20 : 0;
     }
 
     return [
@@ -137,6 +135,8 @@ function largeCoupling(array $gaps = [2.6, 1.6], string $windings = 'one'): arra
         [
             'look',
             [
+                'leads_off' => true,
+                'belts_stayed' => true,
                 'indicators_up' => true,
                 'marks_visible' => true,
                 'marks_moved' => false,
@@ -161,14 +161,66 @@ it('makes a large coupling good: clamped round, drawn, preheated once or twice, 
     $judgement = told('ef-coupler-large', largeCoupling($gaps, $windings));
     expect($judgement->verdict)->toBeIn([Verdict::Good, Verdict::Close], saying($judgement))->and($judgement->next)->toBeNull();
     $preheats = array_filter(array_keys($judgement->steps), fn (string $key) => str_starts_with($key, 'preheat@'));
-    expect(array_values($preheats))->toBe(array_map(fn (int $n) => "preheat@{$n}", count($gaps) > 1 ? range(1, count($gaps) - 1) : []));
+    $times = count($gaps) > 1 ? range(1, count($gaps) - 1) : [];
+    $of = fn (string $side) => array_map(fn (int $n) => "preheat@{$side}{$n}", $times);
+    expect(array_values($preheats))->toBe($windings === 'one' ? $of('') : [...$of('a'), ...$of('b')]);
 })->with([[[1.8], 'one'], [[2.6, 1.6], 'one'], [[2.6, 2.1, 1.6], 'one'], [[2.6, 1.6], 'two']]);
+
+it('joins a large coupling side by side, and says what must come first', function (string $windings, string $first, string $then) {
+    $made = largeCoupling([2.6, 1.6], $windings);
+    expect(saying(told('ef-coupler-large', $made)))->not->toContain('must come first');
+    $at = array_column($made, 2, 0)[$then];
+    // A trace has its own time: what came before it is recorded after it.
+    $late = array_map(fn ($f) => $f[0] === $first ? [$f[0], $f[1], $at + 1] : $f, $made);
+    $turned = told('ef-coupler-large', $late);
+    expect(saying($turned))->toContain("Recorded before \"{$turned->steps[$first]->title}\", which must come first.");
+})->with([
+    ['one', 'restraints', 'belts'],
+    ['one', 'belts', 'wipe@a'],
+    ['one', 'mark@a', 'wipe@a'],
+    ['one', 'wipe@a', 'pull@a'],
+    ['one', 'pull@a', 'face@a'],
+    ['one', 'face@a', 'gap@a'],
+    ['one', 'wipe@b', 'pull@b'],
+    ['one', 'gap@b', 'preheat@1'],
+    ['one', 'gap@a', 'preheat@1'],
+    ['one', 'gap@1', 'ready'],
+    ['one', 'ready', 'fusion'],
+    ['two', 'gap@b', 'ready-side@a'],
+    ['two', 'ready-side@a', 'fusion-side@a'],
+    ['two', 'fusion-side@a', 'preheat@b1'],
+    ['two', 'ready-side@b', 'fusion-side@b'],
+]);
+
+it('preheats for the wider side where one winding heats both, and each side for itself where there are two', function () {
+    $wide = fn (string $windings, float $a, float $b) => array_map(
+        fn ($f) => match ($f[0]) {
+            'gap@a' => [$f[0], gapRound($a), $f[2]],
+            'gap@b' => [$f[0], gapRound($b), $f[2]],
+            default => $f,
+        },
+        array_values(array_filter(largeCoupling([1.8], $windings), fn ($f) => ! in_array($f[0], ['cooling', 'look', 'accept'], true))),
+    );
+    $next = fn (array $facts) => told('ef-coupler-large', array_values(array_filter(
+        $facts,
+        fn ($f) => ! str_starts_with($f[0], 'fusion') && ! str_starts_with($f[0], 'ready'),
+    )), [], 100)->next;
+    expect($next($wide('one', 2.6, 1.5)))->toBe('preheat@1')
+        ->and($next($wide('one', 1.5, 2.6)))->toBe('preheat@1')
+        ->and($next($wide('one', 1.5, 1.9)))->toBe('ready')
+        ->and($next($wide('two', 2.6, 1.5)))->toBe('preheat@a1')
+        ->and($next($wide('two', 1.5, 2.6)))->toBe('ready-side@a');
+    // The other side is fused only after its own preheating.
+    $b = told('ef-coupler-large', $wide('two', 1.5, 2.6));
+    expect($b->steps)->toHaveKey('preheat@b1')->not->toHaveKey('preheat@a1')
+        ->and($b->steps['ready-side@b']->verdict)->toBe(Verdict::Open);
+});
 
 it('counts the cooling of two windings from the later one', function () {
     $judgement = told('ef-coupler-large', largeCoupling([2.6, 1.6], 'two'));
-    // Side b begins at minute 150 and takes 916 s; 45 min of cooling.
+    // Side b begins at minute 190 and takes 916 s; 45 min of cooling.
     expect($judgement->clocks['clamps_off'])->toBe(
-        (new DateTimeImmutable(minute(150)))
+        (new DateTimeImmutable(minute(190)))
             ->modify('+916 seconds +45 minutes')
             ->setTimezone(new DateTimeZone('UTC'))
             ->format('Y-m-d\TH:i:s\Z'),

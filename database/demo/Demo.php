@@ -189,7 +189,7 @@ final class Demo
         };
         $large = [
             ['1', '-26 hours', [2.4, 1.5], 'one'],
-            ['2', '-310 minutes', [2.7, 2.2, 1.6], 'two'],
+            ['2', '-230 minutes', [2.7, 1.6], 'two'],
             ['3', '-92 minutes', [2.6], 'one'],
         ];
         foreach ($large as [$number, $began, $gaps, $windings]) {

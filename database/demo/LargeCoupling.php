@@ -15,6 +15,9 @@ final class LargeCoupling
 
     private const SECONDS = 900;
 
+    /** Where the mark is read at the face. */
+    private const FACE = ['12:00', '3:00', '6:00', '9:00'];
+
     private const CLOCKS = ['12:00', '1:30', '3:00', '4:30', '6:00', '7:30', '9:00', '10:30'];
 
     /**
@@ -91,55 +94,50 @@ final class LargeCoupling
                 ["clamped@{$side}", ['readings' => self::radii(1.1, $turn + 20, 631.4)], $at + 19],
                 ["toe@{$side}", ['od_end_mm' => 629.9, 'od_back_mm' => 631.4], $at + 20],
                 ["scrape@{$side}", ['od_after_mm' => 630.7, 'tool' => 'turning'] + $yes('marks_gone', 'sharp'), $at + 24],
-                ["mark@{$side}", ['mark_mm' => 220] + $yes('dressed', 'all_round'), $at + 25],
-                ["wipe@{$side}", $yes('wiped', 'dry'), $at + 26],
+                ["mark@{$side}", ['mark_mm' => 220] + $yes('all_round'), $at + 25],
             );
         }
-        array_push(
-            $facts,
-            ['restraints', $yes('hooked'), 70],
-            ['pull', ['steps' => 14] + $yes('bag', 'turn', 'level_top', 'level_front'), 80],
-        );
-        foreach (['a', 'b'] as $side) {
-            $facts[] = [
-                "face@{$side}",
-                [
-                    'readings' => array_map(
-                        fn ($clock, $mm) => ['clock' => $clock, 'value_mm' => $mm],
-                        ['12:00', '3:00', '6:00', '9:00'],
-                        [1, 2, 2, 1],
-                    ),
-                ],
-                82,
-            ];
-        }
-        $facts[] = ['gap@0', self::gaps($gaps[0]), 85];
-        foreach (\array_slice($gaps, 1) as $k => $gap) {
-            $n = $k + 1;
+        array_push($facts, ['restraints', $yes('hooked', 'straps'), 70], ['belts', $yes('on', 'bag'), 72]);
+        $marks = array_map(fn ($clock, $mm) => ['clock' => $clock, 'value_mm' => $mm], self::FACE, [1, 2, 2, 1]);
+        foreach (['a' => 74, 'b' => 80] as $side => $at) {
             array_push(
                 $facts,
-                ["preheat@{$n}", self::trace(24, 600, $start->modify('+'.(50 + 40 * $n).' minutes'), 60 + $n), 62 + 40 * $n],
-                ["gap@{$n}", self::gaps($gap), 82 + 40 * $n],
+                ["wipe@{$side}", $yes('bevelled', 'wiped', 'dry'), $at],
+                ["pull@{$side}", ['steps' => 14] + $yes('rigged', 'turn', 'level_top', 'level_front'), $at + 2],
+                ["face@{$side}", ['readings' => $marks], $at + 3],
+                // The side that was pulled first is the tighter one.
+                ["gap@{$side}", self::gaps($side === 'a' && $windings === 'one' ? 0.8 * $gaps[0] : $gaps[0]), $at + 4],
             );
         }
-        $at = 88 + 40 * (\count($gaps) - 1);
-        $facts[] = ['ready', $yes('belts', 'level', 'marks'), $at];
+        $at = 88;
         // 0.2 %/K of the code for the 9 K below 23 degC.
         $planned = round(self::SECONDS * 1.018);
-        foreach ($windings === 'one' ? ['fusion'] : ['fusion-side@a', 'fusion-side@b'] as $i => $step) {
-            $facts[] = [
-                $step,
-                self::trace(self::VOLTS, $planned, $start->modify('+'.($at + 2 + 20 * $i).' minutes'), 70 + $i),
-                $at + 18 + 20 * $i,
-            ];
-            $end = $at + 18 + 20 * $i;
+        foreach ($windings === 'one' ? ['' => 'fusion'] : ['a' => 'fusion-side@a', 'b' => 'fusion-side@b'] as $side => $fusion) {
+            foreach (\array_slice($gaps, 1) as $k => $gap) {
+                $n = $side.($k + 1);
+                $heated = $start->modify('+'.($at + 2).' minutes');
+                array_push(
+                    $facts,
+                    ["preheat@{$n}", self::trace(24, 600, $heated, 60 + $k + ($side === 'b' ? 4 : 0)), $at + 14],
+                    ["gap@{$n}", self::gaps($gap), $at + 34],
+                );
+                $at += 40;
+            }
+            $checked = $yes('belts', 'level', 'marks', 'tight', 'contacts', 'ends_closed', 'display');
+            $facts[] = [$side === '' ? 'ready' : "ready-side@{$side}", $checked, $at];
+            $fused = $start->modify('+'.($at + 2).' minutes');
+            $facts[] = [$fusion, self::trace(self::VOLTS, $planned, $fused, $side === 'b' ? 71 : 70), $at + 18];
+            $at += 20;
         }
+        $end = $at - 2;
         array_push(
             $facts,
             ['cooling', ['released_at' => $start->modify('+'.($end + 62).' minutes')->format('Y-m-d\TH:i:sP')], $end + 62],
             [
                 'look',
                 [
+                    'leads_off' => true,
+                    'belts_stayed' => true,
                     'indicators_up' => true,
                     'marks_visible' => true,
                     'marks_moved' => false,

@@ -46,7 +46,7 @@ it('plans a section, runs a test, signs it and prints the pack', function () {
     }
     $phases = collect($last->json('judgement.steps'))->firstWhere('key', 'phases');
     expect($phases['verdict'])->toBe('good', json_encode($phases['reasons']));
-    $signed = ['signed' => true, 'confirmed' => ['allowance_method', 'band_kpa', 'air_limit_percent']];
+    $signed = ['signed' => true, 'confirmed' => ['allowance_method', 'air_limit_percent']];
     // Two joints of the section are not made: the arithmetic may be good, the test is not signed.
     $this->record('engineer', "subjects/test/{$test}", 'sign-engineer', $signed)
         ->assertUnprocessable()

@@ -32,7 +32,7 @@ it('is a whole pack before anything was done, and says what is missing', functio
     expect($words)
         ->toContain('Pressure test 1 of One', 'Result Open not signed', 'Client Marl Water', 'Contractor Oake & Sons')
         ->toContain('Practice project: its devices are played by stand-ins.', 'Tested not yet', 'No log is stored.')
-        ->toContain('To be confirmed by who signs, before the signature', 'Pressure kept within: 35 kPa, 5 psi, AWWA C600')
+        ->toContain('To be confirmed by who signs, before the signature', 'Formula of the allowance: ldh-0.14, AS/NZS 2566.2:2002, M4')
         ->toContain('Instruments None was recorded.', 'Engineer signs the verdict not signed', 'Seal: none yet');
 });
 
@@ -58,10 +58,10 @@ it('says in words what was done, in the units of who prints it and the time of t
         // No key and no raw value of the machine.
         ->not->toMatch('/water_c|raise_from|true|false|\{|\}|T\d\d:\d\d:\d\d/');
     expect(packed($this->pressureTest, UnitSystem::Us))
-        ->toContain('Temperature of the water: 53.6 °F', 'Pressure kept within: 5.1 psi')
+        ->toContain('Temperature of the water: 53.6 °F', 'Held within 5.8 psi of 130.5 psi.')
         ->not->toMatch('/\d kPa|\d bar\b|\d °C/')
         ->and(packed($this->pressureTest, UnitSystem::Bar))
-        ->toContain('Pressure kept within: 0.35 bar')
+        ->toContain('Held within 0.40 bar of 9.00 bar.')
         ->not->toMatch('/\d kPa/');
 });
 

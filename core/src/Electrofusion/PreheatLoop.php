@@ -13,6 +13,7 @@ use Diastoma\Core\Calculation\Field\Number;
 use Diastoma\Core\Compare;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Si;
 
 /**
  * Fuse, preheat, wait, feel the gap, or give up: large couplings are preheated until the gap has closed, as often as
@@ -22,7 +23,7 @@ use Diastoma\Core\Units\Quantity;
     'preheat-loop',
     'Fuse now, preheat again, or give up?',
     Family::Electrofusion,
-    ['state', 'preheats_used', 'wait_more_s', 'verdict'],
+    ['state', 'preheats_used', 'wait_more_s', 'gap_start_mm', 'gap_mm', 'verdict'],
     'Common practice for large couplings; limits from the procedure',
     verdicts: ['good', 'bad', 'open'],
     codes: ['state' => ['fuse', 'preheat', 'wait', 'reject']],
@@ -31,7 +32,7 @@ final class PreheatLoop
 {
     /**
      * @param  list<Preheating>  $preheats
-     * @return array{state: string, preheats_used: int, wait_more_s: float|null, verdict: string}
+     * @return array<string, mixed> `gap_mm`: the last one that was felt
      */
     public function __invoke(
         #[Measure('limit_mm', Quantity::Length, min: 0)] float $limit,
@@ -49,6 +50,7 @@ final class PreheatLoop
         $small = fn (?float $gap): bool => $gap !== null && Compare::atMost($gap, $limit, $strict);
         $state = $small($start) && ! $mandatory ? 'fuse' : 'preheat';
         $wait = null;
+        $felt = $start;
         foreach ($preheats as $i => $preheat) {
             $last = $i === $used - 1;
             if (! Compare::atLeast($preheat->waited, $precool)) {
@@ -70,12 +72,14 @@ final class PreheatLoop
                 }
                 $state = 'feel';
             } else {
-                $state = $small($preheat->gap) ? 'fuse' : ($used < $most ? 'preheat' : 'reject');
+                $felt = $preheat->gap;
+                $state = $small($felt) ? 'fuse' : ($used < $most ? 'preheat' : 'reject');
             }
         }
 
         return [
             'state' => $state, 'preheats_used' => $used, 'wait_more_s' => $wait,
+            'gap_start_mm' => Si::mm($start), 'gap_mm' => Si::mm($felt),
             'verdict' => ['fuse' => 'good', 'reject' => 'bad'][$state] ?? 'open',
         ];
     }

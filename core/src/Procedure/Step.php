@@ -62,7 +62,8 @@ final readonly class Step
     public function title(array $line): string
     {
         $sides = \is_array($line['sides'] ?? null) ? $line['sides'] : [];
-        $name = $sides[$this->side ?? ''] ?? $this->side ?? '';
+        // Rounds on one side are named after it: a1, a2.
+        $name = $sides[$this->side ?? ''] ?? $sides[rtrim($this->side ?? '', '0123456789')] ?? $this->side ?? '';
 
         return str_replace('{side}', \is_string($name) ? $name : '', $this->title);
     }

@@ -13,7 +13,8 @@ use Diastoma\Core\Procedure\Procedure;
  *
  * Keys beside `use` replace those of the library's step; `with` replaces or sets single places, `{"fields.1.label": "…"}`, or
  * adds one at the end of a list, `{"fields.+": {…}}` (several: `fields.+2`, `fields.+3`).
- * In a block `{this}` and `{prev}` stand for the round at hand and the one before it (`before` for the first).
+ * In a block `{this}` and `{prev}` stand for the round at hand and the one before it (`before` for the first), `{round}` for
+ * its number. `words` beside `use` fills places that a step of the library leaves open: `{"words": {"start": "a"}}`, `{start}`.
  */
 final class StepLibrary
 {
@@ -140,10 +141,12 @@ final class StepLibrary
         }
         $written = [];
         $before = \is_string($step['before'] ?? null) ? $step['before'] : '';
+        $count = 0;
         foreach ($each as $round) {
+            $words = ['{this}' => $round, '{prev}' => $before, '{round}' => (string) (++$count)];
             foreach ($step['block'] as $i => $inner) {
                 foreach ($this->whole("{$path}.block[{$i}]", $inner) as [$origin, $one]) {
-                    $written[] = [$origin, \is_array($one) ? ['each' => [$round]] + (array) self::named($one, $round, $before) : $one];
+                    $written[] = [$origin, \is_array($one) ? ['each' => [$round]] + (array) self::named($one, $words) : $one];
                 }
             }
             $before = $round;
@@ -164,7 +167,7 @@ final class StepLibrary
         $unwritten = $this->faults !== $before;
         $this->faults = $before;
 
-        return $unwritten || preg_match('/\{(this|prev|side)\}|\$side\b/', (string) json_encode($whole)) === 1;
+        return $unwritten || preg_match('/\{(this|prev|round|side)\}|\$side\b/', (string) json_encode($whole)) === 1;
     }
 
     /**
@@ -185,11 +188,28 @@ final class StepLibrary
             return null;
         }
         $with = \is_array($step['with'] ?? null) ? $step['with'] : [];
-        unset($step['use'], $step['with']);
+        $words = $this->words($path, $step['words'] ?? []);
+        unset($step['use'], $step['with'], $step['words']);
         // A step of the library may itself be another one with what is different.
         $whole = isset($kept['use']) ? $this->taken($path, $kept, [...$through, $name]) : $kept;
 
-        return $whole === null ? null : $this->replaced($path, $step + $whole, $with, $name);
+        return $whole === null ? null : (array) self::named($this->replaced($path, $step + $whole, $with, $name), $words);
+    }
+
+    /** @return array<string, string> place => what stands in it */
+    private function words(string $path, mixed $words): array
+    {
+        $places = [];
+        foreach (\is_array($words) ? $words : [] as $place => $word) {
+            if (! \is_string($word) || preg_match('/^[a-z]+$/', (string) $place) !== 1) {
+                $this->faults["{$path}.words"] = "{$place} must be a word of small letters, and what stands in its place a text";
+
+                continue;
+            }
+            $places['{'.$place.'}'] = $word;
+        }
+
+        return $places;
     }
 
     /**
@@ -226,18 +246,22 @@ final class StepLibrary
         return $whole;
     }
 
-    /** The same, with the names of the round in its places. */
-    private static function named(mixed $value, string $round, string $before): mixed
+    /**
+     * The same, with these words in their places.
+     *
+     * @param  array<string, string>  $words  place => word
+     */
+    private static function named(mixed $value, array $words): mixed
     {
         return match (true) {
             \is_array($value) => array_combine(
                 array_map(
-                    fn (int|string $key) => \is_string($key) ? str_replace(['{this}', '{prev}'], [$round, $before], $key) : $key,
+                    fn (int|string $key) => \is_string($key) ? strtr($key, $words) : $key,
                     array_keys($value),
                 ),
-                array_map(fn (mixed $v) => self::named($v, $round, $before), $value),
+                array_map(fn (mixed $v) => self::named($v, $words), $value),
             ),
-            \is_string($value) => str_replace(['{this}', '{prev}'], [$round, $before], $value),
+            \is_string($value) => strtr($value, $words),
             default => $value,
         };
     }
