@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Diastoma\Core\Data;
+use Diastoma\Core\Procedure\Compile\StepLibrary;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
@@ -320,9 +321,24 @@ it('names the place in a procedure file that asks the library for what it does n
         [['use' => 'electrofusion/wipe', 'with' => ['fields.9.label' => 'X']]],
         'steps[0].with: there is no fields.9.label in electrofusion/wipe.',
     ],
+    // What is set or added is held against the schema as if it had been written there.
+    [[['use' => 'electrofusion/wipe', 'with' => ['fields.0.wnat' => true]]], 'did you mean "want"?'],
+    [[['use' => 'electrofusion/wipe', 'with' => ['fields.+' => ['key' => 'x', 'label' => 'X', 'typ' => 'text']]]], 'did you mean "type"?'],
+    [[['use' => 'electrofusion/wipe', 'with' => ['title.+' => 'X']]], 'steps[0].with: there is no title.+ in electrofusion/wipe.'],
+    [[['use' => 'electrofusion/wipe', 'words' => ['Start' => 'a']]], 'steps[0].words: Start must be a word of small letters'],
+    [[['use' => 'electrofusion/wipe', 'words' => ['start' => 1]]], 'steps[0].words: start must be a word of small letters'],
     [[['block' => []]], 'steps[0]: a block needs its steps, and each: the names of its rounds.'],
     [[['block' => [['use' => 'electrofusion/dance']], 'each' => ['1']]], 'steps[0].block[0].use'],
 ]);
+
+it('fills the places that a step of the library leaves open, and adds to its lists', function () {
+    $more = ['key' => 'x', 'label' => 'Side {start} {round}', 'type' => 'text', 'optional' => true];
+    $taken = ['use' => 'electrofusion/wipe', 'after' => [], 'with' => ['fields.+' => $more], 'words' => ['start' => 'west']];
+    $written = StepLibrary::standard()->write(['steps' => [['block' => [$taken], 'each' => ['a', 'b']]]])->text['steps'];
+    expect(array_column($written[0]['fields'], 'key'))->toBe(['wiped', 'dry', 'x'])
+        ->and($written[0]['fields'][2]['label'])->toBe('Side west 1')
+        ->and($written[1]['fields'][2]['label'])->toBe('Side west 2');
+});
 
 it('plays every fault of the box in the middle of a joint and never calls it good', function (string $fault) {
     $judgement = small(smallCoupler(4, $fault));
