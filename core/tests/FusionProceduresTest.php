@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 use Diastoma\Core\Data;
+use Diastoma\Core\Procedure\Example;
+use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Simulation\PracticeLabels;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
@@ -394,7 +397,7 @@ function saddle(string $fault = 'none'): array
         ['after', $round(0), 32],
         [
             'look',
-            $yes('indicators_up', 'bead', 'peel_visible') + [
+            $yes('leads_off', 'indicators_up', 'bead', 'peel_visible') + [
                 'melt_escape' => false,
                 'wire_exposed' => false,
                 'moved' => false,
@@ -470,6 +473,32 @@ it('finds what is wrong with a saddle', function (string $step, array $value, st
     ['label', ['dn_mm' => 160], 'The label says 160 mm, the code 180 mm'],
     ['tap', ['capped' => false], 'Cap on, tight, no leak: no'],
 ]);
+
+it('makes a branch in its order, and says what must come first', function (string $procedure, string $first, string $then) {
+    $example = Example::shipped()[$procedure];
+    $facts = $example->facts();
+    $at = array_column(array_map(fn ($f) => ['step' => $f->step, 'at' => $f->at], $facts), 'at', 'step');
+    $late = array_map(
+        fn ($f) => $f->step === $first ? new Fact($f->id, $f->step, $f->value, $at[$then]->modify('+30 seconds'), $f->by, $f->role) : $f,
+        $facts,
+    );
+    usort($late, fn ($a, $b) => $a->at <=> $b->at);
+    $judge = fn (array $of) => Judge::judge($example->procedure, $of, $example->line(), new DateTimeImmutable('2026-05-05T12:00:00+02:00'));
+    $title = $judge($facts)->steps[$first]->title;
+    expect(saying($judge($facts)))->not->toContain('must come first')
+        ->and(saying($judge($late)))->toContain("Recorded before \"{$title}\", which must come first.");
+})->with(function () {
+    $orders = [
+        'ef-saddle-tapping' => ['footprint', 'scrape', 'wipe', 'clamp', 'gap', 'ready', 'fusion'],
+        'ef-restraint' => ['footprint', 'scrape', 'wipe', 'clamp', 'gap', 'ready', 'fusion'],
+        'ef-branch-large' => ['axis', 'solvent', 'footprint', 'scrape', 'wipe', 'reround', 'clamp', 'gap', 'ready', 'fusion'],
+    ];
+    foreach ($orders as $procedure => $steps) {
+        foreach (array_slice($steps, 1) as $i => $then) {
+            yield "{$procedure}: {$steps[$i]} before {$then}" => [$procedure, $steps[$i], $then];
+        }
+    }
+});
 
 it('accepts a branch without a tap where there is none, and asks for no torque where there are no bolts', function () {
     $line = ['dn_mm' => 180, 'od_mm' => 180, 'sdr' => 11, 'wall_mm' => 16.4];

@@ -43,6 +43,11 @@ it('knows what a pipe is from how it is ordered', function (array $ordered, arra
         ['material' => 'PE100', 'series' => 'dips', 'nominal' => 8, 'sdr' => 17],
         ['od_mm' => 229.87, 'wall_mm' => 13.51, 'size' => '8 in DIPS'],
     ],
+    // From memory, AWWA C900: 8 in DR 18 has the outside diameter of iron, 9.05 in, and a wall of 0.503 in: 12.77 mm.
+    'iron diameter in PVC' => [
+        ['material' => 'PVC-U', 'series' => 'dips', 'nominal' => 8, 'sdr' => 18],
+        ['od_mm' => 229.87, 'wall_mm' => 12.77, 'size' => '8 in DIPS'],
+    ],
 ]);
 
 it('refuses a pipe that is none', function (array $ordered, string $field) {

@@ -329,7 +329,7 @@ final class Demo
         $this->planned($project, 'Quillet Close services', 'ef-coupler-hand', $coil, [4120.0, 1305.0], 150);
         $straight = ['dn_mm' => 110, 'sdr' => 11, 'pipe_length_m' => 12];
         $this->planned($project, 'Barrow Lane link', 'ef-coupler-table', $straight, [4402.0, 1260.0], 60);
-        $pvc = ['material' => 'PVC-U', 'dn_mm' => 110, 'sdr' => 21, 'pipe_length_m' => 6];
+        $pvc = ['material' => 'PVC-U', 'series' => 'dips', 'nominal' => 4, 'sdr' => 18, 'pipe_length_m' => 6.096];
         $this->planned($project, 'Tansy Bank spur', 'pvc-spigot-socket', $pvc, [4185.0, 1150.0], 48, 'makeup-us');
     }
 

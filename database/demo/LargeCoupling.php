@@ -212,7 +212,7 @@ final class LargeCoupling
                 ['cooling', ['released_at' => $start->modify('+30 minutes')->format('Y-m-d\TH:i:sP')], 30],
                 [
                     'look',
-                    $yes('indicators_up', 'bead', 'peel_visible') + [
+                    $yes('leads_off', 'indicators_up', 'bead', 'peel_visible') + [
                         'melt_escape' => false,
                         'wire_exposed' => false,
                         'moved' => false,

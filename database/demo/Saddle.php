@@ -75,7 +75,7 @@ final class Saddle
                 ['after', $round(0.0), 33],
                 [
                     'look',
-                    $yes('indicators_up', 'bead', 'peel_visible') + [
+                    $yes('leads_off', 'indicators_up', 'bead', 'peel_visible') + [
                         'melt_escape' => false,
                         'wire_exposed' => false,
                         'moved' => false,

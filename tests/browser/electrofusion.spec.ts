@@ -228,7 +228,13 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
           ['cooling', { released_at: stamp(68) }, 68],
           [
             'look',
-            { ...yes('indicators_up', 'bead', 'peel_visible'), melt_escape: false, wire_exposed: false, moved: false, wet: false },
+            {
+              ...yes('leads_off', 'indicators_up', 'bead', 'peel_visible'),
+              melt_escape: false,
+              wire_exposed: false,
+              moved: false,
+              wet: false,
+            },
             67,
           ],
         ])
