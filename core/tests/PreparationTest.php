@@ -246,6 +246,9 @@ it('takes the gap from the fitting\'s sheet, by size only as a table from memory
     $facts['label'] += $label;
     $facts['gap']['readings'][0]['value_mm'] = $line['gap'];
     $state = judged(Procedure::from($raw), $facts)->steps['gap'];
+    // What is cited is the limit that was used: that of the sheet, that of the table, or none.
+    $cited = $state->reasons[0]->toArray(UnitSystem::Metric, null)['limit']['shown'] ?? null;
+    expect($cited)->toBe(isset($label['gap_mm']) ? '0.7 mm' : (($label['gap_silent'] ?? false) ? '0.5 mm' : null));
     expect($state->verdict)->toBe($wanted)
         ->and(implode(' ', array_map(fn ($r) => $r->text->in(UnitSystem::Metric), $state->reasons)))->toContain($sentence);
 })->with([
