@@ -1,5 +1,5 @@
 import { expect, test, type Locator } from '@playwright/test'
-import { again, atStep, fill, lineByName, present, recordStep, says, sign, signIn } from './people'
+import { again, atStep, fill, lineByName, present, recordStep, says, sendStep, sign, signIn } from './people'
 
 test('a wrong entry at each kind of step is said in one sentence and nothing is stored', async ({ page }) => {
   await signIn(page, 'bram')
@@ -261,7 +261,7 @@ test('an inspector refuses with a reason, and signs when it is put right', async
   const joint = `/joints/${line.joints.find((j) => j.number === '32')!.id}`
   await page.goto(`${joint}?step=look`)
   await again(page, 'looked at once more in daylight')
-  await recordStep(page)
+  await sendStep(page)
   await page.goto(joint)
   await atStep(page, 'Hold point: accept the joint')
   // Who signs sees what was entered again, and why.

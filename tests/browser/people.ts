@@ -122,9 +122,15 @@ export async function tapEnd(end: Locator): Promise<string> {
 /** Ends a step: questions that are left are answered as a sound joint answers them, those below once they were looked at. */
 export async function recordStep(page: Page): Promise<void> {
   const end = page.locator('form').getByRole('button', { name: /^(Record|All as it should be|The rest as it should be|Read on)$/ })
+  const title = page.locator('#step-title')
+  const before = (await title.textContent()) ?? ''
   await expect(async () => {
     if ((await tapEnd(end)) === 'Read on') throw new Error('There is more to read.')
   }).toPass()
+  // Nobody leaves the page in the instant of recording: it goes on, or says why not.
+  await expect(title)
+    .not.toHaveText(before, { timeout: 400 })
+    .catch(() => undefined)
 }
 
 /** What is asked for at one of two pipe ends that stand on one page. */
