@@ -112,6 +112,14 @@ export class Robot {
     )!
   }
 
+  /** What of the steps that are done is not good, in its own words: for the report. */
+  private notGood(): string {
+    return this.subject.judgement.steps
+      .filter((s) => s.status === 'done' && !['good', 'close'].includes(s.verdict))
+      .map((s) => `${s.key} at ${s.at}: ${s.reasons.map((r) => r.text).join(' ')}`)
+      .join('; ')
+  }
+
   private async step(entries: Entry[], address: string): Promise<void> {
     const entry = entries[0]!
     const state = this.state(entry)
@@ -207,7 +215,8 @@ export class Robot {
       }
     if (state.kind === 'hold') {
       // What keeps it from being signed stands in its place, and then in the report.
-      await expect(page.getByRole('region', { name: state.title })).toContainText('Your name stands under')
+      const region = page.getByRole('region', { name: state.title })
+      await expect(region, this.notGood()).toContainText('Your name stands under')
       await this.thumb.tap(page.getByRole('button', { name: 'Sign', exact: true }))
       const fromMemory = page.getByRole('dialog').getByRole('checkbox')
       if ((await fromMemory.count()) > 0) await this.thumb.tap(fromMemory)

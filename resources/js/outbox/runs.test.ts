@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { store, type Run } from './db'
 import { setPerson } from './outbox'
-import { due, resumeRuns, startRun } from './runs'
+import { due, endOf, resumeRuns, startRun } from './runs'
 
 const samples = Array.from({ length: 101 }, (_, i) => [i, 39.5, 24])
 const run = (more: Partial<Run> = {}): Run => ({
@@ -40,6 +40,11 @@ test('rows come due by the clock, at the speed that was chosen', () => {
 test('what was sent does not come due again, and a stopped run brings nothing more', () => {
   expect(due(run({ sent: 50 }), 1_010_000)).toBe(50)
   expect(due(run({ sent: 7, stopped: true }), 2_000_000)).toBe(7)
+})
+
+test('a run that is played within one second ends in the next one: no fusion ends when it begins', () => {
+  expect(endOf(run(), 1_000_400)).toBe(1_001_000)
+  expect(endOf(run(), 1_090_000)).toBe(1_090_000)
 })
 
 test('a log may begin at any minute of its own clock', () => {

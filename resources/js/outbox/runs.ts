@@ -23,6 +23,9 @@ export const due = (run: Run, now: number): number => {
   return run.stopped ? run.sent : count
 }
 
+/** Times are kept to the second: a run that was played in less ends in the next one, and not before it began. */
+export const endOf = (run: Run, now: number): number => Math.max(now, run.startedAt + 1000)
+
 async function tick(key: string): Promise<boolean> {
   const run = await store.runs.get(key)
   if (!run) return false
@@ -41,7 +44,7 @@ async function tick(key: string): Promise<boolean> {
         final: finished,
         ...run.extra,
         started_at: deviceTime(new Date(run.startedAt)),
-        ...(finished ? { ended_at: deviceTime(new Date(now)) } : {}),
+        ...(finished ? { ended_at: deviceTime(new Date(endOf(run, now))) } : {}),
       }
       await store.waiting.add({
         id,
