@@ -215,7 +215,9 @@ it('leaves an oval end open until it is clamped and measured again, and says the
 });
 
 it('wants the clamp to sit its time, and to stay on until the joint is cool', function () {
+    // Measured too early, neither is settled: the end is not bad for that.
     expect(saying(small(clampedEnd(0.6, 36))))->toContain('the pipe had until 08:45 to come round')
+        ->and(small(clampedEnd(0.6, 36))->steps['ovality@a']->verdict)->toBe(Verdict::Open)
         ->and(saying(small(clampedEnd(0.6, 46, false))))->toContain('The re-rounding clamp came off before the joint was cool.')
         ->and(small(smallCoupler())->steps)->not->toHaveKey('clamp-stayed')
         ->and(small(without(clampedEnd(0.6), 'clamp-stayed'))->verdict)->toBe(Verdict::Open);

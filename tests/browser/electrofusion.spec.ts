@@ -287,7 +287,7 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
     const third = demo.joints.find((j) => j.number === '3')!.id
     await page.goto(`/joints/${third}`)
     await atStep(page, 'Preheating 1')
-    await says(page, /The gap is 2\.60 mm at most; below 2\.00 mm is wanted\. Preheating 1, at most 2 are allowed\./)
+    await says(page, /The widest gap is 2\.60 mm; below 2\.00 mm is wanted\. Preheating 1, at most 2 are allowed\./)
     await pick(page, 'Speed', '100 times')
     await page.getByRole('button', { name: /^Preheat/ }).click()
     await says(page, /20 min to cool, then feel the gap again/)

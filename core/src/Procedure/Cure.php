@@ -8,7 +8,8 @@ use Diastoma\Core\Verdict;
 
 /**
  * What is found bad may be put right by a later step: an oval end by the re-rounding clamp. Until that step is recorded the
- * finding is open; when it is good the finding is told and counts no more; when it is not, the finding stays bad.
+ * finding is open, and as long as that is open itself; when it is good the finding is told and counts no more; when it is bad,
+ * the finding stays bad.
  */
 final readonly class Cure
 {
@@ -49,9 +50,9 @@ final readonly class Cure
 
         return match (true) {
             $cure === null => $reason,
-            $cure->status !== 'done' => $reason->pending(),
-            \in_array($cure->verdict, [Verdict::Good, Verdict::Close], true) => $reason->cured($cure->title),
-            default => $reason,
+            $cure->verdict === Verdict::Bad => $reason,
+            $cure->status === 'done' && $cure->verdict !== Verdict::Open => $reason->cured($cure->title),
+            default => $reason->pending(),
         };
     }
 }
