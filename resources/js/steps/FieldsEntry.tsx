@@ -1,5 +1,5 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useCallback, useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react'
+import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react'
 import type { FieldSpec, StepText, Usual } from '../api/client'
 import { useMe, useStores, useUnits } from '../api/queries'
 import { useDraft } from '../outbox/drafts'
@@ -16,6 +16,7 @@ import { isFigure, shouldBe, slotsOf, type End, type Slot } from './fields/slots
 import { TakeOver } from './fields/TakeOver'
 import { useCalm } from './fields/useCalm'
 import { useLate } from './fields/useLate'
+import { useReveal } from './fields/useReveal'
 import { useSeen } from './fields/useSeen'
 import { YesNo } from './fields/YesNo'
 import { ItemEntry, usedLast } from './ItemEntry'
@@ -60,9 +61,6 @@ interface Props {
 }
 
 const isText = (f: FieldSpec): boolean => f.type === 'code' || f.type === 'text'
-/** Between a figure and the pad that covers the foot of the page, px. */
-const GAP = 36
-
 const isEmpty = (value: Entered | undefined): boolean => (value ?? '') === ''
 
 /** All steps that ask for figures, words and yes or no: one row a field, large figures, a pad below. */
@@ -174,19 +172,7 @@ export function FieldsEntry({
   const isCalm = useCalm(unseen !== null && hidden.length === 0)
   useEffect(() => setCovered(foot.current?.offsetHeight ?? 0), [active])
 
-  // The figure at hand stands above the pad, which covers the foot of the page while it is there.
-  const reveal = useCallback((input: HTMLInputElement | null | undefined): void => {
-    // The box of a yes or no is not seen: the page would jump under the thumb.
-    if (!input || input.type === 'radio' || document.activeElement !== input) return
-    const pad = foot.current?.offsetHeight ?? 0
-    // With it the questions below it, as far as there is room for them.
-    const under = (part: string): number =>
-      (input.closest(part)?.getBoundingClientRect().bottom ?? 0) - input.getBoundingClientRect().bottom
-    const room = window.innerHeight - pad - input.offsetHeight - 2 * GAP
-    const below = under('[data-end]') <= room ? under('[data-end]') : under('[data-row]')
-    input.style.scrollMarginBottom = `${pad + Math.max(GAP, below)}px`
-    input.scrollIntoView({ block: 'nearest' })
-  }, [])
+  const reveal = useReveal(foot)
   useEffect(() => reveal(inputs.current[active]), [active, faults, reveal])
 
   // A digit typed anywhere on the page goes to the figure at hand.

@@ -1,0 +1,44 @@
+import { act, cleanup, render, screen } from '@testing-library/react'
+import { useRef, type ReactElement } from 'react'
+import { afterEach, expect, test, vi } from 'vitest'
+import { useReveal } from './useReveal'
+
+const shown = vi.fn()
+Element.prototype.scrollIntoView = shown
+afterEach(() => {
+  cleanup()
+  shown.mockClear()
+})
+
+function Page(): ReactElement {
+  const foot = useRef<HTMLDivElement>(null)
+  const reveal = useReveal(foot)
+  return (
+    <>
+      <form>
+        <input aria-label="Gap" onFocus={(e) => reveal(e.target)} />
+        <div ref={foot} />
+      </form>
+      <input aria-label="Elsewhere" />
+    </>
+  )
+}
+
+const turn = (): void => act(() => void window.dispatchEvent(new Event('resize')))
+
+test('the figure at hand is brought back above the pad when the screen is turned', () => {
+  render(<Page />)
+  turn()
+  expect(shown).not.toHaveBeenCalled()
+  act(() => screen.getByLabelText('Gap').focus())
+  expect(shown).toHaveBeenCalledTimes(1)
+  turn()
+  expect(shown).toHaveBeenCalledTimes(2)
+})
+
+test('nothing moves under a thumb that types elsewhere', () => {
+  render(<Page />)
+  act(() => screen.getByLabelText('Elsewhere').focus())
+  turn()
+  expect(shown).not.toHaveBeenCalled()
+})
