@@ -1,6 +1,7 @@
 <?php
 
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\SpeakLanguage;
 use App\Support\Conflict;
 use App\Support\Problem;
 use Diastoma\Core\Refused;
@@ -24,6 +25,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // Same origin only: no cross-origin rules to handle.
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        $middleware->append(SpeakLanguage::class);
         $middleware->statefulApi();
         $middleware->redirectGuestsTo(fn () => null);
     })

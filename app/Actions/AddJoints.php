@@ -7,6 +7,7 @@ use App\Models\Line;
 use App\Models\Pipe;
 use App\Models\ProcedureText;
 use App\Support\Conflict;
+use App\Support\Say;
 use Diastoma\Core\Refused;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -24,7 +25,7 @@ final class AddJoints
     public function procedure(Line $line, string $hash): ProcedureText
     {
         return ProcedureText::usableIn([$line->project_id])->where('family', 'joint')->find($hash)
-            ?? throw Refused::field('procedure_hash', 'Choose the procedure for this joint.');
+            ?? throw Refused::field('procedure_hash', Say::text('refused.chooseForJoint'));
     }
 
     /**
@@ -53,15 +54,18 @@ final class AddJoints
     /** @param  array<string, mixed>  $body */
     private function joint(Line $line, array $body, ProcedureText $procedure, string $place): Joint
     {
-        $at = $body['chainage_m'] ?? throw Refused::field('chainage_m', 'chainage_m is missing: say where on the line the joint is.');
+        $at = $body['chainage_m'] ?? throw Refused::field('chainage_m', Say::text('refused.whereIsJoint'));
         $start = $line->centre_line[0][0];
         $end = $start + $line->length();
         if ($at < $start - 1e-6 || $at > $end + 1e-6) {
-            throw Refused::field('chainage_m', "chainage_m is {$at} m; the line goes from {$start} to {$end} m.");
+            throw Refused::field(
+                'chainage_m',
+                Say::text('refused.offTheLine', ['field' => 'chainage_m', 'at' => $at, 'start' => $start, 'end' => $end]),
+            );
         }
         $number = trim((string) ($body['number'] ?? '')) ?: $this->nextNumber($line, $procedure->procedure()->tells->letter);
         if (Joint::query()->where('line_id', $line->id)->where('number', $number)->exists()) {
-            throw Refused::field('number', "number: there is a joint {$number} on this line already.");
+            throw Refused::field('number', Say::text('refused.jointNumberTaken', ['number' => $number]));
         }
 
         $pipe = isset($body['pipe']) ? Pipe::findOrMake($line, $body['pipe'], null) : $this->pipeAt($line, $at);
@@ -81,13 +85,13 @@ final class AddJoints
     private function restraints(Line $line, array $body, ProcedureText $procedure): array
     {
         $host = Joint::query()->where('line_id', $line->id)->where('place', 'in-line')->find($body['host_id'] ?? '')
-            ?? throw Refused::field('host_id', 'host_id is no joint of this line: say whose pipe ends the restraints are fused on.');
+            ?? throw Refused::field('host_id', Say::text('refused.noHost'));
         if (($why = $host->closed()) !== null) {
             throw new Conflict('host_id', $why);
         }
         $each = (int) ($body['count'] ?? 3);
         if ($each < 1 || $each > self::MOST_RESTRAINTS) {
-            throw Refused::field('count', "count is {$each}; 1 to ".self::MOST_RESTRAINTS.' restraints on each end are possible.');
+            throw Refused::field('count', Say::text('refused.restraintsPossible', ['count' => $each, 'most' => self::MOST_RESTRAINTS]));
         }
         $new = [];
         foreach (['a', 'b'] as $side) {

@@ -9,6 +9,7 @@ use App\Models\ProcedureText;
 use App\Models\Project;
 use App\Models\Section;
 use App\Models\User;
+use App\Support\Say;
 use Diastoma\Core\Pipe\PipeSize;
 use Diastoma\Core\PressureTest\SectionPlan;
 use Diastoma\Core\Refused;
@@ -31,12 +32,12 @@ final class CreateLine
         $pipe = $this->sizes->of($body, $body['service']);
         $centreLine = self::centreLine($body['centre_line']);
         $procedure = ProcedureText::usableIn([$project->id])->where('family', 'joint')->find($body['procedure_hash'])
-            ?? throw Refused::field('procedure_hash', 'Choose the procedure for the joints.');
+            ?? throw Refused::field('procedure_hash', Say::text('refused.chooseForJoints'));
         $procedure->mustSuit($pipe, $body['service'], 'procedure_hash');
         if ($body['mdp_bar'] < $body['design_bar']) {
             throw Refused::field(
                 'mdp_bar',
-                "The maximum design pressure {$body['mdp_bar']} bar is below the design pressure {$body['design_bar']} bar.",
+                Say::text('refused.mdpBelowDesign', ['mdp' => $body['mdp_bar'], 'design' => $body['design_bar']]),
             );
         }
 
@@ -68,7 +69,7 @@ final class CreateLine
     {
         SectionPlan::profile($line->centre_line, (float) $body['from_m'], (float) $body['to_m']);
         $method = ProcedureText::usableIn([$line->project_id])->where('family', 'test')->find($body['method_hash'])
-            ?? throw Refused::field('method_hash', 'Choose the test method.');
+            ?? throw Refused::field('method_hash', Say::text('refused.chooseMethod'));
         $method->mustSuit($line->pipe, $line->service, 'method_hash');
 
         return Section::query()->create([
@@ -111,22 +112,22 @@ final class CreateLine
             if (\count($row) !== 4 || \in_array(null, $row, true)) {
                 throw Refused::field(
                     'centre_line',
-                    'centre_line, point '.($i + 1).': chainage, easting, northing and level are wanted, all as numbers.',
+                    Say::text('refused.pointWants', ['n' => $i + 1]),
                 );
             }
             if ($i > 0 && $row[0] <= $line[$i - 1][0]) {
                 throw Refused::field(
                     'centre_line',
-                    'centre_line, point '.($i + 1).": the chainage must grow; {$row[0]} follows {$line[$i - 1][0]}.",
+                    Say::text('refused.chainageMustGrow', ['n' => $i + 1, 'at' => $row[0], 'before' => $line[$i - 1][0]]),
                 );
             }
             $line[] = [(float) $row[0], (float) $row[1], (float) $row[2], (float) $row[3]];
         }
         if (\count($line) < 2) {
-            throw Refused::field('centre_line', 'centre_line needs at least two points.');
+            throw Refused::field('centre_line', Say::text('refused.twoPoints'));
         }
         if ($line[\count($line) - 1][0] - $line[0][0] > 200000) {
-            throw Refused::field('centre_line', 'centre_line is longer than 200 km: wrong unit?');
+            throw Refused::field('centre_line', Say::text('refused.lineTooLong'));
         }
 
         return $line;

@@ -6,6 +6,7 @@ use App\Models\Joint;
 use App\Models\Pipe;
 use App\Models\User;
 use App\Support\Conflict;
+use App\Support\Say;
 use Diastoma\Core\Pipe\PipeNumber;
 use Diastoma\Core\Procedure\Tells\CutOut;
 use Diastoma\Core\Refused;
@@ -24,10 +25,10 @@ final class CutOutJoint
         return DB::transaction(function () use ($joint, $by, $reason, $pieceM): array {
             $joint = Joint::query()->lockForUpdate()->findOrFail($joint->id);
             if ($joint->cut_out_at !== null) {
-                throw new Conflict('joint', "Joint {$joint->number} is cut out already.");
+                throw new Conflict('joint', Say::text('refused.cutOutAlready', ['number' => $joint->number]));
             }
             if ($joint->state === 'planned') {
-                throw Refused::field('joint', "Joint {$joint->number} is not made yet: there is nothing to cut out.");
+                throw Refused::field('joint', Say::text('refused.nothingToCutOut', ['number' => $joint->number]));
             }
             $joint->update(['state' => 'cut-out', 'cut_out_at' => now(), 'cut_out_reason' => $reason, 'cut_out_by' => $by->id]);
 

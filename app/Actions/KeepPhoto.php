@@ -7,6 +7,7 @@ use App\Models\Subject;
 use App\Models\User;
 use App\Support\Conflict;
 use App\Support\NoRoom;
+use App\Support\Say;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Refused;
 use Illuminate\Http\UploadedFile;
@@ -33,7 +34,7 @@ final class KeepPhoto
         if ($known !== null) {
             return $this->same($known, $subject, $step);
         }
-        $subject->procedure()->step($step) ?? throw Refused::field('step', "\"{$step}\" is no step of this procedure.");
+        $subject->procedure()->step($step) ?? throw Refused::field('step', Say::text('refused.noStep', ['step' => $step]));
         Instant::parse($takenAt, 'taken_at', 'taken_at');
         $jpeg = $this->jpeg((string) $file->get());
 
@@ -66,7 +67,7 @@ final class KeepPhoto
     private function same(Photo $known, Subject $subject, string $step): Photo
     {
         return $known->subject_id === $subject->getKey() && $known->step === $step ? $known
-            : throw new Conflict('id', 'Another picture is kept under this id already; make a new id.');
+            : throw new Conflict('id', Say::text('refused.pictureIdTaken'));
     }
 
     /** Whole or not at all: nothing is answered before the bytes were read back as they are. */
@@ -81,9 +82,7 @@ final class KeepPhoto
             return;
         }
         Storage::delete($part);
-        throw new NoRoom(
-            'The picture could not be written whole: the disk of the server may be full. It stays on your device and is sent again.',
-        );
+        throw new NoRoom(Say::text('refused.pictureNotWritten'));
     }
 
     /** @return array{bytes: string, width: int, height: int} */
@@ -91,12 +90,16 @@ final class KeepPhoto
     {
         $size = @getimagesizefromstring($bytes);
         if ($size === false || ! \in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)) {
-            throw Refused::field('file', 'The file is no picture: JPEG, PNG or WebP is wanted.');
+            throw Refused::field('file', Say::text('refused.noPicture'));
         }
         if ($size[0] * $size[1] > self::MOST_PIXELS) {
-            throw Refused::field('file', "The picture has {$size[0]} by {$size[1]} pixels; at most 50 million are taken.");
+            throw Refused::field('file', Say::text('refused.tooManyPixels', [
+                'width' => $size[0],
+                'height' => $size[1],
+                'most' => self::MOST_PIXELS / 1_000_000,
+            ]));
         }
-        $image = @imagecreatefromstring($bytes) ?: throw Refused::field('file', 'The picture is broken: it cannot be opened.');
+        $image = @imagecreatefromstring($bytes) ?: throw Refused::field('file', Say::text('refused.pictureBroken'));
         $scale = min(1, self::LONGEST_SIDE / max($size[0], $size[1]));
         [$width, $height] = [max(1, (int) round($size[0] * $scale)), max(1, (int) round($size[1] * $scale))];
         $drawn = imagecreatetruecolor($width, $height);

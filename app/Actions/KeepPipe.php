@@ -7,6 +7,7 @@ use App\Models\Line;
 use App\Models\Pipe;
 use App\Models\User;
 use App\Support\Conflict;
+use App\Support\Say;
 use Diastoma\Core\Pipe\PipeNumber;
 use Diastoma\Core\Pipe\PipeSize;
 use Illuminate\Database\Eloquent\Collection;
@@ -39,7 +40,7 @@ final class KeepPipe
                 'user_id' => $by->id,
             ]);
         } catch (UniqueConstraintViolationException) {
-            throw new Conflict('number', "There is a pipe {$body['number']} on this line already.");
+            throw new Conflict('number', Say::text('refused.pipeNumberTaken', ['number' => $body['number']]));
         }
     }
 
@@ -57,7 +58,7 @@ final class KeepPipe
             if ($begun !== null && $size != $pipe->size) {
                 throw new Conflict(
                     'size',
-                    "Pipe {$pipe->number} lies in joint {$begun->number}, which was begun and judged with it: its size stays as it is.",
+                    Say::text('refused.pipeSizeStays', ['pipe' => $pipe->number, 'joint' => $begun->number]),
                 );
             }
             $pipe->update(

@@ -6,6 +6,7 @@ use App\Models\Project;
 use App\Models\StoreItem;
 use App\Models\User;
 use App\Support\Conflict;
+use App\Support\Say;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Stores\StoreKind;
 use Illuminate\Support\Facades\DB;
@@ -29,26 +30,26 @@ final class KeepStoreItem
             if ($known !== null) {
                 return $known->project_id === $project->id
                     ? $known
-                    : throw new Conflict('id', 'Another thing is kept under this id already; make a new id.');
+                    : throw new Conflict('id', Say::text('refused.thingIdTaken'));
             }
             $before = isset($body['supersedes'])
                 ? StoreItem::query()->lockForUpdate()->where('project_id', $project->id)->find($body['supersedes'])
                 : null;
             if (isset($body['supersedes'])) {
                 if ($before === null || $before->kind !== $body['kind']) {
-                    throw Refused::field('supersedes', 'supersedes names nothing of this kind in the stores of the project.');
+                    throw Refused::field('supersedes', Say::text('refused.supersedesNothing'));
                 }
                 if (StoreItem::query()->where('supersedes', $before->id)->exists()) {
-                    throw new Conflict('supersedes', "{$before->name} was changed by somebody else meanwhile; load the stores again.");
+                    throw new Conflict('supersedes', Say::text('refused.thingChangedMeanwhile', ['name' => $before->name]));
                 }
                 if (trim((string) ($body['reason'] ?? '')) === '') {
-                    throw Refused::field('reason', 'reason is missing: say what has changed.');
+                    throw Refused::field('reason', Say::text('refused.whatHasChanged'));
                 }
             }
             $twin = StoreItem::inStores()->where('project_id', $project->id)->where('kind', $body['kind'])->where('name', $body['name'])
                 ->when($before !== null, fn ($q) => $q->where('thing_id', '!=', $before?->thing_id))->exists();
             if ($twin) {
-                throw Refused::field('name', "name: \"{$body['name']}\" is in the stores already; give this one another name or number.");
+                throw Refused::field('name', Say::text('refused.inStoresAlready', ['name' => $body['name']]));
             }
 
             return StoreItem::query()->create([

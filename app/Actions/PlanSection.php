@@ -6,6 +6,7 @@ use App\Models\Joint;
 use App\Models\Pipe;
 use App\Models\PressureTest;
 use App\Models\Section;
+use App\Support\Say;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Pipe\Material;
 use Diastoma\Core\PressureTest\SectionPlan;
@@ -140,7 +141,7 @@ final class PlanSection
         DB::transaction(function () use ($section): void {
             $own = Section::query()->lockForUpdate()->findOrFail($section->id);
             if ($own->tests()->exists()) {
-                throw Refused::field('section', "{$own->name} has a test: its record stays, and so does the section.");
+                throw Refused::field('section', Say::text('refused.sectionHasTest', ['name' => $own->name]));
             }
             $own->delete();
         });

@@ -2,6 +2,7 @@
 
 namespace App\Actions;
 
+use App\Support\Say;
 use Diastoma\Core\Refused;
 
 /**
@@ -14,7 +15,7 @@ final class ReadCentreLine
     public function __invoke(string $text): array
     {
         if (! mb_check_encoding($text, 'UTF-8') || str_contains($text, "\0")) {
-            throw Refused::field('file', 'The file is no UTF-8 text: a CSV or GeoJSON file is wanted.');
+            throw Refused::field('file', Say::text('refused.noUtf8'));
         }
         $text = trim((string) preg_replace('/^\x{FEFF}/u', '', $text));
 
@@ -41,9 +42,7 @@ final class ReadCentreLine
                 $found[0] ??
                 throw Refused::field(
                     'file',
-                    "The heading has no column \"{$name}\"; wanted are chainage, easting, northing, level. Found: ".
-                        implode(', ', $heading).
-                        '.',
+                    Say::text('refused.noColumn', ['name' => $name, 'found' => implode(', ', $heading)]),
                 );
         }
         $points = [];
@@ -55,7 +54,7 @@ final class ReadCentreLine
             if ($delimiter === ',' && \count($cells) > \count($heading)) {
                 throw Refused::field(
                     'file',
-                    'line '.($i + 2).' holds more cells than the heading. Decimal commas need semicolons between the columns.',
+                    Say::text('refused.moreCells', ['line' => $i + 2]),
                 );
             }
             $point = [];
@@ -63,7 +62,11 @@ final class ReadCentreLine
                 $cell = trim((string) ($cells[$column] ?? ''));
                 $cell = $delimiter !== ',' && preg_match('/^-?\d+,\d+$/', $cell) === 1 ? str_replace(',', '.', $cell) : $cell;
                 if (preg_match('/^-?\d+(\.\d+)?$/', $cell) !== 1) {
-                    throw Refused::field('file', 'line '.($i + 2).": {$name} \"".mb_substr($cell, 0, 40).'" is no number.');
+                    throw Refused::field('file', Say::text('refused.cellNoNumber', [
+                        'line' => $i + 2,
+                        'name' => $name,
+                        'cell' => mb_substr($cell, 0, 40),
+                    ]));
                 }
                 $point[] = (float) $cell;
             }
@@ -80,14 +83,14 @@ final class ReadCentreLine
         $feature = $json['features'][0] ?? $json;
         $geometry = $feature['geometry'] ?? $feature;
         if (! \is_array($json) || ($geometry['type'] ?? null) !== 'LineString' || ! \is_array($geometry['coordinates'] ?? null)) {
-            throw Refused::field('file', 'The GeoJSON holds no LineString.');
+            throw Refused::field('file', Say::text('refused.noLineString'));
         }
         $chainages = $feature['properties']['chainages'] ?? null;
         $points = [];
         $chainage = (float) ($feature['properties']['start_m'] ?? 0);
         foreach ($geometry['coordinates'] as $i => $c) {
             if (! \is_array($c) || ! isset($c[2]) || ! is_numeric($c[0]) || ! is_numeric($c[1]) || ! is_numeric($c[2])) {
-                throw Refused::field('file', 'coordinate '.($i + 1).': easting, northing and level are wanted.');
+                throw Refused::field('file', Say::text('refused.coordinateWants', ['n' => $i + 1]));
             }
             if ($i > 0) {
                 $chainage += hypot($c[0] - $geometry['coordinates'][$i - 1][0], $c[1] - $geometry['coordinates'][$i - 1][1]);
@@ -95,7 +98,7 @@ final class ReadCentreLine
             $points[] = [$chainages[$i] ?? $chainage, $c[0], $c[1], $c[2]];
         }
         if (abs((float) $points[0][1]) <= 180 && abs((float) $points[0][2]) <= 90 && $chainages === null && $chainage < 1) {
-            throw Refused::field('file', 'The coordinates look like degrees; eastings and northings in metres are wanted.');
+            throw Refused::field('file', Say::text('refused.degrees'));
         }
 
         return $points;

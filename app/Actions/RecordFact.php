@@ -9,6 +9,7 @@ use App\Models\StoreItem;
 use App\Models\Subject;
 use App\Models\User;
 use App\Support\Conflict;
+use App\Support\Say;
 use Diastoma\Core\Calculation\Field\Instant;
 use Diastoma\Core\Procedure\Kind\Hold;
 use Diastoma\Core\Procedure\Kind\Trace;
@@ -58,13 +59,13 @@ final class RecordFact
         $known = $subject->recorded()->firstWhere('id', $body['id']);
         if ($known !== null) {
             return $known->body_hash === $hash ? new Recording($subject, $known, $subject->judgement(), false, [$subject])
-                : throw new Conflict('id', 'Another fact is stored under this id already; make a new id.');
+                : throw new Conflict('id', Say::text('refused.factIdTaken'));
         }
         if (($why = $subject->closed()) !== null) {
             throw new Conflict('subject', $why);
         }
         $step = $subject->procedure()->step($body['step'])
-            ?? throw Refused::field('step', "\"{$body['step']}\" is no step of this procedure.");
+            ?? throw Refused::field('step', Say::text('refused.noStep', ['step' => $body['step']]));
         $this->mustBeAllowed($step, $role);
         $recorded = Instant::parse($body['recorded_at'], 'recorded_at', 'recorded_at');
         $value = $this->withItems($subject, $step, $step->normalise($body['value']));
@@ -102,7 +103,7 @@ final class RecordFact
             $stored = $subject->facts()->create($fact);
         } catch (UniqueConstraintViolationException) {
             // On another joint or test, perhaps at the same moment.
-            throw new Conflict('id', 'Another fact is stored under this id already; make a new id.');
+            throw new Conflict('id', Say::text('refused.factIdTaken'));
         }
         $stored->setAttribute('by', $by->name);
         $subject->recorded()->push($stored);
@@ -127,7 +128,7 @@ final class RecordFact
                     ->where('project_id', $subject->line()->project_id)
                     ->where('kind', $field->of)
                     ->find($value[$field->key]['id']) ??
-                throw Refused::field($field->key, "{$field->label}: that is not in the stores of this project.");
+                throw Refused::field($field->key, Say::text('refused.notInStores', ['field' => $field->label]));
             $value[$field->key] = $item->snapshot();
         }
 
@@ -137,9 +138,11 @@ final class RecordFact
     private function mustBeAllowed(Step $step, Role $role): void
     {
         if ($step->roles !== [] && ! \in_array($role->value, $step->roles, true)) {
-            throw new AuthorizationException(
-                "\"{$step->title([])}\" is signed by ".implode(' or ', $step->roles).", not by a {$role->value}.",
-            );
+            throw new AuthorizationException(Say::text('refused.signedByAnother', [
+                'step' => $step->title([]),
+                'roles' => implode(Say::text('refused.or'), $step->roles),
+                'role' => $role->value,
+            ]));
         }
     }
 
@@ -155,17 +158,17 @@ final class RecordFact
         $supersedes = $body['supersedes'] ?? null;
         if ($supersedes !== null) {
             if (! $current->contains('id', $supersedes)) {
-                throw new Conflict('supersedes', 'What is to be superseded is not the latest fact of this step; load the joint again.');
+                throw new Conflict('supersedes', Say::text('refused.notTheLatest'));
             }
             $replaced = $current->firstWhere('id', $supersedes);
             if ($step->kind instanceof Trace && $replaced !== null && ! self::isFromFiles($replaced, $current)) {
                 throw new Conflict(
                     'supersedes',
-                    'What a device recorded while the work was done stays; only a file that was loaded is replaced.',
+                    Say::text('refused.deviceRecordStays'),
                 );
             }
             if (trim((string) ($body['reason'] ?? '')) === '') {
-                throw Refused::field('reason', 'reason is missing: say why the earlier entry does not count.');
+                throw Refused::field('reason', Say::text('refused.whyNotCounted'));
             }
 
             return;
@@ -194,17 +197,17 @@ final class RecordFact
         $judgement = $subject->judgement();
         $state = $judgement->steps[$step->key()] ?? null;
         if ($state?->lock !== null) {
-            throw Refused::field('signed', "It cannot be signed yet: {$state->lock->text}");
+            throw Refused::field('signed', Say::text('refused.notSignedYet', ['why' => $state->lock->text]));
         }
         foreach ($subject->holdsUpSignature() as $why) {
-            throw Refused::field('signed', "It cannot be signed yet: {$why}");
+            throw Refused::field('signed', Say::text('refused.notSignedYet', ['why' => $why]));
         }
         // A permit is asked for because something is not good.
         if ($step->kind instanceof Hold && $step->kind->free) {
             return;
         }
         foreach ($judgement->holdingUp() as $other) {
-            throw Refused::field('signed', "It cannot be signed yet: \"{$other->title}\" is {$other->verdict->value}.");
+            throw Refused::field('signed', Say::text('refused.heldUpBy', ['step' => $other->title, 'verdict' => $other->verdict->value]));
         }
     }
 }

@@ -6,6 +6,7 @@ use App\Models\Joint;
 use App\Models\Pipe;
 use App\Models\PipeWord;
 use App\Models\User;
+use App\Support\Say;
 use Diastoma\Core\Refused;
 use Illuminate\Support\Facades\DB;
 
@@ -23,7 +24,9 @@ final class SayOfPipe
             if ($rejected === ($pipe->state === Pipe::REJECTED)) {
                 throw Refused::field(
                     'rejected',
-                    $rejected ? "Pipe {$pipe->number} is rejected already: {$pipe->reason}" : "Pipe {$pipe->number} is not rejected.",
+                    $rejected
+                        ? Say::text('refused.pipeRejectedAlready', ['pipe' => $pipe->number, 'reason' => $pipe->reason])
+                        : Say::text('refused.pipeNotRejected', ['pipe' => $pipe->number]),
                 );
             }
             $lies = $joints->contains(fn (Joint $joint) => $joint->left_face);

@@ -7,6 +7,7 @@ use App\Models\Line;
 use App\Models\Seal;
 use App\Models\Subject;
 use App\Models\User;
+use App\Support\Say;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Procedure;
 use Illuminate\Database\Eloquent\Collection;
@@ -44,10 +45,10 @@ final class SealSubject
             foreach ($seals as $seal) {
                 $own = Seal::hashOf($seal->previous, $seal->facts_hash, $seal->procedure_hash, $seal->verdict, $seal->sealed_at);
                 if ($seal->previous !== $previous || $seal->hash !== $own) {
-                    $broken[] = "Seal {$seal->seq} does not follow the one before it.";
+                    $broken[] = Say::text('pack.sealDoesNotFollow', ['seq' => $seal->seq]);
                 }
                 if (($hashes[$seal->subject_id] ?? self::hash([])) !== $seal->facts_hash) {
-                    $broken[] = "The facts under seal {$seal->seq} are not those that were sealed.";
+                    $broken[] = Say::text('pack.factsDiffer', ['seq' => $seal->seq]);
                 }
                 $previous = $seal->hash;
             }

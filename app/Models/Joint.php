@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use App\Support\Say;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Tells\Clock;
 use Illuminate\Database\Eloquent\Collection;
@@ -29,9 +30,6 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 class Joint extends Subject
 {
-    /** By the place where it sits. */
-    private const CALLED = ['restraint' => 'Restraint', 'on-pipe' => 'Saddle'];
-
     /** @var Collection<int, Pipe>|null {@see around()} */
     private ?Collection $around = null;
 
@@ -77,7 +75,7 @@ class Joint extends Subject
 
     public function name(): string
     {
-        return (self::CALLED[$this->place] ?? 'Joint')." {$this->number}";
+        return Say::text("called.{$this->place}", ['number' => $this->number]);
     }
 
     /** @return array<'a'|'b', string> how a sentence names its two sides */
@@ -195,8 +193,8 @@ class Joint extends Subject
     public function closed(): ?string
     {
         return match (true) {
-            $this->cut_out_at !== null => "Joint {$this->number} is cut out; nothing more is recorded on it.",
-            $this->sealed_at !== null => "Joint {$this->number} is signed and sealed; it can only be cut out.",
+            $this->cut_out_at !== null => Say::text('refused.jointIsCutOut', ['number' => $this->number]),
+            $this->sealed_at !== null => Say::text('refused.jointSealed', ['number' => $this->number]),
             default => null,
         };
     }

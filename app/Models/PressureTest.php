@@ -3,6 +3,7 @@
 namespace App\Models;
 
 use App\Actions\PlanSection;
+use App\Support\Say;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Procedure\Tells\Clock;
@@ -42,7 +43,7 @@ class PressureTest extends Subject
 
     public function name(): string
     {
-        return "{$this->section->name}, test {$this->number}";
+        return Say::text('called.test', ['section' => $this->section->name, 'number' => $this->number]);
     }
 
     public function context(): array
@@ -93,6 +94,6 @@ class PressureTest extends Subject
 
     public function closed(): ?string
     {
-        return $this->sealed_at === null ? null : "Test {$this->number} is signed and sealed.";
+        return $this->sealed_at === null ? null : Say::text('refused.testSealed', ['number' => $this->number]);
     }
 }

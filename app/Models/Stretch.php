@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use App\Support\Say;
 use Diastoma\Core\Procedure\Procedure;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -67,6 +68,6 @@ class Stretch extends Subject
 
     public function closed(): ?string
     {
-        return $this->sealed_at === null ? null : "{$this->name} is signed and sealed.";
+        return $this->sealed_at === null ? null : Say::text('refused.stretchSealed', ['name' => $this->name]);
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\Pack;
 
+use App\Support\Say;
 use Diastoma\Core\Units\Display;
 use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Unit;
@@ -76,9 +77,9 @@ final readonly class CourseOfTest
                 $drawing->text($x($tick), $foot + 26, $clock, 'center', false, Drawing::FAINT);
             }
         }
-        $drawing->text(2, $foot + 12, 'minute', 'left', true);
+        $drawing->text(2, $foot + 12, Say::text('pack.minute'), 'left', true);
         if ($this->began !== null) {
-            $drawing->text(2, $foot + 26, 'clock', 'left', true, Drawing::FAINT);
+            $drawing->text(2, $foot + 26, Say::text('pack.clock'), 'left', true, Drawing::FAINT);
         }
         foreach ($this->limits as $limit) {
             $drawing->line(array_map(fn (array $p) => [$x($p[0]), $y($p[1])], $limit['line']), Drawing::INK, 1.0, '5 3');

@@ -4,6 +4,7 @@ namespace App\Pack;
 
 use App\Models\Fact;
 use App\Models\PressureTest;
+use App\Support\Say;
 use Diastoma\Core\Procedure\Fact as CoreFact;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Step;
@@ -41,12 +42,11 @@ final readonly class Entries
                 'by' => $fact->user->name,
                 'role' => $fact->role,
                 'replaced' => $successor instanceof Fact
-                    ? sprintf(
-                        'Does not count: entered again on %s by %s, "%s".',
-                        $this->words->moment($successor->recorded_at),
-                        $successor->user->name,
-                        $successor->reason,
-                    )
+                    ? Say::text('pack.doesNotCount', [
+                        'at' => $this->words->moment($successor->recorded_at),
+                        'by' => $successor->user->name,
+                        'reason' => $successor->reason,
+                    ])
                     : null,
             ];
         }

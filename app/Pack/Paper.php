@@ -2,6 +2,7 @@
 
 namespace App\Pack;
 
+use App\Support\Say;
 use Dompdf\Dompdf;
 use Dompdf\Options;
 
@@ -37,7 +38,8 @@ final readonly class Paper
         $pdf->render();
         $face = $pdf->getFontMetrics()->getFont(self::FAMILY, 'normal');
         [$x, $y] = self::NUMBER_AT;
-        $pdf->getCanvas()->page_text($x, $y, 'Page {PAGE_NUM} of {PAGE_COUNT}', $face, self::NUMBER_SIZE);
+        $number = Say::text('pack.page', ['page' => '{PAGE_NUM}', 'of' => '{PAGE_COUNT}']);
+        $pdf->getCanvas()->page_text($x, $y, $number, $face, self::NUMBER_SIZE);
 
         return (string) $pdf->output();
     }

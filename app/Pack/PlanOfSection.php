@@ -2,6 +2,7 @@
 
 namespace App\Pack;
 
+use App\Support\Say;
 use Diastoma\Core\Laying\CentreLine;
 
 /** A section from above, true to scale: its course, its joints, where the gauge stands; north is up. */
@@ -52,7 +53,8 @@ final readonly class PlanOfSection
             $drawing->text($x, $y, ($this->length)($this->chainages[$end]), 'center', true);
         }
         [$x, $y] = $place($at($this->gauge));
-        $drawing->dot($x, $y, 5, Drawing::ACCENT, Drawing::ACCENT)->text($x + 10, $y + 2, 'gauge', 'left', true, Drawing::ACCENT);
+        $drawing->dot($x, $y, 5, Drawing::ACCENT, Drawing::ACCENT)
+            ->text($x + 10, $y + 2, Say::text('pack.mark.gauge'), 'left', true, Drawing::ACCENT);
         $this->north($drawing);
         $this->scale($drawing, $px);
 
@@ -78,7 +80,7 @@ final readonly class PlanOfSection
     {
         $x = self::WIDTH - 18;
         $drawing->line([[$x, 40], [$x, 14], [$x - 5, 24]], Drawing::INK, 1.2)->line([[$x, 14], [$x + 5, 24]], Drawing::INK, 1.2);
-        $drawing->text($x, 8, 'N', 'center', true);
+        $drawing->text($x, 8, Say::text('pack.north'), 'center', true);
     }
 
     private function scale(Drawing $drawing, float $px): void

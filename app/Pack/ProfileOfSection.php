@@ -2,6 +2,8 @@
 
 namespace App\Pack;
 
+use App\Support\Say;
+
 /** A section from the side: level against chainage on round scales, its joints, vents and drains, and the pressure along it. */
 final readonly class ProfileOfSection
 {
@@ -55,7 +57,7 @@ final readonly class ProfileOfSection
                 $drawing->text($x($tick), $foot + 20, $along->text($tick), 'center');
             }
         }
-        $drawing->text(2, self::TOP - 42, "level, {$this->symbol}", 'left', true);
+        $drawing->text(2, self::TOP - 42, Say::text('pack.levelIn', ['unit' => $this->symbol]), 'left', true);
         $drawing->text($right, $foot + 36, "chainage, {$this->symbol}", 'right', true);
         $drawing->line(array_map(fn (float $c, float $l) => [$x($c), $y($l)], $chainages, $levels), Drawing::WATER, 3);
         foreach ($this->joints as $joint) {

@@ -7,6 +7,7 @@ use App\Actions\SealSubject;
 use App\Models\Joint;
 use App\Models\PressureTest;
 use App\Models\Seal;
+use App\Support\Say;
 use Diastoma\Core\Laying\CentreLine;
 use Diastoma\Core\Procedure\FieldSpec;
 use Diastoma\Core\Procedure\Judgement;
@@ -26,10 +27,6 @@ use Illuminate\Database\Eloquent\Collection;
 /** What stands on the sheets of a test pack, in the units of who prints it and the time of the place. */
 final readonly class Sheet
 {
-    private const CERTAINTY = [
-        'std' => 'standard', 'practice' => 'common practice', 'memory' => 'from memory', 'project' => 'project',
-    ];
-
     /** Kinds of step at which something is measured. */
     private const MEASURING = ['number', 'round', 'bolts', 'trace'];
 
@@ -65,7 +62,7 @@ final readonly class Sheet
             'section' => $this->test->section,
             'line' => $line,
             'project' => $line->project,
-            'title' => "Pressure test {$this->test->number} of {$this->test->section->name}",
+            'title' => Say::text('pack.title', ['number' => $this->test->number, 'section' => $this->test->section->name]),
             'verdict' => $this->judgement->verdict->value,
             'isSigned' => $this->test->sealed_at !== null,
             'reasons' => $judged['reasons'],
@@ -112,23 +109,30 @@ final readonly class Sheet
         $section = $this->test->section;
         $project = $line->project;
         $pipe = $line->pipe;
-        $stated = fn (string $text): string => $text === '' ? 'not stated' : $text;
+        $method = $this->judgement->procedure;
+        $stated = fn (string $text): string => $text === '' ? Say::text('pack.notStated') : $text;
 
         return [
-            ['Client', $stated($project->client)],
-            ['Contractor', $stated($project->contractor)],
-            ['Project', $project->name.($project->place === '' ? '' : ", {$project->place}")],
-            ['Line', "{$line->name}, {$line->service}"],
-            ['Section', sprintf(
-                '%s, %s to %s (%s)', $section->name, $this->length($section->from_m), $this->length($section->to_m),
-                $this->length($section->to_m - $section->from_m),
-            )],
-            ['Pipe', "{$pipe['material']}, {$this->sizeOf($pipe)}, SDR {$pipe['sdr']}"],
-            ['Method', "{$this->judgement->procedure->title}, version {$this->judgement->procedure->version}"],
-            ['Tested', $this->tested() ?? 'not yet'],
-            ['Test pressure', $this->figure('p_kpa', $this->plan['stp_kpa']).' at the lowest point'],
-            ['At the gauge', $this->figure('p_kpa', (float) $this->test->context['gauge_target_kpa']).' at '.
-                $this->length($this->plan['gauge']['gauge_m'])],
+            [Say::text('pack.client'), $stated($project->client)],
+            [Say::text('pack.contractor'), $stated($project->contractor)],
+            [Say::text('pack.project'), $project->name.($project->place === '' ? '' : ", {$project->place}")],
+            [Say::text('pack.line'), "{$line->name}, {$line->service}"],
+            [Say::text('pack.section'), Say::text('pack.sectionFromTo', [
+                'name' => $section->name,
+                'from' => $this->length($section->from_m),
+                'to' => $this->length($section->to_m),
+                'length' => $this->length($section->to_m - $section->from_m),
+            ])],
+            [Say::text('pack.pipe'), "{$pipe['material']}, {$this->sizeOf($pipe)}, SDR {$pipe['sdr']}"],
+            [Say::text('pack.method'), Say::text('pack.methodVersion', ['title' => $method->title, 'version' => $method->version])],
+            [Say::text('pack.tested'), $this->tested() ?? Say::text('pack.notYet')],
+            [Say::text('pack.testPressure'), Say::text('pack.atLowestPoint', [
+                'pressure' => $this->figure('p_kpa', $this->plan['stp_kpa']),
+            ])],
+            [Say::text('pack.atGauge'), Say::text('pack.pressureAt', [
+                'pressure' => $this->figure('p_kpa', (float) $this->test->context['gauge_target_kpa']),
+                'place' => $this->length($this->plan['gauge']['gauge_m']),
+            ])],
         ];
     }
 
@@ -150,7 +154,7 @@ final readonly class Sheet
 
     private function fromTo(string $first, string $last): string
     {
-        return $this->words->moment($first).' to '.$this->words->moment($last);
+        return Say::text('pack.fromTo', ['from' => $this->words->moment($first), 'to' => $this->words->moment($last)]);
     }
 
     /** @return array{limits: list<string>, by: string|null} what somebody has to confirm, and who did */
@@ -244,7 +248,7 @@ final readonly class Sheet
         $drawn = $this->drawnCourse();
         $nought = $drawn === null ? null : $this->minuteNought($drawn['of']);
         $time = fn (float $min): string => $nought === null
-            ? 'minute '.round($min, 1)
+            ? Say::text('pack.minuteAt', ['minute' => round($min, 1)])
             : $nought->modify('+'.(int) round(60 * $min).' seconds')->format('H:i');
 
         return array_map(fn (array $band) => [
@@ -258,17 +262,18 @@ final readonly class Sheet
     {
         $plan = $this->plan;
         $gauge = $plan['gauge'];
-        $none = 'none';
+        $none = Say::text('pack.none');
+        $most = $gauge['pipe_max_stated'] ? $this->figure('p_kpa', $gauge['pipe_max_kpa']) : Say::text('pack.notStated');
         $places = fn (array $at): string => $at === [] ? $none : implode(', ', array_map($this->length(...), $at));
 
         return [
-            ['Gauge may show', $this->between($gauge['min_kpa'], $gauge['max_kpa'])],
-            ['Most the weakest part may see', $gauge['pipe_max_stated'] ? $this->figure('p_kpa', $gauge['pipe_max_kpa']) : 'not stated'],
-            ['Volume of the section', $this->figure('x_m3', $plan['compliance']['volume_m3'])],
-            ['Water for a rise of pressure', $this->figure('x_l_per_bar', $plan['compliance']['compliance_l_per_bar'])],
-            ['Thrust on the ends', $this->figure('x_kn', $plan['thrust']['force_kn'])],
-            ['Vents', $places($plan['vents']['vents_m'])],
-            ['Drains', $places($plan['vents']['drains_m'])],
+            [Say::text('pack.gaugeMayShow'), $this->between($gauge['min_kpa'], $gauge['max_kpa'])],
+            [Say::text('pack.mostOfWeakest'), $most],
+            [Say::text('pack.volume'), $this->figure('x_m3', $plan['compliance']['volume_m3'])],
+            [Say::text('pack.waterForRise'), $this->figure('x_l_per_bar', $plan['compliance']['compliance_l_per_bar'])],
+            [Say::text('pack.thrust'), $this->figure('x_kn', $plan['thrust']['force_kn'])],
+            [Say::text('pack.vents'), $places($plan['vents']['vents_m'])],
+            [Say::text('pack.drains'), $places($plan['vents']['drains_m'])],
         ];
     }
 
@@ -276,7 +281,7 @@ final readonly class Sheet
     {
         [$from, $to] = [$this->figure('p_kpa', $least), $this->figure('p_kpa', $most)];
 
-        return $from === $to ? "{$from}, neither more nor less" : "{$from} to {$to}";
+        return $from === $to ? Say::text('pack.exactly', ['figure' => $from]) : Say::text('pack.fromTo', ['from' => $from, 'to' => $to]);
     }
 
     private function map(): Drawing
@@ -303,14 +308,15 @@ final readonly class Sheet
     {
         $unit = Unit::of(Quantity::Length, $this->units->suffix('m'));
         $gauge = $this->plan['gauge'];
+        $pressureAt = fn (string $place): string => $this->figure('p_kpa', $this->headAt($gauge[$place]));
 
         return (new ProfileOfSection(
             $this->plan['profile'],
             $this->jointChainages(),
             $this->marks(),
             [
-                [$gauge['lowest_m'], 'lowest '.$this->figure('p_kpa', $this->headAt($gauge['lowest_m']))],
-                [$gauge['highest_m'], 'highest '.$this->figure('p_kpa', $this->headAt($gauge['highest_m']))],
+                [$gauge['lowest_m'], Say::text('pack.lowest', ['pressure' => $pressureAt('lowest_m')])],
+                [$gauge['highest_m'], Say::text('pack.highest', ['pressure' => $pressureAt('highest_m')])],
             ],
             fn (float $m): float => $unit->fromSi($m),
             $unit->symbol,
@@ -322,9 +328,9 @@ final readonly class Sheet
     {
         $marks = [];
         $places = ['vent' => $this->plan['vents']['vents_m'], 'drain' => $this->plan['vents']['drains_m']];
-        foreach ($places + ['gauge' => [$this->plan['gauge']['gauge_m']]] as $word => $at) {
+        foreach ($places + ['gauge' => [$this->plan['gauge']['gauge_m']]] as $what => $at) {
             foreach ($at as $m) {
-                $marks[(string) $m][] = $word;
+                $marks[(string) $m][] = Say::text("pack.mark.{$what}");
             }
         }
 
@@ -356,7 +362,7 @@ final readonly class Sheet
             'verdict' => $j->verdict,
             'state' => $j->state,
             'signed' => $j->sealed_at === null
-                ? 'not signed'
+                ? Say::text('pack.notSigned')
                 : ($j->signed_by ?? '').', '.$this->words->moment($j->sealed_at->toIso8601String()),
         ])->all());
     }
@@ -426,7 +432,7 @@ final readonly class Sheet
     private function limits(): array
     {
         return array_values(array_map(
-            fn (Parameter $p) => [$p->label, $this->limit($p), $p->source, self::CERTAINTY[$p->certainty] ?? $p->certainty],
+            fn (Parameter $p) => [$p->label, $this->limit($p), $p->source, Say::text("pack.certainty.{$p->certainty}")],
             $this->judgement->procedure->parameters,
         ));
     }
@@ -444,7 +450,7 @@ final readonly class Sheet
 
             return [
                 'title' => $state->title,
-                'by' => $signed ? "{$state->fact->by}, {$state->fact->role}" : 'not signed',
+                'by' => $signed ? "{$state->fact->by}, {$state->fact->role}" : Say::text('pack.notSigned'),
                 'at' => $signed ? $this->words->moment($state->fact->at->format(DATE_ATOM)) : '',
             ];
         }, $this->holds());

@@ -4,6 +4,7 @@ namespace App\Policies;
 
 use App\Models\Line;
 use App\Models\User;
+use App\Support\Say;
 use Illuminate\Auth\Access\Response;
 
 /** Nobody reaches another project's lines; what a member may do depends on the role. */
@@ -17,22 +18,22 @@ final class LinePolicy
 
     public function plan(User $user, Line $line): Response
     {
-        return $this->may($user, $line, fn ($role) => $role->mayPlan(), 'Only an engineer plans lines, sections and limits.');
+        return $this->may($user, $line, fn ($role) => $role->mayPlan(), 'refused.engineerPlans');
     }
 
     public function cutOut(User $user, Line $line): Response
     {
-        return $this->may($user, $line, fn ($role) => $role->mayCutOut(), 'A foreman, an inspector or an engineer orders a cut-out.');
+        return $this->may($user, $line, fn ($role) => $role->mayCutOut(), 'refused.whoOrdersCutOut');
     }
 
     public function addJoint(User $user, Line $line): Response
     {
-        return $this->may($user, $line, fn ($role) => $role->mayAddJoint(), 'A foreman or an engineer adds a joint to the line.');
+        return $this->may($user, $line, fn ($role) => $role->mayAddJoint(), 'refused.whoAddsJoint');
     }
 
     public function test(User $user, Line $line): Response
     {
-        return $this->may($user, $line, fn ($role) => $role->mayTest(), 'A foreman, an inspector or an engineer begins a test.');
+        return $this->may($user, $line, fn ($role) => $role->mayTest(), 'refused.whoBeginsTest');
     }
 
     /** @param  callable(\App\Models\Role): bool  $allowed */
@@ -43,7 +44,7 @@ final class LinePolicy
         return match (true) {
             $role === null => Response::denyAsNotFound(),
             $allowed($role) => Response::allow(),
-            default => Response::deny($why),
+            default => Response::deny(Say::text($why)),
         };
     }
 }

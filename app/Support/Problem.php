@@ -27,17 +27,17 @@ final class Problem
             ],
             $e instanceof NoRoom => [507, $e->getMessage(), []],
             $e instanceof Conflict => [409, $e->getMessage(), [['field' => $e->field, 'message' => $e->getMessage()]]],
-            $e instanceof AuthenticationException => [401, 'Sign in first.', []],
+            $e instanceof AuthenticationException => [401, Say::text('refused.signInFirst'), []],
             $e instanceof AuthorizationException && $e->hasStatus() => [$e->status(), self::plain((int) $e->status()), []],
             $e instanceof AuthorizationException => [
                 403,
-                $e->getMessage() === 'This action is unauthorized.' ? 'Your role on this project does not allow that.' : $e->getMessage(),
+                $e->getMessage() === 'This action is unauthorized.' ? Say::text('refused.notYourRole') : $e->getMessage(),
                 [],
             ],
-            $e instanceof ModelNotFoundException => [404, 'There is nothing here by that name.', []],
-            $e instanceof TokenMismatchException => [419, 'The page is too old. Load it again.', []],
+            $e instanceof ModelNotFoundException => [404, Say::text('refused.nothingHere'), []],
+            $e instanceof TokenMismatchException => [419, Say::text('refused.pageTooOld'), []],
             $e instanceof HttpExceptionInterface => [$e->getStatusCode(), self::plain($e->getStatusCode()), []],
-            default => [500, 'The server could not do that. What was recorded is kept; try again.', []],
+            default => [500, Say::text('refused.serverFailed'), []],
         };
         if ($status === 500 || $status === 507) {
             report($e);
@@ -62,11 +62,11 @@ final class Problem
     private static function plain(int $status): string
     {
         return match ($status) {
-            404 => 'There is nothing here by that name.',
-            405 => 'That cannot be done here.',
-            413 => 'That is too large.',
-            429 => 'Too many tries. Wait a minute.',
-            default => 'That did not work.',
+            404 => Say::text('refused.nothingHere'),
+            405 => Say::text('refused.notDoneHere'),
+            413 => Say::text('refused.tooLarge'),
+            429 => Say::text('refused.tooManyTries'),
+            default => Say::text('refused.didNotWork'),
         };
     }
 }

@@ -7,6 +7,7 @@ use App\Http\Requests\NewProcedure;
 use App\Http\Requests\SumAlong;
 use App\Http\Requests\TriedProcedure;
 use App\Models\ProcedureText;
+use App\Support\Say;
 use Diastoma\Core\Calculation\Along;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Data;
@@ -136,7 +137,7 @@ final class ProcedureController extends Controller
         }
         $input = json_decode($request->getContent(), true, 64);
         if (! \is_array($input)) {
-            throw Refused::field('json', 'The input is no JSON object.');
+            throw Refused::field('json', Say::text('refused.noJsonObject'));
         }
 
         return new JsonResponse($registry->run($name, $input), 200, [], JSON_PRESERVE_ZERO_FRACTION);
@@ -152,7 +153,7 @@ final class ProcedureController extends Controller
         foreach ($along as $point) {
             $points[] = ['out' => (object) $point['out']] + $point;
             if (microtime(true) > $until) {
-                throw Refused::field('key', 'This sum takes too long to be drawn.');
+                throw Refused::field('key', Say::text('refused.drawnTooLong'));
             }
         }
 

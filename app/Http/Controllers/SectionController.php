@@ -7,6 +7,7 @@ use App\Actions\PlanSection;
 use App\Models\Joint;
 use App\Models\PressureTest;
 use App\Models\Section;
+use App\Support\Say;
 use Diastoma\Core\PressureTest\Segment;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\PumpAndLogger;
@@ -65,12 +66,12 @@ final class SectionController extends Controller
         $this->member($request, $test->line());
         $fault = $request->query('fault', 'none');
         if (! \is_string($fault)) {
-            throw Refused::field('fault', 'A fault is one word, such as none.');
+            throw Refused::field('fault', Say::text('refused.faultIsOneWord'));
         }
         if (! isset(PumpAndLogger::FAULTS[$fault])) {
             throw Refused::field(
                 'fault',
-                "\"{$fault}\" is no fault of the stand-in; known are ".implode(', ', array_keys(PumpAndLogger::FAULTS)).'.',
+                Say::text('refused.noSuchFault', ['fault' => $fault, 'known' => implode(', ', array_keys(PumpAndLogger::FAULTS))]),
             );
         }
         $context = $test->context;

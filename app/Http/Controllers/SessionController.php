@@ -5,6 +5,7 @@ namespace App\Http\Controllers;
 use App\Http\Requests\ChosenUnits;
 use App\Http\Requests\SignIn;
 use App\Models\Project;
+use App\Support\Say;
 use Diastoma\Core\Refused;
 use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Http\JsonResponse;
@@ -18,10 +19,10 @@ final class SessionController extends Controller
     public function store(SignIn $request): JsonResponse
     {
         if (! $request->hasSession()) {
-            throw Refused::field('origin', 'Signing in is for the pages of this application: send its own address as Origin or Referer.');
+            throw Refused::field('origin', Say::text('refused.signInFromPages'));
         }
         if (! $this->web()->attempt($request->credentials(), true)) {
-            throw ValidationException::withMessages(['email' => 'Name and password do not fit together.']);
+            throw ValidationException::withMessages(['email' => Say::text('refused.namePassword')]);
         }
         $request->session()->regenerate();
 

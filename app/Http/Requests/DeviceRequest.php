@@ -5,6 +5,7 @@ namespace App\Http\Requests;
 use App\Models\Line;
 use App\Models\Subject;
 use App\Support\Conflict;
+use App\Support\Say;
 use Illuminate\Auth\Access\Response;
 
 /** What a device recorded of a joint, a test or a stretch, and sends when it can. */
@@ -22,7 +23,7 @@ abstract class DeviceRequest extends MemberRequest
         if ($by !== null && $by !== (string) $this->who()->id) {
             throw new Conflict(
                 'recorded_by',
-                'This was recorded by somebody else, who must be signed in to send it. It stays on the device.',
+                Say::text('refused.recordedByAnother'),
             );
         }
 

@@ -3,6 +3,7 @@
 namespace App\Http\Requests;
 
 use App\Models\Role;
+use App\Support\Say;
 
 /** A line that is being made: what its drawing needs, and of its sections what is known so far. */
 final class LinePreview extends ProjectRequest
@@ -26,6 +27,6 @@ final class LinePreview extends ProjectRequest
 
     protected function refusal(Role $role): ?string
     {
-        return $role->mayPlan() ? null : 'Only an engineer makes a line.';
+        return $role->mayPlan() ? null : Say::text('refused.engineerMakesLine');
     }
 }

@@ -3,6 +3,7 @@
 namespace App\Http\Requests;
 
 use App\Models\Role;
+use App\Support\Say;
 
 /** A line with its pipes, the procedure of its joints, and its sections. */
 final class NewLine extends ProjectRequest
@@ -43,6 +44,6 @@ final class NewLine extends ProjectRequest
 
     protected function refusal(Role $role): ?string
     {
-        return $role->mayPlan() ? null : 'Only an engineer makes a line.';
+        return $role->mayPlan() ? null : Say::text('refused.engineerMakesLine');
     }
 }

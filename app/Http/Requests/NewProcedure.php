@@ -3,6 +3,7 @@
 namespace App\Http\Requests;
 
 use App\Models\Role;
+use App\Support\Say;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\ProcedureFile;
 use Diastoma\Core\Refused;
@@ -27,6 +28,6 @@ class NewProcedure extends ProjectRequest
 
     protected function refusal(Role $role): ?string
     {
-        return $role->mayPlan() ? null : 'Only an engineer loads a procedure.';
+        return $role->mayPlan() ? null : Say::text('refused.engineerLoadsProcedure');
     }
 }

@@ -3,6 +3,7 @@
 namespace App\Http\Requests;
 
 use App\Models\Role;
+use App\Support\Say;
 
 /** A thing in the stores, or what changed of it. */
 final class NewStoreItem extends ProjectRequest
@@ -38,7 +39,7 @@ final class NewStoreItem extends ProjectRequest
     protected function refusal(Role $role): ?string
     {
         return (string) $this->string('kind') === 'code-layout' && ! $role->mayPlan()
-            ? 'Only an engineer enters the layout of a code.'
+            ? Say::text('refused.engineerEntersLayout')
             : null;
     }
 }

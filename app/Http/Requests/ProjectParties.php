@@ -4,6 +4,7 @@ namespace App\Http\Requests;
 
 use App\Models\Project;
 use App\Models\User;
+use App\Support\Say;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Foundation\Http\FormRequest;
 
@@ -21,7 +22,7 @@ final class ProjectParties extends FormRequest
             // Not found rather than forbidden: a stranger learns nothing.
             $role === null => Response::denyAsNotFound(),
             $role->mayPlan() => Response::allow(),
-            default => Response::deny('Only an engineer says for whom a project is built.'),
+            default => Response::deny(Say::text('refused.engineerSaysForWhom')),
         };
     }
 

@@ -2,6 +2,7 @@
 
 namespace App\Http\Requests;
 
+use App\Support\Say;
 use Diastoma\Core\Refused;
 
 /** A body of which something is taken as it came, untrimmed and with its types: only JSON carries that. */
@@ -11,7 +12,7 @@ trait SentAsJson
     protected function prepareForValidation(): void
     {
         if (! $this->isJson()) {
-            throw Refused::field('json', 'Send the body as JSON, with the heading Content-Type: application/json.');
+            throw Refused::field('json', Say::text('refused.sendAsJson'));
         }
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\Http\Requests;
 
+use App\Support\Say;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** Along which of its inputs a sum is drawn, and from where to where. */
@@ -22,6 +23,6 @@ final class SumAlong extends FormRequest
 
     public function messages(): array
     {
-        return ['required' => ':attribute is missing.', 'numeric' => ':attribute: ":input" is no number.'];
+        return ['required' => Say::text('refused.isMissing'), 'numeric' => Say::text('refused.isNoNumber')];
     }
 }

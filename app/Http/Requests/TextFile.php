@@ -3,6 +3,7 @@
 namespace App\Http\Requests;
 
 use App\Models\Subject;
+use App\Support\Say;
 use Diastoma\Core\Refused;
 use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Foundation\Http\FormRequest;
@@ -42,7 +43,7 @@ final class TextFile extends FormRequest
         \assert($file instanceof UploadedFile);
         $text = (string) $file->get();
         if ($text === '' || str_contains(substr($text, 0, 4096), "\0") || preg_match(self::OTHER, $text) === 1) {
-            throw Refused::field('file', 'The file is no text: a CSV or JSON file is wanted.');
+            throw Refused::field('file', Say::text('refused.noText'));
         }
 
         return $text;

@@ -1,5 +1,7 @@
+@use('App\Support\Say')
+@use('Illuminate\Support\Str')
 <!doctype html>
-<html lang="en">
+<html lang="{{ app()->getLocale() }}">
 <head>
 <meta charset="utf-8">
 <title>{{ $title }}, {{ $line->name }}</title>
@@ -31,17 +33,18 @@
 </head>
 <body>
 @if ($project->practice)
-<div class="across">PRACTICE</div>
+<div class="across">{{ Say::text('pack.practice') }}</div>
 @endif
 <div class="running"><table><tr>
-    <td>{{ $line->name }} · {{ $section->name }} · test {{ $test->number }}</td>
+    <td>{{ $line->name }} · {{ $section->name }} · {{ Say::text('pack.testNumber', ['number' => $test->number]) }}</td>
     <td class="right">{{ $project->name }}</td>
 </tr></table></div>
 
 <table><tr>
     <td style="border:0; width:70%"><h1>{{ $title }}</h1></td>
-    <td style="border:0" class="right"><div class="label">Result</div><div class="result">{{ ucfirst($verdict) }}</div>
-        <div class="small">{{ $isSigned ? 'signed and sealed' : 'not signed' }}</div></td>
+    <td style="border:0" class="right"><div class="label">{{ Say::text('pack.result') }}</div>
+        <div class="result">{{ Str::ucfirst($verdict) }}</div>
+        <div class="small">{{ Say::text($isSigned ? 'pack.signedAndSealed' : 'pack.notSigned') }}</div></td>
 </tr></table>
 <table class="title">
     @foreach (array_chunk($about, 2) as $pair)
@@ -53,17 +56,17 @@
     @endforeach
 </table>
 @if ($project->practice)
-<p><b>Practice project: its devices are played by stand-ins. This is no record of real work.</b></p>
+<p><b>{{ Say::text('pack.practiceProject') }}</b></p>
 @endif
-<p style="margin-top: 8pt"><b>Verdict: {{ ucfirst($verdict) }}.</b>
+<p style="margin-top: 8pt"><b>{{ Say::text('pack.verdictIs', ['verdict' => Str::ucfirst($verdict)]) }}</b>
     @foreach ($reasons as $reason)
         {{ $reason['text'] }} {{ $reason['do'] }}
     @endforeach
     {{ implode(' ', $found) }}</p>
 @if ($confirm['limits'] !== [])
 <div class="keep">
-<h2>{{ $confirm['by'] === null ? 'To be confirmed by who signs, before the signature' : 'Confirmed before the signature' }}</h2>
-<p>Written down from memory{{ $confirm['by'] === null ? '; each is held against its source first:' : ", held against the source by {$confirm['by']}:" }}</p>
+<h2>{{ Say::text($confirm['by'] === null ? 'pack.toBeConfirmed' : 'pack.confirmed') }}</h2>
+<p>{{ $confirm['by'] === null ? Say::text('pack.fromMemory') : Say::text('pack.fromMemoryHeld', ['by' => $confirm['by']]) }}</p>
 <ul style="margin: 2pt 0; padding-left: 14pt">
     @foreach ($confirm['limits'] as $limit)
         <li>{{ $limit }}</li>
@@ -73,16 +76,17 @@
 @endif
 
 <div class="keep">
-<h2>Course of the test</h2>
+<h2>{{ Say::text('pack.course') }}</h2>
 @if ($course === null)
-    <p>No log is stored.</p>
+    <p>{{ Say::text('pack.noLog') }}</p>
 @else
     {!! $course !!}
 @endif
 </div>
 @if ($bands !== [])
 <table class="keep">
-    <thead><tr><th>Phase</th><th>From</th><th>To</th><th>Lasted</th></tr></thead>
+    <thead><tr><th>{{ Say::text('pack.phase') }}</th><th>{{ Say::text('pack.from') }}</th><th>{{ Say::text('pack.to') }}</th>
+        <th>{{ Say::text('pack.lasted') }}</th></tr></thead>
     @foreach ($bands as $i => $band)
         <tr><td>{{ $i + 1 }} {{ $band['name'] }}</td><td>{{ $band['from'] }}</td><td>{{ $band['to'] }}</td><td>{{ $band['lasted'] }}</td></tr>
     @endforeach
@@ -90,13 +94,13 @@
 @endif
 
 <div class="keep">
-<h2>The section from above</h2>
+<h2>{{ Say::text('pack.fromAbove') }}</h2>
 {!! $map !!}
 </div>
 <div class="keep">
-<h2>The section from the side</h2>
+<h2>{{ Say::text('pack.fromTheSide') }}</h2>
 {!! $profile !!}
-<p class="small">Joints are the strokes along the foot. Levels are drawn larger than lengths.</p>
+<p class="small">{{ Say::text('pack.howDrawn') }}</p>
 </div>
 <table>
     @foreach ($planned as [$label, $value])
@@ -104,9 +108,10 @@
     @endforeach
 </table>
 
-<h2>What was done</h2>
+<h2>{{ Say::text('pack.whatWasDone') }}</h2>
 <table>
-    <thead><tr><th style="width: 19%">When</th><th style="width: 19%">Step</th><th>What was recorded</th><th style="width: 17%">By</th></tr></thead>
+    <thead><tr><th style="width: 19%">{{ Say::text('pack.when') }}</th><th style="width: 19%">{{ Say::text('pack.step') }}</th>
+        <th>{{ Say::text('pack.whatWasRecorded') }}</th><th style="width: 17%">{{ Say::text('pack.by') }}</th></tr></thead>
     @foreach ($entries as $entry)
         <tr class="{{ $entry['replaced'] === null ? '' : 'gone' }}">
             <td>{{ $entry['at'] }}</td>
@@ -117,23 +122,26 @@
     @endforeach
 </table>
 
-<h2>Joints of the section ({{ count($joints) }})</h2>
+<h2>{{ Say::text('pack.joints', ['count' => count($joints)]) }}</h2>
 <table>
-    <thead><tr><th style="width: 7%">Joint</th><th style="width: 10%">Chainage</th><th style="width: 12%">Pipes</th><th>Figures</th>
-        <th style="width: 9%">Verdict</th><th style="width: 18%">Accepted by</th></tr></thead>
+    <thead><tr><th style="width: 7%">{{ Say::text('pack.joint') }}</th><th style="width: 10%">{{ Say::text('pack.chainage') }}</th>
+        <th style="width: 12%">{{ Say::text('pack.pipes') }}</th><th>{{ Say::text('pack.figures') }}</th>
+        <th style="width: 9%">{{ Say::text('pack.verdict') }}</th>
+        <th style="width: 18%">{{ Say::text('pack.acceptedBy') }}</th></tr></thead>
     @foreach ($joints as $joint)
         <tr><td>{{ $joint['number'] }}</td><td>{{ $joint['chainage'] }}</td><td>{{ $joint['pipes'] }}</td><td>{{ $joint['figures'] }}</td>
-            <td>{{ ucfirst($joint['verdict']) }}</td><td>{{ $joint['signed'] }}</td></tr>
+            <td>{{ Str::ucfirst($joint['verdict']) }}</td><td>{{ $joint['signed'] }}</td></tr>
     @endforeach
 </table>
 
 <div class="keep">
-<h2>Instruments</h2>
+<h2>{{ Say::text('pack.instruments') }}</h2>
 @if ($devices === [])
-    <p>None was recorded.</p>
+    <p>{{ Say::text('pack.noInstrument') }}</p>
 @else
 <table>
-    <thead><tr><th style="width: 16%">Instrument</th><th style="width: 24%">Which</th><th>What is known of it</th></tr></thead>
+    <thead><tr><th style="width: 16%">{{ Say::text('pack.instrument') }}</th><th style="width: 24%">{{ Say::text('pack.which') }}</th>
+        <th>{{ Say::text('pack.knownOfIt') }}</th></tr></thead>
     @foreach ($devices as $thing)
         <tr><td>{{ $thing['what'] }}</td><td>{{ $thing['name'] }}</td><td>{{ $thing['said'] }}</td></tr>
     @endforeach
@@ -142,34 +150,36 @@
 </div>
 
 <div class="keep">
-<h2>People</h2>
+<h2>{{ Say::text('pack.people') }}</h2>
 <table>
-    <thead><tr><th>Name</th><th>Role</th><th>Entries</th></tr></thead>
+    <thead><tr><th>{{ Say::text('pack.name') }}</th><th>{{ Say::text('pack.role') }}</th><th>{{ Say::text('pack.entries') }}</th></tr></thead>
     @foreach ($people as $person)
         <tr><td>{{ $person['name'] }}</td><td>{{ $person['role'] }}</td><td>{{ $person['entries'] }}</td></tr>
     @endforeach
 </table>
 </div>
 
-<h2>Limits</h2>
+<h2>{{ Say::text('pack.limits') }}</h2>
 <table>
-    <thead><tr><th>Limit</th><th>Value</th><th>Source</th><th>Certainty</th></tr></thead>
+    <thead><tr><th>{{ Say::text('pack.limit') }}</th><th>{{ Say::text('pack.value') }}</th><th>{{ Say::text('pack.source') }}</th>
+        <th>{{ Say::text('pack.certain') }}</th></tr></thead>
     @foreach ($limits as [$label, $value, $source, $certainty])
-        <tr><td>{{ ucfirst($label) }}</td><td>{{ $value }}</td><td>{{ $source }}</td><td>{{ $certainty }}</td></tr>
+        <tr><td>{{ Str::ucfirst($label) }}</td><td>{{ $value }}</td><td>{{ $source }}</td><td>{{ $certainty }}</td></tr>
     @endforeach
 </table>
 
 <div class="keep">
-<h2>Signatures</h2>
+<h2>{{ Say::text('pack.signatures') }}</h2>
 <table class="sign">
     @foreach ($signatures as $signature)
         <tr><td style="width: 34%">{{ $signature['title'] }}</td><td>{{ $signature['by'] }}</td><td>{{ $signature['at'] }}</td></tr>
     @endforeach
-    <tr><td>For the client</td><td></td><td></td></tr>
+    <tr><td>{{ Say::text('pack.forTheClient') }}</td><td></td><td></td></tr>
 </table>
-<p class="small">Seal: {{ $seal ?? 'none yet' }}. Chain of seals of this line: {{ $chain === [] ? 'unbroken' : implode(' ', $chain) }}.
-    Method text: {{ $test->section->method_hash }}.
-    A judgement computed from what was recorded; the local code and the licensed engineer decide.</p>
+<p class="small">{{ Say::text('pack.seal', ['seal' => $seal ?? Say::text('pack.noneYet')]) }}
+    {{ Say::text('pack.chain', ['chain' => $chain === [] ? Say::text('pack.unbroken') : implode(' ', $chain)]) }}
+    {{ Say::text('pack.methodText', ['hash' => $test->section->method_hash]) }}
+    {{ Say::text('pack.whoDecides') }}</p>
 </div>
 </body>
 </html>

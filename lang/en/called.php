@@ -1,0 +1,9 @@
+<?php
+
+// How people call what carries readings: a joint by the place where it sits, a test by its section.
+return [
+    'in-line' => 'Joint :number',
+    'on-pipe' => 'Saddle :number',
+    'restraint' => 'Restraint :number',
+    'test' => ':section, test :number',
+];
