@@ -19,12 +19,26 @@ final readonly class Cure
      */
     public static function settle(array $states): array
     {
-        return array_map(
-            fn (StepState $state) => self::isCurable($state)
-                ? $state->saying(array_map(fn (Reason $r) => self::settled($r, $states), $state->reasons))
-                : $state,
-            $states,
-        );
+        $settled = $states;
+        foreach ($states as $key => $state) {
+            if ($state->step->cures !== []) {
+                $settled[$key] = self::of($state, $states);
+            }
+        }
+
+        return $settled;
+    }
+
+    /**
+     * One of them, as it stands now.
+     *
+     * @param  array<string, StepState>  $states
+     */
+    public static function of(StepState $state, array $states): StepState
+    {
+        return self::isCurable($state)
+            ? $state->saying(array_map(fn (Reason $r) => self::settled($r, $states), $state->reasons))
+            : $state;
     }
 
     /**
@@ -33,9 +47,14 @@ final readonly class Cure
      */
     public static function by(string $key, array $states): array
     {
-        $found = array_filter($states, fn (StepState $s) => array_filter($s->reasons, fn (Reason $r) => $r->curedBy === $key) !== []);
+        $settled = [];
+        foreach ($states as $state) {
+            if ($state->step->cures !== [] && array_filter($state->reasons, fn (Reason $r) => $r->curedBy === $key) !== []) {
+                $settled[] = self::of($state, $states);
+            }
+        }
 
-        return $found === [] ? [] : array_values(array_intersect_key(self::settle($states), $found));
+        return $settled;
     }
 
     private static function isCurable(StepState $state): bool

@@ -13,6 +13,9 @@ final readonly class Step
 {
     public string $key;
 
+    /** @var list<string> keys of later steps in which something that is found here may be put right */
+    public array $cures;
+
     /**
      * @param  string  $title  `{side}` in it stands for the name of the side
      * @param  Condition|null  $when  it is asked for; null: always
@@ -54,6 +57,7 @@ final readonly class Step
         public ?Stage $stage = null,
     ) {
         $this->key = self::keyOf($id, $side);
+        $this->cures = array_values(array_unique(array_filter(array_map(fn (Rule $rule) => $rule->curedBy, $rules))));
     }
 
     /**

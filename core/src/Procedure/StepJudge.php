@@ -354,10 +354,10 @@ final readonly class StepJudge
     private function waits(Step $step, array $before): array
     {
         $waits = [];
-        $settled = Cure::settle($before);
         foreach ($step->order->needsGood as $key) {
-            if (isset($settled[$key]) && ! \in_array($settled[$key]->verdict, [Verdict::Good, Verdict::Close], true)) {
-                $waits[] = Wait::forGood($settled[$key]);
+            $needed = isset($before[$key]) ? Cure::of($before[$key], $before) : null;
+            if ($needed !== null && ! \in_array($needed->verdict, [Verdict::Good, Verdict::Close], true)) {
+                $waits[] = Wait::forGood($needed);
             }
         }
         foreach ($step->order->after as $key) {
