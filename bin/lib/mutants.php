@@ -36,11 +36,18 @@ const SLIPS = [
     '??' => '?:',
 ];
 
+function failed(string $why): never
+{
+    fwrite(STDERR, "{$why}\n");
+    exit(1);
+}
+
 $root = dirname(__DIR__, 2);
 $mutants = [];
 foreach (require "{$root}/core/tests/mutants.php" as $name => [$file, $was, $now]) {
     $text = (string) file_get_contents("{$root}/core/src/{$file}");
-    substr_count($text, $was) === 1 || exit("\"{$name}\": what it changes stands ".substr_count($text, $was)." times in {$file}.\n");
+    $times = substr_count($text, $was);
+    $times === 1 || failed("\"{$name}\": what it changes stands {$times} times in {$file}.");
     $mutants[] = [
         'name' => $name,
         'file' => $file,
@@ -58,7 +65,7 @@ $workers = array_map(fn (int $n) => copyOf($root, $n), range(1, max(1, (int) she
 // What is killed by nothing tells nothing.
 $text = (string) file_get_contents("{$root}/core/src/Compare.php");
 $unchanged = ['name' => 'nothing is changed', 'was' => $text, 'text' => $text, 'file' => 'Compare.php', 'line' => 1];
-$survived = tried([$unchanged], $workers) === [] ? exit("The tests fail by themselves.\n") : tried($mutants, $workers);
+$survived = tried([$unchanged], $workers) === [] ? failed('The tests fail by themselves.') : tried($mutants, $workers);
 array_map(fn (string $folder) => shell_exec('rm -rf '.escapeshellarg($folder)), $workers);
 $killed = count($mutants) - count($survived);
 printf("%d of %d killed, %.0f %%\n", $killed, count($mutants), 100 * $killed / max(1, count($mutants)));

@@ -53,8 +53,8 @@ return [
     ],
     'needs good is satisfied by open' => [
         'Procedure/StepJudge.php',
-        '! \\in_array($settled[$key]->verdict, [Verdict::Good, Verdict::Close], true)) {',
-        '$settled[$key]->verdict === Verdict::Bad) {',
+        '! \\in_array($needed->verdict, [Verdict::Good, Verdict::Close], true)) {',
+        '$needed->verdict === Verdict::Bad) {',
     ],
     'an unsettled caution is not shown' => ['Procedure/Caution.php', '!== false', '=== true'],
     'an unsettled photo is not wanted' => ['Procedure/PhotoAsked.php', '!== false', '=== true'],
