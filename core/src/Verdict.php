@@ -28,6 +28,16 @@ enum Verdict: string
         return $worst ?? self::Open;
     }
 
+    /** Of what was judged as it is or not at all: null where there was no limit to judge by. */
+    public static function ofPass(?bool $pass): self
+    {
+        return match ($pass) {
+            true => self::Good,
+            false => self::Bad,
+            null => self::Open,
+        };
+    }
+
     /** 0 for the word that must be said first; the order of `worst`. */
     public function urgency(): int
     {

@@ -55,6 +55,30 @@ function draws(): array
         'guarded-verdict, over a limit' => ['guarded-verdict', $guarded(['limit_min' => 3], 3 / BEYOND), K2],
         'guarded-verdict, between two' => ['guarded-verdict', $guarded(['limit_min' => 2, 'limit_max' => 3], 3 * BEYOND), K2],
         'guarded-verdict, 95 %' => ['guarded-verdict', $guarded(['limit_max' => 3, 'rule' => 'guarded-95'], 3 * BEYOND), 0.05],
+        'feeler-check, the gasket pushed out a hair too far' => [
+            'feeler-check',
+            fn (Noise $n) => [
+                'readings' => array_map(
+                    fn (int $hour) => ['hour' => $hour, 'depth_mm' => $hour === 6 ? 34 * BEYOND + 0.5 * $n->normal() : 31],
+                    [12, 3, 6, 9],
+                ),
+                'depth_min_mm' => 28,
+                'depth_max_mm' => 34,
+                'min_readings' => 4,
+                'u_mm' => 1,
+            ],
+            K2,
+        ],
+        'square-cut, a hair too far out' => [
+            'square-cut',
+            fn (Noise $n) => [
+                'od_mm' => 222,
+                'out_of_square_mm' => 222 * tan(deg2rad(1)) * BEYOND + 0.25 * $n->normal(),
+                'limit_deg' => 1,
+                'u_mm' => 0.5,
+            ],
+            K2,
+        ],
         'mark-copied, both marks read' => [
             'mark-copied',
             fn (Noise $n) => [

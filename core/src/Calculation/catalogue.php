@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Diastoma\Core\Electrofusion as EF;
 use Diastoma\Core\Gasketed;
 use Diastoma\Core\Instrument;
+use Diastoma\Core\Lifting;
 use Diastoma\Core\Mechanical;
 use Diastoma\Core\Pipe;
 use Diastoma\Core\PressureTest as Test;
@@ -95,6 +96,24 @@ return [
     'insertion-mark' => Gasketed\InsertionMark::class,
     'mark-copied' => Gasketed\MarkCopied::class,
     'spigot-chamfer' => Gasketed\SpigotChamfer::class,
+    'joint-angle-limit' => Gasketed\JointAngleLimit::class,
+    'joint-offset' => Gasketed\JointOffset::class,
+    'joint-run' => Gasketed\JointRun::class,
+    'turn-joints' => Gasketed\TurnJoints::class,
+    'square-cut' => Gasketed\SquareCut::class,
+    'feeler-check' => Gasketed\FeelerCheck::class,
+    'gasket-loops' => Gasketed\GasketLoops::class,
+    'lubricant-need' => Gasketed\LubricantNeed::class,
+    'pull-gear' => Gasketed\PullGear::class,
+    'lock-slack' => Gasketed\LockSlack::class,
+    'gasketed-closing-piece' => Gasketed\ClosingPiece::class,
+    'gasketed-thermal-gap' => Gasketed\ThermalGap::class,
+    'pullout-budget' => Gasketed\PulloutBudget::class,
+    // weight and slings
+    'pipe-mass' => Pipe\PipeMass::class,
+    'sling-load' => Lifting\SlingLoad::class,
+    'sling-points' => Lifting\SlingPoints::class,
+    'lifting-method' => Lifting\LiftingMethod::class,
     // pressure test
     'water-properties' => Test\WaterProperties::class,
     'section-compliance' => Test\SectionCompliance::class,

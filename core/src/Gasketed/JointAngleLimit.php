@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Gasketed;
+
+use Diastoma\Core\Calculation\Calculates;
+use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Choice;
+use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Compare;
+use Diastoma\Core\Data;
+use Diastoma\Core\Refused;
+
+/**
+ * The largest angle that a standard gives for a joint of this size. The maker's own figure rules where it is lower; between
+ * two rows of a table nothing is guessed.
+ */
+#[Calculates(
+    'joint-angle-limit',
+    'How far may the joint be deflected, by the standard?',
+    Family::Gasketed,
+    ['limit_deg', 'limit_mm_per_m', 'source'],
+    'The standard of each rule; see core/data/gasketed/angle-limits.json',
+)]
+final class JointAngleLimit
+{
+    private const RULES = [
+        'awwa-c600-push-on', 'awwa-c600-mj', 'en-545-flexible', 'en-545-restrained', 'iso-23856-flexible', 'en-295',
+    ];
+
+    /** @return array{limit_deg: float, limit_mm_per_m: float|null, source: string} */
+    public function __invoke(
+        #[Choice('rule', self::RULES)] string $rule,
+        #[Number('nominal', above: 0, about: 'inch for the AWWA rules, else DN')] float $nominal,
+    ): array {
+        /** @var array<string, array{source: string, rows: list<array{from: float, to?: float, deg?: float, mm_per_m?: float}>}> $all */
+        $all = Data::json('gasketed/angle-limits.json')['rules'];
+        foreach ($all[$rule]['rows'] as $row) {
+            if (Compare::atLeast($nominal, $row['from']) && (! isset($row['to']) || Compare::atMost($nominal, $row['to']))) {
+                $rise = $row['mm_per_m'] ?? null;
+
+                return [
+                    'limit_deg' => $row['deg'] ?? rad2deg(atan((float) $rise / 1000)),
+                    'limit_mm_per_m' => $rise,
+                    'source' => $all[$rule]['source'],
+                ];
+            }
+        }
+        $sizes = array_map(fn (array $row) => $row['from'].' '.match (true) {
+            ! isset($row['to']) => 'and above',
+            $row['to'] == $row['from'] => '',
+            default => "to {$row['to']}",
+        }, $all[$rule]['rows']);
+        throw Refused::field('nominal', "nominal is {$nominal}; {$rule} has ".implode(', ', array_map(trim(...), $sizes)).'.');
+    }
+}

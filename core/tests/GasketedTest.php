@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+require_once __DIR__.'/helpers.php';
+
+/*
+ * Properties of the sums of gasketed joints: turned round, swapped, in other units or put together they say the same. The
+ * worked examples, with their sources, stand in core/tests/examples/gasketed.jsonl.
+ */
+
+it('comes back from angle over radius and offset to the angle', function (float $angle) {
+    $there = calc('joint-offset', ['length_m' => 5.5, 'angle_deg' => $angle]);
+    expect(calc('joint-offset', ['length_m' => 5.5, 'radius_m' => $there['radius_joints_m']])['angle_deg'])
+        ->toEqualWithDelta($angle, 1e-9)
+        ->and(calc('joint-offset', ['length_m' => 5.5, 'offset_m' => $there['offset_m']])['angle_deg'])
+        ->toEqualWithDelta($angle, 1e-9)
+        ->and($there['radius_tangent_m'])
+        ->toBeLessThan($there['radius_simple_m'])
+        ->and($there['radius_simple_m'])
+        ->toBeLessThan($there['radius_joints_m']);
+})->with([0.1, 1.5, 3.0, 5.0, 14.9]);
+
+it('swings a run as the closed form has it, and a run of one as a single joint', function () {
+    $run = calc('joint-run', ['length_m' => 6, 'angle_deg' => 2.4, 'pipes' => 9]);
+    $half = deg2rad(2.4) / 2;
+    expect($run['offset_m'])->toEqualWithDelta(6 * sin(9 * $half) * sin(10 * $half) / sin($half), 1e-9);
+    $one = calc('joint-run', ['length_m' => 6, 'angle_deg' => 2.4, 'pipes' => 1]);
+    expect($one['offset_m'])->toEqualWithDelta(calc('joint-offset', ['length_m' => 6, 'angle_deg' => 2.4])['offset_m'], 1e-12);
+});
+
+it('makes the turn that was asked for with joints and bends together', function (float $turn, int $joints) {
+    $found = calc('turn-joints', ['turn_deg' => $turn, 'max_joint_angle_deg' => 3, 'working_share' => 0.8, 'joints_available' => $joints]);
+    expect(array_sum($found['bends_deg']) + $found['residual_deg'])
+        ->toEqualWithDelta($turn, 1e-9)
+        ->and(abs($found['residual_deg']))
+        ->toBeLessThanOrEqual($joints * 2.4 + 1e-9);
+})->with([[7.0, 4], [11.25, 1], [58.0, 5], [90.0, 1], [112.0, 2]]);
+
+it('says the same of a gasket when the round is turned', function (float $by) {
+    $readings = fn (float $turned): array => array_map(
+        fn (int $i) => ['hour' => fmod($i * 1.5 + $turned, 12), 'depth_mm' => [31, 31, 31, 46, 46, 31, 31, 31][$i]],
+        range(0, 7),
+    );
+    $limits = ['depth_min_mm' => 28, 'depth_max_mm' => 34, 'u_mm' => 1, 'od_mm' => 222];
+    $as = calc('feeler-check', $limits + ['readings' => $readings(0)]);
+    $turned = calc('feeler-check', $limits + ['readings' => $readings($by)]);
+    expect($turned['verdict'])->toBe('bad')
+        ->and($turned['stretch_deg'])->toEqualWithDelta($as['stretch_deg'], 1e-9)
+        ->and($turned['stretch_m'])->toEqualWithDelta($as['stretch_m'], 1e-12)
+        ->and($as['bad_hours'])->toBe([4.5, 6.0])
+        ->and(array_map(fn (float $hour) => fmod($hour - $by + 24, 12), $turned['bad_hours']))
+        ->toEqualCanonicalizing([4.5, 6.0]);
+})->with([1.5, 4.5, 6.0, 7.5, 10.5]);
+
+it('finds a gasket that sits nowhere all round, and says so', function () {
+    $readings = array_map(fn (int $h) => ['hour' => $h, 'depth_mm' => 50], [12, 3, 6, 9]);
+    $found = calc('feeler-check', ['readings' => $readings, 'depth_min_mm' => 28, 'depth_max_mm' => 34, 'min_readings' => 4]);
+    expect($found['stretch_deg'])->toBe(360.0)->and($found['bad_hours'])->toBe([12.0, 3.0, 6.0, 9.0]);
+});
+
+it('says the same in feet, inches and psi', function () {
+    $metric = calc('pipe-mass', ['od_m' => 0.22987, 'wall_m' => 0.00635, 'density_kg_m3' => 7050, 'length_m' => 6.096]);
+    $inch = calc('pipe-mass', ['od_in' => 9.05, 'wall_in' => 0.25, 'density_kg_m3' => 7050, 'length_ft' => 20]);
+    expect($inch['mass_kg'])->toEqualWithDelta($metric['mass_kg'], 1e-9);
+    $sling = ['legs' => 2, 'angle_deg' => 45];
+    expect(calc('sling-load', $sling + ['mass_lb' => 1000, 'wll_lbf' => 2000])['use_pct'])
+        ->toEqualWithDelta(calc('sling-load', $sling + ['mass_kg' => 453.59237, 'wll_n' => 8896.443230521])['use_pct'], 1e-9);
+    $gap = ['alpha_per_c' => 5.4e-5, 'length_m' => 6.096];
+    expect(calc('gasketed-thermal-gap', $gap + ['max_temp_f' => 86, 'laying_temp_f' => 41])['gap_m'])
+        ->toEqualWithDelta(calc('gasketed-thermal-gap', $gap + ['max_temp_c' => 30, 'laying_temp_c' => 5])['gap_m'], 1e-12);
+});
+
+it('hangs a pipe in two slings with its whole weight, and evenly about its centre', function () {
+    $pipe = ['length_m' => 6, 'barrel_kg' => 600, 'bell_extra_kg' => 60];
+    $cg = calc('sling-points', $pipe + ['sling1_from_bell_m' => 1, 'sling2_from_bell_m' => 5])['cg_from_bell_m'];
+    $even = calc('sling-points', $pipe + ['sling1_from_bell_m' => $cg - 1.5, 'sling2_from_bell_m' => $cg + 1.5]);
+    expect($even['load1_n'])->toEqualWithDelta($even['load2_n'], 1e-9)
+        ->and($even['load1_n'] + $even['load2_n'])->toEqualWithDelta(660 * 9.80665, 1e-9);
+});
+
+it('needs as much budget as each part takes, and none where nothing pulls', function () {
+    $still = ['length_m' => 6, 'od_m' => 0.2, 'engagement_m' => 0.09, 'min_engagement_m' => 0.04, 'laid_gap_m' => 0,
+        'alpha_per_c' => 8e-5, 'laying_temp_c' => 10, 'min_temp_c' => 20];
+    $pulled = calc('pullout-budget', ['laid_gap_m' => 0.01, 'min_temp_c' => 5, 'angle_deg' => 2, 'settlement_m' => 0.003] + $still);
+    expect(calc('pullout-budget', $still)['remaining_m'])->toBe(0.09)
+        ->and($pulled['total_m'])->toEqualWithDelta(0.01 + $pulled['thermal_m'] + $pulled['angle_m'] + 0.003, 1e-12);
+});
