@@ -78,4 +78,5 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::get('stand-ins/fusion-box', [ProcedureController::class, 'fusionBox']);
     Route::get('stand-ins/labels', [ProcedureController::class, 'labels']);
     Route::get('units', [ProcedureController::class, 'units']);
+    Route::get('materials', [ProcedureController::class, 'materials']);
 });

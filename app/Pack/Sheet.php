@@ -123,7 +123,12 @@ final readonly class Sheet
                 'to' => $this->length($section->to_m),
                 'length' => $this->length($section->to_m - $section->from_m),
             ])],
-            [Say::text('pack.pipe'), "{$pipe['material']}, {$this->sizeOf($pipe)}, SDR {$pipe['sdr']}"],
+            [Say::text('pack.pipe'), Say::text(($pipe['wall_as'] ?? 'ratio') === 'class' ? 'pack.pipeByWall' : 'pack.pipeByRatio', [
+                'material' => $pipe['material'],
+                'size' => $this->sizeOf($pipe),
+                'sdr' => $pipe['sdr'],
+                'wall' => $this->figure('wall_mm', (float) $pipe['wall_mm'], 1),
+            ])],
             [Say::text('pack.method'), Say::text('pack.methodVersion', ['title' => $method->title, 'version' => $method->version])],
             [Say::text('pack.tested'), $this->tested() ?? Say::text('pack.notYet')],
             [Say::text('pack.testPressure'), Say::text('pack.atLowestPoint', [

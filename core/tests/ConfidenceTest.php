@@ -69,6 +69,17 @@ function draws(): array
             ],
             K2,
         ],
+        'cut-od, a hair too large' => [
+            'cut-od',
+            fn (Noise $n) => [
+                'nominal_od_mm' => 222,
+                'od_mm' => 223 * BEYOND + 0.15 * $n->normal(),
+                'over_mm' => 1,
+                'under_mm' => 3,
+                'u_mm' => 0.3,
+            ],
+            K2,
+        ],
         'square-cut, a hair too far out' => [
             'square-cut',
             fn (Noise $n) => [

@@ -43,6 +43,19 @@ it('knows what a pipe is from how it is ordered', function (array $ordered, arra
         ['material' => 'PE100', 'series' => 'dips', 'nominal' => 8, 'sdr' => 17],
         ['od_mm' => 229.87, 'wall_mm' => 13.51, 'size' => '8 in DIPS'],
     ],
+    // EN 545: DN 200 is 222 mm; class K9 is 9 (0.5 + 0.2) = 6.3 mm.
+    'iron' => [
+        ['material' => 'Ductile iron', 'series' => 'dn', 'nominal' => 200],
+        ['od_mm' => 222.0, 'wall_mm' => 6.3, 'size' => 'DN 200', 'dn_mm' => 222.0, 'allowance_material' => 'iron', 'nominal' => 200.0],
+    ],
+    // Class K9 is at least 6 mm: DN 100 would have 5.4 mm.
+    'iron, least wall' => [['material' => 'Ductile iron', 'series' => 'dn', 'nominal' => 100], ['od_mm' => 118.0, 'wall_mm' => 6.0]],
+    // ANSI/AWWA C151: 12 in is 13.20 in, its thinnest class 350 has 0.28 in: 7.11 mm.
+    'iron in inches' => [
+        ['material' => 'Ductile iron', 'series' => 'dips', 'nominal' => 12],
+        ['od_mm' => 335.28, 'wall_mm' => 7.11, 'size' => '12 in DIPS'],
+    ],
+    'iron by its wall' => [['material' => 'Ductile iron', 'series' => 'dn', 'nominal' => 200, 'wall_mm' => 7.5], ['wall_mm' => 7.5]],
     // From memory, AWWA C900: 8 in DR 18 has the outside diameter of iron, 9.05 in, and a wall of 0.503 in: 12.77 mm.
     'iron diameter in PVC' => [
         ['material' => 'PVC-U', 'series' => 'dips', 'nominal' => 8, 'sdr' => 18],
@@ -65,6 +78,10 @@ it('refuses a pipe that is none', function (array $ordered, string $field) {
     'all wall' => [['material' => 'PVC-U', 'nominal' => 110, 'wall_mm' => 30], 'wall_mm'],
     'no such material' => [['material' => 'clay', 'nominal' => 110, 'sdr' => 11], 'material'],
     'no such series' => [['material' => 'PE100', 'series' => 'inch', 'nominal' => 4, 'sdr' => 11], 'series'],
+    'iron by its diameter' => [['material' => 'Ductile iron', 'nominal' => 222], 'series'],
+    'a plastic by the DN of iron' => [['material' => 'PVC-U', 'series' => 'dn', 'nominal' => 200, 'sdr' => 21], 'series'],
+    'a DN that iron does not have' => [['material' => 'Ductile iron', 'series' => 'dn', 'nominal' => 225], 'nominal'],
+    'iron of which no class is known' => [['material' => 'Ductile iron', 'series' => 'dips', 'nominal' => 3], 'wall_mm'],
     'an inch size nobody makes' => [['material' => 'PE100', 'series' => 'ips', 'nominal' => 5, 'sdr' => 11], 'nominal'],
 ]);
 

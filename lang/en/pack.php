@@ -62,6 +62,8 @@ return [
     'people' => 'People',
     'phase' => 'Phase',
     'pipe' => 'Pipe',
+    'pipeByRatio' => ':material, :size, SDR :sdr',
+    'pipeByWall' => ':material, :size, wall :wall',
     'pipes' => 'Pipes',
     'practice' => 'PRACTICE',
     'practiceProject' => 'Practice project: its devices are played by stand-ins. This is no record of real work.',

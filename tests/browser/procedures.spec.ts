@@ -126,6 +126,7 @@ for (const id of [
   'ef-saddle-tapping',
   'ef-restraint',
   'ef-branch-large',
+  'iron-push-on',
   'pe-viscoelastic',
   'constant-pressure-makeup',
   'makeup-us',

@@ -11,6 +11,7 @@ use App\Support\Say;
 use Diastoma\Core\Calculation\Along;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Data;
+use Diastoma\Core\Pipe\Material;
 use Diastoma\Core\Pipe\PipeSize;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
@@ -173,6 +174,11 @@ final class ProcedureController extends Controller
     public function labels(): JsonResponse
     {
         return new JsonResponse(PracticeLabels::all());
+    }
+
+    public function materials(): JsonResponse
+    {
+        return new JsonResponse(Material::ordered());
     }
 
     public function units(): JsonResponse

@@ -19,7 +19,7 @@ interface ProcedurePaths
                 schema: new OA\Schema(type: 'string'),
             ),
             new OA\Parameter(name: 'service', in: 'query', schema: new OA\Schema(type: 'string')),
-            new OA\Parameter(name: 'series', in: 'query', schema: new OA\Schema(type: 'string', enum: ['metric', 'ips', 'dips'])),
+            new OA\Parameter(name: 'series', in: 'query', schema: new OA\Schema(type: 'string', enum: ['metric', 'ips', 'dips', 'dn'])),
             new OA\Parameter(
                 name: 'nominal',
                 description: 'mm in the metric series, inch in the others',
@@ -202,6 +202,20 @@ interface ProcedurePaths
         ],
     )]
     public function labels(): void;
+
+    #[OA\Get(
+        path: '/materials',
+        summary: 'Materials of pipe: the series in which each is ordered, and whether its wall is said as a ratio or as a class',
+        tags: ['calculations'],
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'Materials',
+                content: new OA\JsonContent(type: 'object', additionalProperties: true),
+            ),
+        ],
+    )]
+    public function materials(): void;
 
     #[OA\Get(
         path: '/units',

@@ -9,7 +9,7 @@ use Illuminate\Support\Carbon;
 /** A pipe as its list shows it. */
 final class PipeRow
 {
-    private const SIZE = ['material', 'series', 'size', 'dn_mm', 'od_mm', 'sdr', 'wall_mm'];
+    private const SIZE = ['material', 'series', 'size', 'dn_mm', 'od_mm', 'sdr', 'wall_mm', 'wall_as'];
 
     /**
      * @param  list<string>  $joints  numbers of those in which it lies or is planned

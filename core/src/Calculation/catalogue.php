@@ -100,6 +100,7 @@ return [
     'joint-offset' => Gasketed\JointOffset::class,
     'joint-run' => Gasketed\JointRun::class,
     'turn-joints' => Gasketed\TurnJoints::class,
+    'cut-od' => Gasketed\CutOd::class,
     'square-cut' => Gasketed\SquareCut::class,
     'feeler-check' => Gasketed\FeelerCheck::class,
     'gasket-loops' => Gasketed\GasketLoops::class,

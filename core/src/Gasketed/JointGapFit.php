@@ -52,7 +52,11 @@ use Diastoma\Core\Units\Quantity;
         'turn',
     ],
     'Geometry of a plane bell face; least squares, k = 1',
-    codes: ['reasons' => ['bunched', 'no-uncertainty', 'near-limit']],
+    codes: [
+        'reasons' => ['bunched', 'no-uncertainty', 'near-limit'],
+        'failed' => ['angle', 'max_gap', 'min_gap', 'readings'],
+        'not_judged' => ['max_angle_deg', 'max_gap_m', 'min_gap_m'],
+    ],
 )]
 final class JointGapFit
 {

@@ -20,6 +20,17 @@ final class Material
     }
 
     /**
+     * In which series each is ordered, and whether its wall is said as a ratio of the diameter or as a class.
+     *
+     * @return array<string, array{series: non-empty-list<string>, wall: 'ratio'|'class'}>
+     */
+    public static function ordered(): array
+    {
+        /** @var array<string, array{series: non-empty-list<string>, wall: 'ratio'|'class'}> */
+        return Data::json('pipe/materials.json')['ordered'];
+    }
+
+    /**
      * @return array{e_mod_gpa: float, nu: float, restraint: string, creep_m?: float, allowance_material: string}
      *
      * @throws Refused for a material that is not in the table

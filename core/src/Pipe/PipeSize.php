@@ -12,11 +12,11 @@ use Diastoma\Core\Refused;
  * What a pipe is, from how it is ordered: material, nominal size in its series, wall or ratio of diameter to wall.
  *
  * Series: `metric` (nominal is the outside diameter, mm), `ips` and `dips` (nominal in inch: iron-pipe and ductile-iron
- * outside diameters).
+ * outside diameters), `dn` (nominal is the DN of an iron pipe, which is no length).
  */
 final readonly class PipeSize
 {
-    private const SERIES = ['metric' => 'iso-161', 'ips' => 'ips', 'dips' => 'awwa-ciod'];
+    private const SERIES = ['metric' => 'iso-161', 'ips' => 'ips', 'dips' => 'awwa-ciod', 'dn' => 'en-545'];
 
     private const INCH_MM = 25.4;
 
@@ -33,7 +33,7 @@ final readonly class PipeSize
     /**
      * @param  array<string, mixed>  $ordered  material, nominal (or dn_mm in the metric series), series, sdr, wall_mm
      * @param  string  $service  water, sewer or gas
-     * @return array<string, mixed> material, series, size, dn_mm, od_mm, sdr, wall_mm, and what the material brings along
+     * @return array<string, mixed> material, series, nominal, size, dn_mm, od_mm, sdr, wall_mm, and what the material brings along
      *
      * @throws Refused for a size that is not tabled, and a wall that is none
      */
@@ -46,6 +46,9 @@ final readonly class PipeSize
         $brought = Material::startValues($material);
         isset(self::SERIES[$series]) ||
             throw Refused::field('series', "series \"{$series}\" is not known; known are ".implode(', ', self::series()).'.');
+        $sold = Material::ordered()[$material]['series'];
+        \in_array($series, $sold, true) ||
+            throw Refused::field('series', "series \"{$series}\" does not go with {$material}; it comes in ".implode(', ', $sold).'.');
         [$od, $wall, $sdr] = $this->measured(
             $material,
             $series,
@@ -64,11 +67,17 @@ final readonly class PipeSize
         return [
             'material' => $material,
             'series' => $series,
-            'size' => $series === 'metric' ? (string) $nominal : $nominal.' in '.strtoupper($series),
+            'nominal' => $nominal,
+            'size' => match ($series) {
+                'metric' => (string) $nominal,
+                'dn' => "DN {$nominal}",
+                default => "{$nominal} in ".strtoupper($series),
+            },
             'dn_mm' => $series === 'metric' ? $nominal : round($od, 1),
             'od_mm' => $od,
             'sdr' => $sdr,
             'wall_mm' => $wall,
+            'wall_as' => Material::ordered()[$material]['wall'],
         ] + $brought;
     }
 
@@ -87,6 +96,9 @@ final readonly class PipeSize
         }
         $table = $this->registry->run('pipe-od', ['series' => self::SERIES[$series], 'nominal' => $nominal]);
         $od = 1000 * Given::number($table, 'od_m');
+        if ($wall === null && $sdr === null && Material::ordered()[$material]['wall'] === 'class') {
+            $wall = IronWall::usual($series, $nominal);
+        }
         if ($wall === null && $sdr === null) {
             throw Refused::field('sdr', 'Give sdr or wall_mm.');
         }
@@ -94,7 +106,7 @@ final readonly class PipeSize
             $wall = self::INCH_MM * Given::number($this->registry->run('pe-pipe-us', ['od_mm' => $od, 'dr' => $sdr]), 'wall_min_in');
         }
 
-        return [$od, round($wall ?? $od / $sdr, $series === 'metric' ? 1 : 2), $sdr ?? round($od / $wall, 1)];
+        return [$od, round($wall ?? $od / $sdr, \in_array($series, ['metric', 'dn'], true) ? 1 : 2), $sdr ?? round($od / $wall, 1)];
     }
 
     /** @param  array<string, mixed>  $ordered */

@@ -517,6 +517,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Materials of pipe: the series in which each is ordered, and whether its wall is said as a ratio or as a class */
+        get: operations["0dbb1282d63d61c1995a46c58b55e194"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/units": {
         parameters: {
             query?: never;
@@ -819,6 +836,11 @@ export interface components {
             series?: string;
             /** @description as it is called */
             size?: string;
+            /**
+             * @description how its wall is said
+             * @enum {string}
+             */
+            wall_as?: "ratio" | "class";
         };
         /** @description a time that is counted down to */
         Clock: {
@@ -855,10 +877,10 @@ export interface components {
             source?: string | null;
             length_m?: number | null;
             /** @enum {string} */
-            material?: "PE100" | "PVC-U";
+            material?: "PE100" | "PVC-U" | "Ductile iron";
             /** @enum {string} */
-            series?: "metric" | "ips" | "dips";
-            /** @description mm in the metric series, inch in the others */
+            series?: "metric" | "ips" | "dips" | "dn";
+            /** @description mm in the metric series, DN of iron pipe, inch in the others */
             nominal?: number;
             sdr?: number | null;
             wall_mm?: number | null;
@@ -1068,14 +1090,16 @@ export interface components {
             /** @enum {string} */
             service: "water" | "sewer" | "gas";
             /** @enum {string} */
-            material: "PE100" | "PVC-U";
+            material: "PE100" | "PVC-U" | "Ductile iron";
             /** @enum {string} */
-            series?: "metric" | "ips" | "dips";
-            /** @description mm in the metric series, inch in the others */
+            series?: "metric" | "ips" | "dips" | "dn";
+            /** @description mm in the metric series, DN of iron pipe, inch in the others */
             nominal?: number;
             /** @description or this, in the metric series */
             dn_mm?: number;
-            sdr: number;
+            /** @description this or wall_mm; of iron neither: its usual class */
+            sdr?: number;
+            wall_mm?: number;
             design_bar: number;
             mdp_bar: number;
             pipe_length_m: number;
@@ -1861,6 +1885,27 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * cut-od
+         * @description Does the pipe fit the socket where it is to be cut?
+         */
+        Calc_cut_od: {
+            nominal_od_m: number;
+            circumference_m?: number;
+            /** @description or this, off a tape that is graduated in diameters */
+            od_m?: number;
+            over_m?: number;
+            under_m?: number;
+            /** @description uncertainty of the diameter, k = 2 */
+            u_m?: number;
+            /**
+             * @default guarded
+             * @enum {string}
+             */
+            rule: "guarded" | "guarded-95" | "simple";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * cut-squareness
          * @description Is the cut square enough?
          */
@@ -2009,6 +2054,31 @@ export interface components {
             angle_deg?: number;
             small_od_mm?: number;
             branch_od_mm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * feeler-check
+         * @description Does the gasket sit in its groove all round?
+         */
+        Calc_feeler_check: {
+            readings: ({
+                hour: number;
+                depth_m: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            depth_min_m: number;
+            depth_max_m: number;
+            /** @default 8 */
+            min_readings: number;
+            /** @default true */
+            feeler_allowed: boolean;
+            /** @description uncertainty of one reading, k = 2 */
+            u_m?: number;
+            od_m?: number;
+            /** @default 135 */
+            max_empty_arc_deg: number;
         } & {
             [key: string]: unknown;
         };
@@ -2338,6 +2408,44 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * gasket-loops
+         * @description Into how many loops is the gasket folded?
+         */
+        Calc_gasket_loops: {
+            nominal_in: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * gasketed-closing-piece
+         * @description How long is the closing piece cut?
+         */
+        Calc_gasketed_closing_piece: {
+            /** @description between the two faces */
+            clear_m: number;
+            depth_a_m: number;
+            depth_b_m: number;
+            gap_a_m: number;
+            gap_b_m: number;
+            min_piece_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * gasketed-thermal-gap
+         * @description How much room does the pipe want to grow?
+         */
+        Calc_gasketed_thermal_gap: {
+            alpha_per_c: number;
+            length_m: number;
+            max_temp_c: number;
+            laying_temp_c: number;
+            /** @default 0 */
+            min_gap_m: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * generator-size
          * @description Does the generator carry this fitting?
          */
@@ -2495,6 +2603,20 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * joint-angle-limit
+         * @description How far may the joint be deflected, by the standard?
+         */
+        Calc_joint_angle_limit: {
+            /** @enum {string} */
+            rule: "awwa-c600-push-on" | "awwa-c600-mj" | "en-545-flexible" | "en-545-restrained" | "iso-23856-flexible" | "en-295";
+            /** @description inch for the AWWA rules, else DN */
+            nominal: number;
+            /** @description largest angle by the maker of the pipe */
+            maker_deg?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * joint-gap-fit
          * @description Is the joint within its angle and in far enough all round?
          */
@@ -2536,6 +2658,29 @@ export interface components {
             wash_factor: number;
             /** @default 2 */
             witness_factor: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * joint-offset
+         * @description How far does the far end of a pipe swing?
+         */
+        Calc_joint_offset: {
+            length_m: number;
+            angle_deg?: number;
+            offset_m?: number;
+            radius_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * joint-run
+         * @description How far does a run of deflected pipes swing?
+         */
+        Calc_joint_run: {
+            length_m: number;
+            angle_deg: number;
+            pipes: number;
         } & {
             [key: string]: unknown;
         };
@@ -2615,6 +2760,35 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * lifting-method
+         * @description How is a pipe of this size lifted?
+         */
+        Calc_lifting_method: {
+            nominal_in: number;
+            rows: ({
+                to_in: number;
+                method: string;
+                spacing_m?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * lock-slack
+         * @description How far will the locked string grow under test?
+         */
+        Calc_lock_slack: {
+            joints: number;
+            /** @description of one joint */
+            slack_m: number;
+            /** @description 0: nothing was pulled out, 1: all */
+            taken_up_ratio: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * log-clean
          * @description What does the logger's file really hold?
          */
@@ -2630,6 +2804,20 @@ export interface components {
              * @default 30
              */
             spike_max_s: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * lubricant-need
+         * @description How much lubricant do the joints take?
+         */
+        Calc_lubricant_need: {
+            od_m: number;
+            coated_length_m: number;
+            film_m: number;
+            joints: number;
+            /** @default 0 */
+            waste_ratio: number;
         } & {
             [key: string]: unknown;
         };
@@ -3042,6 +3230,26 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * pipe-mass
+         * @description What does the pipe weigh?
+         */
+        Calc_pipe_mass: {
+            od_m: number;
+            wall_m: number;
+            density_kg_m3: number;
+            /** @default 0 */
+            lining_m: number;
+            lining_density_kg_m3?: number;
+            /** @default 1 */
+            length_m: number;
+            /** @default 0 */
+            bell_extra_kg: number;
+            /** @default 0 */
+            contents_density_kg_m3: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * pipe-od
          * @description What outside diameter has this size?
          */
@@ -3122,6 +3330,45 @@ export interface components {
             air_percent: number;
             /** @default 101.325 */
             p_atm_kpa: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * pull-gear
+         * @description How hard does the gear pull?
+         */
+        Calc_pull_gear: {
+            hand_n: number;
+            /** @description of the lever arms, parts of the rope, or the hoist */
+            ratio: number;
+            efficiency: number;
+            limit_n?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * pullout-budget
+         * @description Will the spigot stay in?
+         */
+        Calc_pullout_budget: {
+            length_m: number;
+            od_m: number;
+            /** @description from the stop to the inner line of the seal */
+            engagement_m: number;
+            min_engagement_m: number;
+            laid_gap_m: number;
+            alpha_per_c: number;
+            laying_temp_c: number;
+            min_temp_c: number;
+            /** @default 0 */
+            angle_deg: number;
+            /** @default 0 */
+            settlement_m: number;
+            pressure_pa?: number;
+            /** @description modulus of the pipe */
+            e_pa?: number;
+            poisson?: number;
+            wall_m?: number;
         } & {
             [key: string]: unknown;
         };
@@ -3378,6 +3625,41 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * sling-load
+         * @description What does one leg of the sling carry?
+         */
+        Calc_sling_load: {
+            mass_kg: number;
+            legs: number;
+            /** @description of a leg, from the level */
+            angle_deg: number;
+            loaded_legs?: number;
+            /** @description working load limit of one leg, straight */
+            wll_n?: number;
+            /**
+             * @description choker about 0.8
+             * @default 1
+             */
+            hitch_factor: number;
+            /** @default 30 */
+            min_angle_deg: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * sling-points
+         * @description What does each of two slings carry?
+         */
+        Calc_sling_points: {
+            length_m: number;
+            barrel_kg: number;
+            bell_extra_kg: number;
+            sling1_from_bell_m: number;
+            sling2_from_bell_m: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * solvent-check
          * @description Is this the solvent that the procedure wants?
          */
@@ -3404,6 +3686,19 @@ export interface components {
             wall_share: number;
             measured_length_m?: number;
             tol_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * square-cut
+         * @description Is the end square, or does the pipe lean?
+         */
+        Calc_square_cut: {
+            od_m: number;
+            out_of_square_m: number;
+            limit_deg: number;
+            /** @description uncertainty of the reading, k = 2 */
+            u_m?: number;
         } & {
             [key: string]: unknown;
         };
@@ -3660,6 +3955,21 @@ export interface components {
          */
         Calc_trace_code_shape: {
             code: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * turn-joints
+         * @description How many joints make this turn, or which bends?
+         */
+        Calc_turn_joints: {
+            turn_deg: number;
+            max_joint_angle_deg: number;
+            working_share: number;
+            joints_available?: number;
+            bends_deg?: number[];
+            /** @default 3 */
+            max_bends: number;
         } & {
             [key: string]: unknown;
         };
@@ -4470,7 +4780,7 @@ export interface operations {
                 /** @description of the pipe that it is for */
                 material?: string;
                 service?: string;
-                series?: "metric" | "ips" | "dips";
+                series?: "metric" | "ips" | "dips" | "dn";
                 /** @description mm in the metric series, inch in the others */
                 nominal?: number;
                 dn_mm?: number;
@@ -4737,6 +5047,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PracticeLabel"][];
+                };
+            };
+        };
+    };
+    "0dbb1282d63d61c1995a46c58b55e194": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Materials */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: unknown;
+                    };
                 };
             };
         };

@@ -8,6 +8,7 @@ import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
 import { LineParts } from './LineParts'
 import { say } from '../texts/say'
+import { sizeOf } from '../pipes/sizeOf'
 import { serviceWord } from '../texts/words'
 
 /** State of a line in a sentence. */
@@ -41,11 +42,7 @@ export default function Lines(): ReactElement {
             <Typography variant="body2">
               {say('line.sizeAndLength', {
                 project: line.project,
-                pipe: say('common.sizeOfPipe', {
-                  material: line.pipe.material,
-                  size: line.pipe.size ?? line.pipe.dn_mm,
-                  sdr: line.pipe.sdr,
-                }),
+                pipe: sizeOf(line.pipe),
                 service: serviceWord(line.service),
                 length: show('x_m', 'length', line.length_m, 0),
               })}

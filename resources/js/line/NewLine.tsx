@@ -2,7 +2,7 @@ import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { useNavigate } from 'react-router'
 import { api, type LinePreview, type NewLine as Body } from '../api/client'
-import { useMe, useProcedures } from '../api/queries'
+import { useMaterials, useMe, useProcedures, type Materials } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { ProcedureChoice } from '../ui/ProcedureChoice'
 import { whileComing } from '../ui/whileComing'
@@ -33,7 +33,7 @@ type Figure = keyof typeof FIGURES
 const FAULT_OF: Record<string, string> = { procedure: 'procedure_hash', centre: 'centre_line' }
 
 /** A size that each series has: it stands there until another is typed. */
-const USUAL: Record<string, string> = { metric: '110', ips: '4', dips: '6' }
+const USUAL: Record<string, string> = { metric: '110', ips: '4', dips: '6', dn: '200' }
 
 /** How long pipes are sold, as it is said in each unit. */
 const PIPE_LENGTH: Record<string, string> = { m: '12', ft: '40' }
@@ -42,12 +42,20 @@ const PIPE_LENGTH: Record<string, string> = { m: '12', ft: '40' }
 export default function NewLine(): ReactElement {
   const me = useMe()
   const units = useSectionUnits()
+  const materials = useMaterials()
   // What is filled in stands in the units of the person: not before they are known.
   if (!me.data || units === null) return whileComing(me, { to: '/', label: say('common.lines') })
-  return <Form units={units} projects={me.data.projects.filter((p) => p.role === 'engineer')} />
+  if (!materials.data) return whileComing(materials, { to: '/', label: say('common.lines') })
+  return <Form units={units} materials={materials.data} projects={me.data.projects.filter((p) => p.role === 'engineer')} />
 }
 
-function Form({ units, projects }: { units: SectionUnits; projects: { id: number; name: string }[] }): ReactElement {
+interface Props {
+  units: SectionUnits
+  materials: Materials
+  projects: { id: number; name: string }[]
+}
+
+function Form({ units, materials, projects }: Props): ReactElement {
   const navigate = useNavigate()
   const [f, setF] = useState({
     project: '',
@@ -57,19 +65,23 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
     series: units.length.symbol === 'ft' ? 'ips' : 'metric',
     nominal: USUAL[units.length.symbol === 'ft' ? 'ips' : 'metric']!,
     sdr: '11',
+    wall_mm: '',
     design_bar: inUnit(units.pressure, 8),
     mdp_bar: inUnit(units.pressure, 10),
     pipe_length_m: PIPE_LENGTH[units.length.symbol] ?? inUnit(units.length, 12),
     procedure: '',
     centre: '',
   })
+  const sold = materials[f.material]!
+  /** Iron goes by a class of wall: of the usual one nothing is typed. */
+  const byClass = sold.wall === 'class'
   const project = projects.find((p) => String(p.id) === f.project) ?? projects[0]
   const procedures = useProcedures({
     material: f.material,
     service: f.service,
     series: f.series,
     ...Object.fromEntries(
-      (['nominal', 'sdr'] as const).flatMap((key) => {
+      (byClass ? (['nominal'] as const) : (['nominal', 'sdr'] as const)).flatMap((key) => {
         const figure = figureOf(f[key])
         return figure !== null && figure > 0 ? [[key, figure] as const] : []
       }),
@@ -102,8 +114,10 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
     const typed = figureOf(f[key]) ?? NaN
     return unit === null ? typed : Number(units[unit].toKey(typed).toPrecision(12))
   }
-  const pipe = (Object.keys(FIGURES) as Figure[]).reduce((all, key) => ({ ...all, [key]: figure(key) }), {} as Record<Figure, number>)
-  const isDrawn = project !== undefined && arePoints && Object.values(pipe).every((n) => Number.isFinite(n) && n > 0)
+  const wanted = (Object.keys(FIGURES) as Figure[]).filter((key) => key !== 'sdr' || !byClass)
+  const pipe = wanted.reduce((all, key) => ({ ...all, [key]: figure(key) }), {} as Record<Figure, number>)
+  const wall = byClass && f.wall_mm !== '' ? { wall_mm: figureOf(f.wall_mm) ?? NaN } : {}
+  const isDrawn = project !== undefined && arePoints && Object.values({ ...pipe, ...wall }).every((n) => Number.isFinite(n) && n > 0)
   const preview = usePreview<LinePreview>(
     '/lines/preview',
     isDrawn
@@ -113,6 +127,7 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
           material: f.material,
           series: f.series,
           ...pipe,
+          ...wall,
           centre_line: points,
           sections: sections.map((s) => sectionSoFar(s, units)),
         }
@@ -129,8 +144,8 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
     if (f.name.trim() === '') missing['name'] = say('line.giveTheLineAName')
     if (!f.procedure) missing['procedure_hash'] = say('line.chooseTheProcedureForTheJoints')
     if (!arePoints) missing['centre_line'] = say('line.eachRowWantsChainageEastingNorthing')
-    for (const key of Object.keys(FIGURES)) {
-      const why = noFigure(f[key as Figure])
+    for (const key of f.wall_mm !== '' && byClass ? [...wanted, 'wall_mm' as const] : wanted) {
+      const why = noFigure(f[key])
       if (why) missing[key] = why
     }
     const parts = sections.map((s, i) => {
@@ -148,19 +163,28 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
       material: f.material as Body['material'],
       series: f.series as NonNullable<Body['series']>,
       ...pipe,
+      ...wall,
       procedure_hash: f.procedure,
       centre_line: points,
       sections: parts,
     })
   }
-  const field = (key: keyof typeof f, label: string, unit?: string): ReactElement => (
+  const ordered =
+    (material: string) =>
+    (old: typeof f): typeof f => {
+      const { series } = materials[material]!
+      const fits = series.includes(old.series) ? old.series : series[0]!
+      const nominal = fits === old.series ? old.nominal : USUAL[fits]!
+      return { ...old, material, series: fits, nominal }
+    }
+  const field = (key: keyof typeof f, label: string, unit?: string, hint?: string): ReactElement => (
     <TextField
       label={unit ? `${label}, ${unit}` : label}
       value={f[key]}
       onChange={set(key)}
       error={faults[key] !== undefined}
-      helperText={faults[key]}
-      slotProps={{ htmlInput: { inputMode: key in FIGURES ? 'decimal' : 'text' } }}
+      helperText={faults[key] ?? hint}
+      slotProps={{ htmlInput: { inputMode: key in FIGURES || key === 'wall_mm' ? 'decimal' : 'text' } }}
     />
   )
   const grid = { display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }
@@ -201,8 +225,16 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
                 </MenuItem>
               ))}
             </TextField>
-            <TextField select label={say('common.material')} value={f.material} onChange={set('material')}>
-              {['PE100', 'PVC-U'].map((s) => (
+            <TextField
+              select
+              label={say('common.material')}
+              value={f.material}
+              onChange={(e) => {
+                setF(ordered(e.target.value))
+                setFaults({})
+              }}
+            >
+              {Object.keys(materials).map((s) => (
                 <MenuItem key={s} value={s}>
                   {s}
                 </MenuItem>
@@ -217,14 +249,14 @@ function Form({ units, projects }: { units: SectionUnits; projects: { id: number
                 setF((old) => ({ ...old, series: value, nominal: old.nominal === USUAL[old.series] ? USUAL[value]! : old.nominal }))
               }}
             >
-              {Object.entries(SERIES).map(([value, said]) => (
+              {sold.series.map((value) => (
                 <MenuItem key={value} value={value}>
-                  {said}
+                  {SERIES[value]}
                 </MenuItem>
               ))}
             </TextField>
             {field('nominal', nominalWord(f.series))}
-            {field('sdr', 'SDR')}
+            {byClass ? field('wall_mm', say('line.wallMm'), undefined, say('line.emptyTheUsualClass')) : field('sdr', 'SDR')}
             {field('pipe_length_m', say('line.lengthOfOnePipe'), units.length.symbol)}
             {field('design_bar', say('line.designPressure'), units.pressure.symbol)}
             {field('mdp_bar', say('line.maximumDesignPressure'), units.pressure.symbol)}

@@ -6,7 +6,8 @@ import { dayAndTime } from '../ui/clock'
 import { useShow } from '../ui/units'
 import { PipeSheet } from './PipeSheet'
 import { SayOfPipe } from './SayOfPipe'
-import { sizeOf, STATE } from './words'
+import { sizeOf } from './sizeOf'
+import { STATE } from './words'
 import { say } from '../texts/say'
 
 /** One pipe: what is known of it, what was said of it, and what may be done. */

@@ -1,13 +1,14 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { api, type LineFull, type LinePipe } from '../api/client'
+import { useMaterials } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { nominalWord, SERIES } from '../ui/series'
 import { Sheet } from '../ui/Sheet'
 import { say } from '../texts/say'
 
-const FIGURES = ['nominal', 'sdr', 'length_m'] as const
+const FIGURES = ['nominal', 'sdr', 'wall_mm', 'length_m'] as const
 
 interface Form {
   number: string
@@ -17,6 +18,7 @@ interface Form {
   series: string
   nominal: string
   sdr: string
+  wall_mm: string
   length_m: string
 }
 
@@ -28,8 +30,9 @@ function begun(line: LineFull, pipe: LinePipe | null): Form {
     source: pipe?.source ?? '',
     material: size.material,
     series: size.series ?? 'metric',
-    nominal: String(figureOf((size.size ?? '').split(' ')[0] ?? '') ?? size.dn_mm),
+    nominal: (size.size ?? '').match(/[\d.]+/)?.[0] ?? String(size.dn_mm),
     sdr: String(size.sdr),
+    wall_mm: String(size.wall_mm),
     length_m: String(pipe?.length_m ?? line.pipe_length_m),
   }
 }
@@ -38,9 +41,14 @@ function begun(line: LineFull, pipe: LinePipe | null): Form {
 export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LinePipe | null; onClose: () => void }): ReactElement {
   const [form, setForm] = useState(() => begun(line, pipe))
   const [faults, setFaults] = useState<Record<string, string>>({})
+  const materials = useMaterials().data ?? {}
+  const sold = materials[form.material]
+  // Iron goes by its wall, the plastics by a ratio.
+  const figures = FIGURES.filter((key) => key !== (sold?.wall === 'class' ? 'sdr' : 'wall_mm'))
   const keep = useVerb(
     () => {
-      const body = { ...form, ...Object.fromEntries(FIGURES.map((key) => [key, figureOf(form[key])])) }
+      const { sdr: _ratio, wall_mm: _wall, ...said } = form
+      const body = { ...said, ...Object.fromEntries(figures.map((key) => [key, figureOf(form[key])])) }
       return pipe ? api.patch(`/pipes/${pipe.id}`, body) : api.post(`/lines/${line.id}/pipes`, body)
     },
     onClose,
@@ -48,7 +56,7 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
   )
   const save = (): void => {
     const wrong = Object.fromEntries(
-      FIGURES.flatMap((key) => {
+      figures.flatMap((key) => {
         const why = noFigure(form[key])
         return why ? [[key, why]] : []
       }),
@@ -67,8 +75,13 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
       onChange={(e) => setForm((old) => ({ ...old, [key]: e.target.value }))}
     />
   )
+  /** Another material may come in other series. */
+  const chosen = (old: Form, key: 'material' | 'series', value: string): Form => {
+    const series = key === 'material' ? (materials[value]?.series ?? []) : []
+    return { ...old, [key]: value, ...(series.length > 0 && !series.includes(old.series) ? { series: series[0]! } : {}) }
+  }
   const choice = (key: 'material' | 'series', label: string, options: Record<string, string>): ReactElement => (
-    <TextField select label={label} value={form[key]} onChange={(e) => setForm((old) => ({ ...old, [key]: e.target.value }))}>
+    <TextField select label={label} value={form[key]} onChange={(e) => setForm((old) => chosen(old, key, e.target.value))}>
       {Object.entries(options).map(([value, said]) => (
         <MenuItem key={value} value={value}>
           {said}
@@ -92,10 +105,14 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
       <Box sx={{ display: 'grid', gap: 2, mt: 1, gridTemplateColumns: '1fr 1fr' }}>
         {!pipe && field('number', say('pipes.numberOnThePipe'))}
         {field('serial', say('pipes.serialIfAny'))}
-        {choice('material', say('common.material'), { PE100: 'PE100', 'PVC-U': 'PVC-U' })}
-        {choice('series', say('pipes.series'), SERIES)}
+        {choice(
+          'material',
+          say('common.material'),
+          Object.fromEntries([...new Set([form.material, ...Object.keys(materials)])].map((m) => [m, m])),
+        )}
+        {choice('series', say('pipes.series'), Object.fromEntries((sold?.series ?? [form.series]).map((s) => [s, SERIES[s] ?? s])))}
         {field('nominal', nominalWord(form.series), true)}
-        {field('sdr', 'SDR', true)}
+        {sold?.wall === 'class' ? field('wall_mm', say('line.wallMm'), true) : field('sdr', 'SDR', true)}
         {field('length_m', say('pipes.lengthM'), true)}
         {field('source', say('pipes.whereFrom'))}
       </Box>

@@ -5,7 +5,9 @@ export const SERIES: Record<string, string> = {
   metric: say('pipes.metric'),
   ips: say('pipes.inchIronPipeSize'),
   dips: say('pipes.inchDuctileIronSize'),
+  dn: say('pipes.ironByDn'),
 }
 
 /** How the size is called in it. */
-export const nominalWord = (series: string): string => say(series === 'metric' ? 'pipes.diameterMm' : 'pipes.nominalSizeIn')
+export const nominalWord = (series: string): string =>
+  say(series === 'metric' ? 'pipes.diameterMm' : series === 'dn' ? 'pipes.nominalSizeDn' : 'pipes.nominalSizeIn')

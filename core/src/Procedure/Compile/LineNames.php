@@ -33,6 +33,7 @@ final class LineNames
         'rejected' => 'pipes that were rejected',
         'from_m' => 'where the stretch begins',
         'to_m' => 'where the stretch ends',
+        'nominal' => 'size of the pipe as it is called',
         'segments' => 'segments of the section',
         'allowance_segments' => 'lengths and sizes of the section',
         'allowance_material' => 'material for the allowance',
