@@ -63,6 +63,22 @@ it('knows what a pipe is from how it is ordered', function (array $ordered, arra
     ],
 ]);
 
+it('takes a nominal size as the make-up methods do, not as an outside diameter', function (array $pipe, float $mm) {
+    expect(PipeSize::nominalMm($pipe))->toEqualWithDelta($mm, 1e-9);
+})->with([
+    'metric' => [(new PipeSize(Registry::standard()))->of(['material' => 'PVC-U', 'nominal' => 160, 'sdr' => 21], 'water'), 160.0],
+    'inch' => [
+        (new PipeSize(Registry::standard()))->of(['material' => 'PVC-U', 'series' => 'dips', 'nominal' => 4, 'sdr' => 18], 'water'),
+        101.6,
+    ],
+    'iron' => [
+        (new PipeSize(Registry::standard()))->of(['material' => 'Ductile iron', 'series' => 'dn', 'nominal' => 200], 'water'),
+        200.0,
+    ],
+    'as it was kept before' => [['series' => 'ips', 'size' => '4 in IPS', 'dn_mm' => 114.3], 101.6],
+    'as it was kept at first' => [['dn_mm' => 110], 110.0],
+]);
+
 it('refuses a pipe that is none', function (array $ordered, string $field) {
     try {
         (new PipeSize(Registry::standard()))->of($ordered, 'water');

@@ -38,7 +38,7 @@ it('says what a procedure is not meant for, and why', function (string $id, arra
     'make-up water on pipe that stretches' => [
         'constant-pressure-makeup',
         ['material' => 'PE100'],
-        'It is for PVC-U, and this is PE100. '.
+        'It is for PVC-U or Ductile iron, and this is PE100. '.
             'PE stretches under pressure and takes in water without any leak: a tight pipe would be called leaking.',
     ],
     'relaxation on pipe that does not' => [

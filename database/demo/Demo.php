@@ -20,6 +20,7 @@ use App\Models\Role;
 use App\Models\Subject;
 use App\Models\User;
 use Diastoma\Core\PressureTest\Segment;
+use Diastoma\Core\Procedure\Example;
 use Diastoma\Core\Procedure\Parameter;
 use Diastoma\Core\Simulation\PumpAndLogger;
 use Illuminate\Http\UploadedFile;
@@ -86,6 +87,7 @@ final class Demo
         $this->stores->fill($project, $this->people, $this->now);
         $this->mainLine($project);
         $this->pvcLine($project);
+        $this->ironLine($project);
         $this->trunkMain($project);
         $this->gasLine($project);
         $this->plannedLines($project);
@@ -404,6 +406,42 @@ final class Demo
             ['seen', ['visible_mm' => 3]],
             ['gap', $round([4.0, 3.6, 3.1, 3.5])],
         ];
+    }
+
+    /** Iron: one joint signed, one whose gasket was pushed out, one deflected to its limit, one begun. */
+    private function ironLine(Project $project): void
+    {
+        $line = ($this->createLine)($project, $this->people['engineer'], [
+            'name' => 'Stannel Street main',
+            'service' => 'water',
+            'material' => 'Ductile iron',
+            'series' => 'dn',
+            'nominal' => 200,
+            'design_bar' => 8,
+            'mdp_bar' => 10,
+            'pipe_length_m' => 6,
+            'procedure_hash' => $this->procedure('iron-push-on')->hash,
+            'centre_line' => [[0, 4080.0, 1402.0, 94.6], [30, 4110.0, 1402.0, 94.9], [66, 4145.1, 1410.0, 95.3]],
+            'sections' => [
+                ['name' => 'Main', 'from_m' => 0, 'to_m' => 66, 'method_hash' => $this->procedure('constant-pressure-makeup')->hash],
+            ],
+        ]);
+        foreach ([null, 'the gasket pushed out at the bottom', 'the blade at its edge', null] as $i => $run) {
+            $joint = $line->joints()->get()[$i];
+            $begun = $this->now->modify('-1 day')->setTime(8, 30)->modify('+'.(50 * $i).' minutes');
+            $facts = Example::shipped()['iron-push-on']->facts($run);
+            foreach ($i === 3 ? \array_slice($facts, 0, 5) : $facts as $fact) {
+                if ($fact->step !== 'accept') {
+                    [$a, $b] = [$joint->pipes['a'] ?? '1', $joint->pipes['b'] ?? '2'];
+                    $pipes = $fact->step === 'iron-pipes' ? ['pipe_a' => $a, 'pipe_b' => $b] : [];
+                    $minutes = ($fact->at->getTimestamp() - $facts[0]->at->getTimestamp()) / 60;
+                    $this->fact($joint, 'joiner', $fact->step, $pipes + $fact->value, $begun->modify("+{$minutes} minutes"));
+                }
+            }
+            if ($i === 0) {
+                $this->accept($joint, $begun->modify('+45 minutes'));
+            }
+        }
     }
 
     private function make(Joint $joint, int $seed, \DateTimeImmutable $start, string $fault = 'none', bool $cooled = true): void

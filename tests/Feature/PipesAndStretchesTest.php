@@ -40,6 +40,39 @@ it('finds the pipe that is typed at the trench however it is spelt, and makes on
         ->and(Pipe::query()->findOrFail($now->pipe_b_id)->size['od_mm'])->toEqual($line['pipe']['od_mm']);
 });
 
+it('makes a line of iron by its DN, whose wall goes by class, and offers what suits it', function () {
+    $iron = ['material' => 'Ductile iron', 'series' => 'dn', 'nominal' => 200, 'sdr' => null];
+    $makeup = $this->lineBody()['sections'];
+    $make = fn (array $body) => $this->as('engineer')->postJson('/api/v1/lines', $body);
+    $line = $make($iron + ['sections' => $makeup] + $this->lineBody('iron-push-on'))
+        ->assertCreated()
+        ->json();
+    expect($line['pipe'])->toMatchArray(['size' => 'DN 200', 'od_mm' => 222, 'wall_mm' => 6.3, 'wall_as' => 'class']);
+    // What is for plastic is refused with its reason, and so is iron in a series that it does not have.
+    $make($iron + ['sections' => []] + $this->lineBody('pvc-spigot-socket'))
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'procedure_hash');
+    $make(['series' => 'metric'] + $iron + ['sections' => []] + $this->lineBody('iron-push-on'))
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'series');
+    $path = "subjects/joint/{$line['joints'][0]['id']}";
+    $this->record('joiner', $path, 'iron-pipes', ['pipe_a' => '1', 'pipe_b' => '2', 'spigot' => 'factory'])->assertCreated();
+    $this->record('joiner', $path, 'gasket', ['belongs' => true, 'gasket_c' => 1])
+        ->assertCreated()
+        ->assertJsonPath('judgement.verdict', 'bad');
+    // The make-up allowance goes by the nominal size, not by the diameter.
+    $test = $this->as('engineer')->postJson("/api/v1/sections/{$line['sections'][0]['id']}/tests")->assertCreated()->json('id');
+    expect(App\Models\PressureTest::query()->findOrFail($test)->context['allowance_segments'][0]['dn_mm'])->toEqual(200);
+});
+
+it('lists the materials of the core, and the description of the interface knows them and their series', function () {
+    $known = $this->as('joiner')->getJson('/api/v1/materials')->assertOk()->json();
+    $line = $this->getJson('/api/v1/openapi.json')->json('components.schemas.NewLine.properties');
+    expect(array_keys($known))->toBe(Diastoma\Core\Pipe\Material::names())
+        ->and($line['material']['enum'])->toBe(array_keys($known))
+        ->and($line['series']['enum'])->toEqualCanonicalizing(array_values(array_unique(array_merge(...array_column($known, 'series')))));
+});
+
 it('joins two materials and sizes on one line: each end is judged by its own pipe, and what they must share is not assumed', function () {
     $line = $this->as('engineer')
         ->postJson('/api/v1/lines', ['dn_mm' => 110, 'sdr' => 11] + $this->lineBody('ef-coupler-one-pass'))

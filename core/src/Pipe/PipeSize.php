@@ -81,6 +81,20 @@ final readonly class PipeSize
         ] + $brought;
     }
 
+    /**
+     * The nominal size as a length, mm, as the make-up methods want it: an inch size is not its outside diameter, nor is a DN.
+     *
+     * @param  array<string, mixed>  $pipe  as {@see of()} gives it; older ones say an inch size only in words
+     */
+    public static function nominalMm(array $pipe): float
+    {
+        $series = self::word($pipe, 'series') ?? 'metric';
+        $said = preg_match('/\d+(\.\d+)?/', self::word($pipe, 'size') ?? '', $found) === 1 ? (float) $found[0] : null;
+        $nominal = self::number($pipe, 'nominal') ?? $said ?? self::number($pipe, 'dn_mm') ?? 0.0;
+
+        return \in_array($series, ['ips', 'dips'], true) ? self::INCH_MM * $nominal : $nominal;
+    }
+
     /** @return array{float, float, float} outside diameter, mm; wall, mm; ratio */
     private function measured(string $material, string $series, float $nominal, ?float $sdr, ?float $wall, string $service): array
     {

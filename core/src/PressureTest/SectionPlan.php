@@ -7,6 +7,7 @@ namespace Diastoma\Core\PressureTest;
 use Diastoma\Core\Calculation\Given;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Laying\CentreLine;
+use Diastoma\Core\Pipe\PipeSize;
 use Diastoma\Core\Refused;
 
 /**
@@ -71,7 +72,10 @@ final readonly class SectionPlan
             'gauge' => $window,
             'heads' => self::heads($profile, $gauge, $target),
             'segments' => $segments,
-            'allowance_segments' => array_map(fn (array $run) => ['length_m' => $run['length_m'], 'dn_mm' => $run['dn_mm']], $runs),
+            'allowance_segments' => array_map(
+                fn (array $run) => ['length_m' => $run['length_m'], 'dn_mm' => PipeSize::nominalMm($run)],
+                $runs,
+            ),
             'compliance' => $this->run('section-compliance', ['segments' => $segments, 't_water_degc' => $ask['water_c']]),
             'raise' => $this->run('pressurise-volume', [
                 'segments' => $segments,
