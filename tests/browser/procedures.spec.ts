@@ -127,6 +127,7 @@ for (const id of [
   'ef-restraint',
   'ef-branch-large',
   'iron-push-on',
+  'iron-restrained',
   'pe-viscoelastic',
   'constant-pressure-makeup',
   'makeup-us',

@@ -27,6 +27,7 @@ final class JointAngleLimit
 {
     private const RULES = [
         'awwa-c600-push-on', 'awwa-c600-mj', 'en-545-flexible', 'en-545-restrained', 'iso-23856-flexible', 'en-295',
+        'none',
     ];
 
     private const MAKERS = "the maker's sheet";
@@ -62,6 +63,9 @@ final class JointAngleLimit
         }
         if ($maker !== null) {
             return ['limit_deg' => null, 'limit_mm_per_m' => null, 'source' => null, 'ruling_deg' => $maker, 'ruling' => self::MAKERS];
+        }
+        if ($all[$rule]['rows'] === []) {
+            throw Refused::field('maker_deg', 'maker_deg is missing: no standard gives an angle for this joint, the maker does.');
         }
         $sizes = array_map(fn (array $row) => $row['from'].' '.match (true) {
             ! isset($row['to']) => 'and above',

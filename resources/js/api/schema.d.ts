@@ -2608,7 +2608,7 @@ export interface components {
          */
         Calc_joint_angle_limit: {
             /** @enum {string} */
-            rule: "awwa-c600-push-on" | "awwa-c600-mj" | "en-545-flexible" | "en-545-restrained" | "iso-23856-flexible" | "en-295";
+            rule: "awwa-c600-push-on" | "awwa-c600-mj" | "en-545-flexible" | "en-545-restrained" | "iso-23856-flexible" | "en-295" | "none";
             /** @description inch for the AWWA rules, else DN */
             nominal: number;
             /** @description largest angle by the maker of the pipe */

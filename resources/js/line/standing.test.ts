@@ -9,12 +9,12 @@ it.each([
   [[joint('accepted', 'good'), joint('cut-out', 'bad')], 'Every joint is accepted.'],
   [
     [joint('begun', 'bad'), joint('begun'), joint('begun'), joint('accepted', 'good')],
-    'No joint is left to begin at the face. 1 is bad and waits for a cut-out. 2 are not finished yet.',
+    'No joint is left to begin at the face. 1 is bad: it is put right or cut out. 2 are not finished yet.',
   ],
   [[joint('made'), joint('made')], 'No joint is left to begin at the face. 2 wait for a signature.'],
   [
     [joint('made', 'bad'), joint('made')],
-    'No joint is left to begin at the face. 1 is bad and waits for a cut-out. 1 waits for a signature.',
+    'No joint is left to begin at the face. 1 is bad: it is put right or cut out. 1 waits for a signature.',
   ],
   [[joint('begun', 'open', 'on-pipe')], 'No joint is planned on this line.'],
   [[], 'No joint is planned on this line.'],
