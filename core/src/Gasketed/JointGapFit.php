@@ -50,12 +50,16 @@ use Diastoma\Core\Units\Quantity;
         'reasons',
         'widest',
         'turn',
+        'straighten_m',
+        'move_m',
+        'does',
     ],
     'Geometry of a plane bell face; least squares, k = 1',
     codes: [
         'reasons' => ['bunched', 'no-uncertainty', 'near-limit'],
         'failed' => ['angle', 'max_gap', 'min_gap', 'readings'],
         'not_judged' => ['max_angle_deg', 'max_gap_m', 'min_gap_m'],
+        'does' => ['move'],
     ],
 )]
 final class JointGapFit
@@ -76,6 +80,8 @@ final class JointGapFit
         #[Measure('max_gap_m', Quantity::Length, min: 0)] ?float $maxGap = null,
         #[Measure('min_gap_m', Quantity::Length, min: 0)] ?float $minGap = null,
         #[Measure('max_residual_m', Quantity::Length, min: 0)] ?float $maxResidual = null,
+        #[Measure('pipe_length_m', Quantity::Length, above: 0, max: 30, about: 'of the pipe whose free end is moved')]
+        ?float $length = null,
     ): array {
         $hours = array_map(fn (GapReading $r) => fmod($r->hour, 12), $readings);
         $this->mustGoRound($hours, $maxEmptyArc);
@@ -124,6 +130,8 @@ final class JointGapFit
                 'near-limit' => $near === true || $nearGap,
             ]),
         );
+        // As little as brings it to its limit; the free end swings as a chord does.
+        $move = $length === null || $maxAngle === null ? null : $length * max(0.0, sin($phi) - sin(deg2rad($maxAngle)));
         $towards = $turn === null ? 0.0 : deg2rad(30 * $turn);
 
         return [
@@ -146,6 +154,9 @@ final class JointGapFit
             },
             'reasons' => $reasons,
             'widest' => $widest === null ? null : Clock::text(30 * $widest), 'turn' => $turn === null ? null : Clock::text(30 * $turn),
+            'straighten_m' => $length === null ? null : $length * sin($phi),
+            'move_m' => $move,
+            'does' => $move === null || $move <= 0 ? [] : ['move'],
         ];
     }
 
