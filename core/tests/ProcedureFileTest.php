@@ -52,7 +52,7 @@ it('names the line of each fault, and all of them in the order of the file', fun
         }
     }
     $said = saidOfFile(implode("\n", $lines));
-    expect(count($wanted))->toBe(5)->and($said)->toHaveCount(5);
+    expect(count($wanted))->toBe(7)->and($said)->toHaveCount(7);
     foreach ($wanted as $n => [$line, $sentence]) {
         expect($said[$n])->toStartWith("line {$line}: ")->toContain($sentence);
     }
@@ -101,7 +101,7 @@ it('checks a file at the command line', function () {
     $slip = tempnam(sys_get_temp_dir(), 'slip');
     file_put_contents($slip, str_replace('"joint_type"', '"joint_typ"', (string) file_get_contents($file)));
     expect(console(['check', $file]))
-        ->toBe([0, "pvc-spigot-socket 1.9: 10 steps, nothing wrong.\n", ''])
+        ->toBe([0, "pvc-spigot-socket 1.10: 10 steps, nothing wrong.\n", ''])
         ->and(console(['check', $slip]))
         ->toMatchArray([
             0 => 2,

@@ -2641,6 +2641,8 @@ export interface components {
             max_gap_m?: number;
             min_gap_m?: number;
             max_residual_m?: number;
+            /** @description of the pipe whose free end is moved */
+            pipe_length_m?: number;
         } & {
             [key: string]: unknown;
         };
