@@ -86,3 +86,42 @@ it('needs as much budget as each part takes, and none where nothing pulls', func
     expect(calc('pullout-budget', $still)['remaining_m'])->toBe(0.09)
         ->and($pulled['total_m'])->toEqualWithDelta(0.01 + $pulled['thermal_m'] + $pulled['angle_m'] + 0.003, 1e-12);
 });
+
+it('leaves a cut on an inch pipe open until the tolerance of its spigot is known, and never cites that of another standard', function () {
+    $procedure = Diastoma\Core\Procedure\Procedure::shipped()['iron-push-on'];
+    $example = Diastoma\Core\Procedure\Example::shipped()['iron-push-on'];
+    $inch = ['series' => 'dips', 'nominal' => 8.0, 'od_mm' => 229.87] + $example->line();
+    $cut = fn (array $more) => array_map(
+        fn ($fact) => $fact->step === 'cut-where'
+            ? new Diastoma\Core\Procedure\Fact($fact->id, $fact->step, ['circumference_mm' => 722.0] + $more + $fact->value, $fact->at)
+            : $fact,
+        $example->facts(),
+    );
+    $judged = fn (array $more) => Diastoma\Core\Procedure\Judge::judge(
+        $procedure,
+        $cut($more),
+        $inch,
+        new DateTimeImmutable('2026-05-05T08:00:00+02:00'),
+    )->steps['cut-where'];
+    expect($judged([])->verdict->value)->toBe('open')
+        ->and($judged(['over_mm' => 1.5])->verdict->value)->toBe('open')
+        ->and($judged(['over_mm' => 1.5, 'under_mm' => 1.5])->verdict->value)->toBe('good')
+        ->and($judged(['over_mm' => 0.1, 'under_mm' => 0.01])->verdict->value)->toBe('bad');
+});
+
+it('does not take lines deep in the socket of a restrained joint for a spigot on its stop', function () {
+    $example = Diastoma\Core\Procedure\Example::shipped()['iron-restrained'];
+    $facts = array_map(
+        fn ($fact) => $fact->step === 'home'
+            ? new Diastoma\Core\Procedure\Fact($fact->id, $fact->step, ['visible_mm' => -25.0] + $fact->value, $fact->at)
+            : $fact,
+        $example->facts(),
+    );
+    $judged = Diastoma\Core\Procedure\Judge::judge(
+        $example->procedure,
+        $facts,
+        $example->line(),
+        new DateTimeImmutable('2026-05-05T08:00:00+02:00'),
+    );
+    expect($judged->steps['home']->verdict->value)->toBe('good');
+});

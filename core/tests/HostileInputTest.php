@@ -78,15 +78,15 @@ it('takes odd entries at each step with a sentence, or stores and judges them wi
             foreach ($step->fields as $field) {
                 $value[$field->key] = odd($noise);
             }
-            if ($step->kind === 'round') {
+            if ($step->kind->name() === 'round') {
                 $value = [
                     'readings' => array_map(fn ($clock) => ['clock' => $clock, $step->fields[0]->key => odd($noise)], [
-                        ...$step->positions(),
+                        ...$step->kind->positions,
                         '25:00',
                     ]),
                 ];
                 $value['readings'] = array_slice($value['readings'], 0, (int) (abs($noise->uniform()) * 6));
-            } elseif ($step->kind === 'trace') {
+            } elseif ($step->kind->name() === 'trace') {
                 $value = [
                     'trace' => '11111111-1111-4111-8111-111111111111',
                     'part' => 0,
@@ -95,7 +95,7 @@ it('takes odd entries at each step with a sentence, or stores and judges them wi
                     'ended_at' => odd($noise),
                     'cold_r_ohm' => odd($noise),
                 ];
-            } elseif ($step->kind === 'hold') {
+            } elseif ($step->kind->name() === 'hold') {
                 $value = ['signed' => odd($noise), 'remark' => odd($noise)];
             }
             try {

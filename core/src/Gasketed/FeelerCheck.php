@@ -61,9 +61,11 @@ final class FeelerCheck
             throw Refused::field('readings', 'readings: '.\count($readings)." were taken; {$wanted} round the joint are wanted.");
         }
         usort($readings, fn (SealReading $a, SealReading $b) => fmod($a->hour, 12) <=> fmod($b->hour, 12));
-        $isBad = fn (SealReading $r): bool => ! Compare::atMost($r->depth, $most) || ! Compare::atLeast($r->depth, $least);
-        $deep = $this->hours($readings, fn (SealReading $r) => ! Compare::atMost($r->depth, $most));
-        $shallow = $this->hours($readings, fn (SealReading $r) => ! Compare::atLeast($r->depth, $least));
+        $isDeep = fn (SealReading $r): bool => ! Compare::atMost($r->depth, $most);
+        $isShallow = fn (SealReading $r): bool => ! Compare::atLeast($r->depth, $least);
+        $isBad = fn (SealReading $r): bool => $isDeep($r) || $isShallow($r);
+        $deep = $this->hours($readings, $isDeep);
+        $shallow = $this->hours($readings, $isShallow);
         $bad = $this->hours($readings, $isBad);
         $depths = array_map(fn (SealReading $r) => $r->depth, $readings);
         $spread = Spread::of(array_map(fn (SealReading $r) => 30 * $r->hour, $readings));

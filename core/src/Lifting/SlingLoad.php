@@ -11,6 +11,7 @@ use Diastoma\Core\Calculation\Field\Number;
 use Diastoma\Core\Compare;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Si;
 use Diastoma\Core\Verdict;
 
 /**
@@ -27,8 +28,6 @@ use Diastoma\Core\Verdict;
 )]
 final class SlingLoad
 {
-    private const G = 9.80665;
-
     /** @return array{factor: float, leg_n: float, use_pct: float|null, pass: bool|null, verdict: string} */
     public function __invoke(
         #[Measure('mass_kg', Quantity::Mass, above: 0)] float $mass,
@@ -49,7 +48,7 @@ final class SlingLoad
             );
         }
         $factor = 1 / sin(deg2rad($angle));
-        $leg = ($mass * self::G * $factor) / ($loaded ?? min($legs, 2.0));
+        $leg = ($mass * Si::GRAVITY * $factor) / ($loaded ?? min($legs, 2.0));
         $pass = $limit === null ? null : Compare::atMost($leg, $limit * $hitch);
 
         return [

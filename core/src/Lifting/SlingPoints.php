@@ -9,6 +9,7 @@ use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Si;
 
 /** What each of two upright slings carries: the bell makes one end heavier. The centre of gravity hangs between them. */
 #[Calculates(
@@ -20,8 +21,6 @@ use Diastoma\Core\Units\Quantity;
 )]
 final class SlingPoints
 {
-    private const G = 9.80665;
-
     /** @return array{cg_from_bell_m: float, load1_n: float, load2_n: float} */
     public function __invoke(
         #[Measure('length_m', Quantity::Length, above: 0, max: 30)] float $length,
@@ -47,7 +46,7 @@ final class SlingPoints
         if ($second > $length) {
             throw Refused::field('sling2_from_bell_m', "sling2_from_bell_m is {$second} m; the pipe is {$length} m long.");
         }
-        $weight = ($barrel + $bell) * self::G;
+        $weight = ($barrel + $bell) * Si::GRAVITY;
         $load2 = ($weight * ($centre - $first)) / ($second - $first);
 
         return ['cg_from_bell_m' => $centre, 'load1_n' => $weight - $load2, 'load2_n' => $load2];

@@ -9,6 +9,7 @@ use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Laying\CentreLine;
 use Diastoma\Core\Pipe\PipeSize;
 use Diastoma\Core\Refused;
+use Diastoma\Core\Units\Si;
 
 /**
  * A section before its test: heads along the profile, gauge pressure, water, vents, thrust, earliest start, what is missing.
@@ -163,7 +164,7 @@ final readonly class SectionPlan
         $gaugeLevel = self::levelBetween($profile, $gauge);
         $window = $this->run('test-gauge-window', ['points' => $points, 'gauge_elevation_m' => $gaugeLevel]);
         $room = [Given::number($window, 'gauge_min_kpa'), Given::number($window, 'gauge_max_kpa')];
-        $target = max($room[0], min($room[1], $stp - 9.80665 * ($gaugeLevel - $levels[$lowest])));
+        $target = max($room[0], min($room[1], $stp - Si::GRAVITY * ($gaugeLevel - $levels[$lowest])));
         [$forMin, $forMax] = [$window['governs_min'], $window['governs_max']];
 
         return [
@@ -196,7 +197,7 @@ final readonly class SectionPlan
     {
         $level = self::levelBetween($profile, $gauge);
 
-        return array_map(fn ($p) => [$p[0], $target + 9.80665 * ($level - $p[1])], $profile);
+        return array_map(fn ($p) => [$p[0], $target + Si::GRAVITY * ($level - $p[1])], $profile);
     }
 
     /**

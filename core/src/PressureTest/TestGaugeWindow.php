@@ -23,8 +23,6 @@ use Diastoma\Core\Units\Si;
 )]
 final class TestGaugeWindow
 {
-    public const GRAVITY = 9.80665;
-
     /**
      * @param  list<LevelPoint>  $points
      * @return array<string, mixed>
@@ -45,7 +43,7 @@ final class TestGaugeWindow
         $governsMin = $governsMax = null;
         $at = [];
         foreach ($points as $i => $point) {
-            $below = $density * self::GRAVITY * ($gaugeElevation - $point->elevation);
+            $below = $density * Si::GRAVITY * ($gaugeElevation - $point->elevation);
             if ($point->min !== null && $point->min - $below > $min) {
                 [$min, $governsMin] = [$point->min - $below, $i];
             }

@@ -7,6 +7,9 @@ namespace Diastoma\Core\Units;
 /** From the core's SI numbers to the units that output keys name. */
 final class Si
 {
+    /** Standard gravity, m/s² (exact, 3rd CGPM 1901). */
+    public const GRAVITY = 9.80665;
+
     public static function mm(float $metres): float
     {
         return $metres / 0.001;
