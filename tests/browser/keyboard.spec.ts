@@ -37,8 +37,9 @@ async function type(page: Page, label: string | RegExp, text: string): Promise<v
 async function choose(page: Page, label: string, option: RegExp): Promise<void> {
   await tabTo(page, page.getByRole('combobox', { name: label }).first())
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('listbox')).toBeVisible()
-  for (let i = 0; i < 20; i++) {
+  // What is offered depends on the pipe that was typed a moment ago: its answer may still be on the way.
+  await expect(page.getByRole('listbox').getByRole('option', { name: option, disabled: false }).first()).toBeVisible()
+  for (let i = 0; i < 40; i++) {
     if (option.test((await page.evaluate(() => document.activeElement?.textContent)) ?? '')) return page.keyboard.press('Enter')
     await page.keyboard.press('ArrowDown')
   }

@@ -28,9 +28,13 @@ export function ProcedureChoice({ label, of, value, onChange, fault, hint }: Pro
       onChange={(e) => onChange(e.target.value)}
       error={wrong !== undefined}
       helperText={wrong ?? hint}
-      // Both lines of one that does not suit belong to the list, and not to the field.
       slotProps={{
-        select: { renderValue: () => (chosen ? say('procedures.titleVersion', { title: chosen.title, version: chosen.version }) : '') },
+        select: {
+          // Both lines of one that does not suit belong to the list, and not to the field.
+          renderValue: () => (chosen ? say('procedures.titleVersion', { title: chosen.title, version: chosen.version }) : ''),
+          // Why one is not offered is heard by the keyboard too; and the walk goes on where it was when the pipe's answer comes.
+          MenuProps: { slotProps: { list: { disabledItemsFocusable: true } } },
+        },
       }}
     >
       {sorted.map((p) => (
