@@ -100,7 +100,7 @@ final class KeepPipe
     private function size(Line $line, array $body, array $before): array
     {
         $said = array_filter(
-            array_intersect_key($body, ['material' => true, 'series' => true, 'nominal' => true, 'sdr' => true, 'wall_mm' => true]),
+            array_intersect_key($body, array_flip(['material', 'series', 'nominal', 'sdr', 'wall_mm', 'od_mm'])),
             fn (mixed $v) => $v !== null,
         );
         if ($said === []) {

@@ -123,7 +123,7 @@ final readonly class Sheet
                 'to' => $this->length($section->to_m),
                 'length' => $this->length($section->to_m - $section->from_m),
             ])],
-            [Say::text('pack.pipe'), Say::text(($pipe['wall_as'] ?? 'ratio') === 'class' ? 'pack.pipeByWall' : 'pack.pipeByRatio', [
+            [Say::text('pack.pipe'), Say::text(($pipe['wall_as'] ?? 'ratio') === 'ratio' ? 'pack.pipeByRatio' : 'pack.pipeByWall', [
                 'material' => $pipe['material'],
                 'size' => $this->sizeOf($pipe),
                 'sdr' => $pipe['sdr'],

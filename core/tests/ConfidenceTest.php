@@ -100,6 +100,16 @@ function draws(): array
             ],
             K2,
         ],
+        'straightness' => [
+            'straightness',
+            fn (Noise $n) => [
+                'length_m' => 6,
+                'bow_m' => max(0, 6 * 0.00125 * BEYOND + 0.0005 * $n->normal()),
+                'limit_percent' => 0.125,
+                'u_percent' => 100 * 0.001 / 6,
+            ],
+            K2,
+        ],
         'cut-squareness, four readings' => [
             'cut-squareness',
             fn (Noise $n) => [

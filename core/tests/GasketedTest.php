@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use Diastoma\Core\Calculation\Registry;
+
 require_once __DIR__.'/helpers.php';
 
 /*
@@ -125,3 +127,47 @@ it('does not take lines deep in the socket of a restrained joint for a spigot on
     );
     expect($judged->steps['home']->verdict->value)->toBe('good');
 });
+
+it('puts slings where each carries as much as the other', function (float $length, float $barrel, float $bell) {
+    $places = Registry::standard()->run('sling-places', ['length_m' => $length, 'barrel_kg' => $barrel, 'bell_extra_kg' => $bell]);
+    $loads = Registry::standard()->run('sling-points', [
+        'length_m' => $length,
+        'barrel_kg' => $barrel,
+        'bell_extra_kg' => $bell,
+        'sling1_from_bell_m' => $places['sling1_from_bell_m'],
+        'sling2_from_bell_m' => $places['sling2_from_bell_m'],
+    ]);
+    expect($loads['load1_n'])->toEqualWithDelta($loads['load2_n'], 1e-6);
+})->with([[6, 600, 60], [12, 3200, 0], [2.5, 2400, 350]]);
+
+it('turns a joint the same way whichever pipe is named first, and wherever north is', function (array $first, array $second, float $north) {
+    $angle = fn (array $a, array $b, float $more = 0) => Registry::standard()->run('compound-angle', [
+        'azimuth1_deg' => $a[0] + $more,
+        'grade1_ratio' => $a[1],
+        'azimuth2_deg' => $b[0] + $more,
+        'grade2_ratio' => $b[1],
+    ])['angle_deg'];
+    expect($angle($second, $first))->toEqualWithDelta($angle($first, $second), 1e-9)
+        ->and($angle($first, $second, $north))->toEqualWithDelta($angle($first, $second), 1e-9);
+})->with([[[90, 0], [93, 0.04], 77], [[359, 0.01], [1, -0.02], 181], [[10, 0.1], [10.001, 0.1], 350]]);
+
+it('finds a corner made of joints in the points of its pipes', function (float $turn, float $length, int $joints) {
+    $made = Registry::standard()->run('vertex-by-joints', ['turn_deg' => $turn, 'length_m' => $length, 'joints' => $joints]);
+    // Along the first leg to the first joint, then pipe by pipe, each turned once more, then along the second leg.
+    $points = [['e_m' => 0, 'n_m' => -50, 'z_m' => 0], ['e_m' => 0, 'n_m' => -$made['first_joint_m'], 'z_m' => 0]];
+    for ($k = 1; $k < $joints; $k++) {
+        $last = $points[count($points) - 1];
+        $towards = deg2rad($k * $turn / $joints);
+        $points[] = ['e_m' => $last['e_m'] + $length * sin($towards), 'n_m' => $last['n_m'] + $length * cos($towards), 'z_m' => 0];
+    }
+    $last = $points[count($points) - 1];
+    // The last joint lies on the other leg, as far from the corner as the first.
+    expect($last['e_m'])->toEqualWithDelta($made['first_joint_m'] * sin(deg2rad($turn)), 1e-9)
+        ->and($last['n_m'])->toEqualWithDelta($made['first_joint_m'] * cos(deg2rad($turn)), 1e-9);
+    $points[] = ['e_m' => $last['e_m'] + 50 * sin(deg2rad($turn)), 'n_m' => $last['n_m'] + 50 * cos(deg2rad($turn)), 'z_m' => 0];
+    $angles = Registry::standard()->run('polyline-angles', ['points' => $points])['angles_deg'];
+    expect($angles)->toHaveCount($joints);
+    foreach ($angles as $angle) {
+        expect($angle)->toEqualWithDelta($turn / $joints, 1e-9);
+    }
+})->with([[6, 3, 2], [3, 6, 3], [20, 6, 7], [2, 5.5, 1]]);

@@ -27,6 +27,16 @@ it('knows what a pipe is from how it is ordered', function (array $ordered, arra
         ['material' => 'PE100', 'nominal' => 110, 'sdr' => 11],
         ['od_mm' => 110.0, 'wall_mm' => 10.0, 'size' => '110', 'series' => 'metric', 'dn_mm' => 110.0],
     ],
+    // No table has it: the diameter stands on the pipe. DN 600 is 23.622 in.
+    'diameter as marked' => [
+        ['material' => 'GRP', 'series' => 'dn-od', 'nominal' => 600, 'od_mm' => 617, 'wall_mm' => 12.4],
+        ['od_mm' => 617.0, 'wall_mm' => 12.4, 'size' => 'DN 600', 'sdr' => 49.8, 'wall_as' => 'measured', 'nominal_in' => 23.622],
+    ],
+    // ASTM C76: 12 in inside with wall B, 12/12 + 1 = 2 in, is 16 in outside.
+    'concrete by inch' => [
+        ['material' => 'Concrete', 'series' => 'in-od', 'nominal' => 12, 'od_mm' => 406.4, 'wall_mm' => 50.8],
+        ['od_mm' => 406.4, 'sdr' => 8.0, 'size' => '12 in', 'nominal_in' => 12.0],
+    ],
     'metric, thinner' => [['material' => 'PE100', 'dn_mm' => 160, 'sdr' => 17], ['wall_mm' => 9.5, 'sdr' => 17.0]],
     'another material' => [
         ['material' => 'PVC-U', 'nominal' => 110, 'sdr' => 26],
@@ -93,6 +103,18 @@ it('refuses a pipe that is none', function (array $ordered, string $field) {
     'no wall' => [['material' => 'PVC-U', 'nominal' => 110], 'sdr'],
     'all wall' => [['material' => 'PVC-U', 'nominal' => 110, 'wall_mm' => 30], 'wall_mm'],
     'no such material' => [['material' => 'clay', 'nominal' => 110, 'sdr' => 11], 'material'],
+    'nobody said its diameter' => [['material' => 'GRP', 'series' => 'dn-od', 'nominal' => 600, 'wall_mm' => 12], 'od_mm'],
+    'nobody said its wall' => [['material' => 'GRP', 'series' => 'dn-od', 'nominal' => 600, 'od_mm' => 617], 'wall_mm'],
+    'its diameter in inch' => [
+        ['material' => 'Concrete', 'series' => 'in-od', 'nominal' => 12, 'od_mm' => 16, 'wall_mm' => 2],
+        'od_mm',
+    ],
+    'its diameter that of another size' => [
+        ['material' => 'Corrugated PE', 'series' => 'dn-od', 'nominal' => 300, 'od_mm' => 710, 'wall_mm' => 28],
+        'od_mm',
+    ],
+    'half of it wall' => [['material' => 'Concrete', 'series' => 'dn-od', 'nominal' => 300, 'od_mm' => 440, 'wall_mm' => 220], 'wall_mm'],
+    'a metric concrete pipe' => [['material' => 'Concrete', 'nominal' => 300, 'sdr' => 8], 'series'],
     'no such series' => [['material' => 'PE100', 'series' => 'inch', 'nominal' => 4, 'sdr' => 11], 'series'],
     'iron by its diameter' => [['material' => 'Ductile iron', 'nominal' => 222], 'series'],
     'a plastic by the DN of iron' => [['material' => 'PVC-U', 'series' => 'dn', 'nominal' => 200, 'sdr' => 21], 'series'],

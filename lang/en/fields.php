@@ -13,6 +13,7 @@ return [
     'method_hash' => 'Test method',
     'name' => 'Name',
     'nominal' => 'Size',
+    'od_mm' => 'Outside diameter, mm',
     'pipe_length_m' => 'Length of one pipe, m',
     'pipe_max_bar' => 'Most the weakest part may see, bar',
     'procedure_hash' => 'Procedure for the joints',

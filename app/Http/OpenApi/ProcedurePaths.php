@@ -19,10 +19,14 @@ interface ProcedurePaths
                 schema: new OA\Schema(type: 'string'),
             ),
             new OA\Parameter(name: 'service', in: 'query', schema: new OA\Schema(type: 'string')),
-            new OA\Parameter(name: 'series', in: 'query', schema: new OA\Schema(type: 'string', enum: ['metric', 'ips', 'dips', 'dn'])),
+            new OA\Parameter(
+                name: 'series',
+                in: 'query',
+                schema: new OA\Schema(type: 'string', enum: ['metric', 'ips', 'dips', 'dn', 'dn-od', 'in-od']),
+            ),
             new OA\Parameter(
                 name: 'nominal',
-                description: 'mm in the metric series, inch in the others',
+                description: 'mm (metric), DN, or inch, as the series',
                 in: 'query',
                 schema: new OA\Schema(type: 'number'),
             ),
@@ -205,7 +209,7 @@ interface ProcedurePaths
 
     #[OA\Get(
         path: '/materials',
-        summary: 'Materials of pipe: the series in which each is ordered, and whether its wall is said as a ratio or as a class',
+        summary: 'Materials of pipe: the series in which each is ordered, and how its wall is said: as a ratio, as a class, as measured',
         tags: ['calculations'],
         responses: [
             new OA\Response(

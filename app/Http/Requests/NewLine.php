@@ -33,6 +33,7 @@ final class NewLine extends ProjectRequest
             'nominal' => 'nullable|numeric|gt:0',
             'sdr' => 'nullable|numeric|between:5,51',
             'wall_mm' => 'nullable|numeric',
+            'od_mm' => 'nullable|numeric|gt:0',
             'design_bar' => 'required|numeric|between:0.1,100',
             'mdp_bar' => 'required|numeric|between:0.1,100',
             'pipe_length_m' => 'required|numeric|between:0.5,25',

@@ -16,7 +16,8 @@ final class PipeChange extends MemberRequest
         'series' => 'nullable|string|max:20',
         'nominal' => 'nullable|numeric|between:0.1,3000',
         'sdr' => 'nullable|numeric|between:5,51',
-        'wall_mm' => 'nullable|numeric|between:0.5,200',
+        'wall_mm' => 'nullable|numeric|between:0.5,400',
+        'od_mm' => 'nullable|numeric|between:10,5000',
     ];
 
     protected const MAY = 'addJoint';

@@ -8,7 +8,7 @@ use App\Support\Say;
 trait SaidOfALine
 {
     private const NAMED = [
-        'name', 'dn_mm', 'nominal', 'series', 'sdr', 'wall_mm', 'design_bar',
+        'name', 'dn_mm', 'nominal', 'series', 'sdr', 'wall_mm', 'od_mm', 'design_bar',
         'mdp_bar', 'pipe_length_m', 'centre_line', 'procedure_hash', 'from_m', 'to_m', 'method_hash',
         'gauge_m', 'factor', 'water_c', 'fill_l_s', 'pipe_max_bar',
     ];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Diastoma\Core\Electrofusion as EF;
 use Diastoma\Core\Gasketed;
 use Diastoma\Core\Instrument;
+use Diastoma\Core\Laying;
 use Diastoma\Core\Lifting;
 use Diastoma\Core\Mechanical;
 use Diastoma\Core\Pipe;
@@ -26,6 +27,9 @@ return [
     'round-outlier' => Round\RoundOutlier::class,
     'gap-deflection' => Round\GapDeflection::class,
     'cut-squareness' => Round\CutSquareness::class,
+    'end-pair-gap' => Round\EndPairGap::class,
+    'straightness' => Round\Straightness::class,
+    'axis-misalignment' => Round\AxisMisalignment::class,
     'chamfer' => Pipe\Chamfer::class,
     'measurement-uncertainty' => Instrument\MeasurementUncertainty::class,
     'resolution-check' => Instrument\ResolutionCheck::class,
@@ -100,6 +104,10 @@ return [
     'joint-offset' => Gasketed\JointOffset::class,
     'joint-run' => Gasketed\JointRun::class,
     'turn-joints' => Gasketed\TurnJoints::class,
+    'compound-angle' => Laying\CompoundAngle::class,
+    'polyline-angles' => Laying\PolylineAngles::class,
+    'curve-chords' => Laying\CurveChords::class,
+    'vertex-by-joints' => Laying\VertexByJoints::class,
     'cut-od' => Gasketed\CutOd::class,
     'square-cut' => Gasketed\SquareCut::class,
     'feeler-check' => Gasketed\FeelerCheck::class,
@@ -114,6 +122,7 @@ return [
     'pipe-mass' => Pipe\PipeMass::class,
     'sling-load' => Lifting\SlingLoad::class,
     'sling-points' => Lifting\SlingPoints::class,
+    'sling-places' => Lifting\SlingPlaces::class,
     'lifting-method' => Lifting\LiftingMethod::class,
     // pressure test
     'water-properties' => Test\WaterProperties::class,

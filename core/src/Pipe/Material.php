@@ -20,18 +20,20 @@ final class Material
     }
 
     /**
-     * In which series each is ordered, and whether its wall is said as a ratio of the diameter or as a class.
+     * In which series each is ordered, and how its wall is said: as a ratio of the diameter, as a class, or as measured.
      *
-     * @return array<string, array{series: non-empty-list<string>, wall: 'ratio'|'class'}>
+     * @return array<string, array{series: non-empty-list<string>, wall: 'ratio'|'class'|'measured'}>
      */
     public static function ordered(): array
     {
-        /** @var array<string, array{series: non-empty-list<string>, wall: 'ratio'|'class'}> */
+        /** @var array<string, array{series: non-empty-list<string>, wall: 'ratio'|'class'|'measured'}> */
         return Data::json('pipe/materials.json')['ordered'];
     }
 
     /**
-     * @return array{e_mod_gpa: float, nu: float, restraint: string, creep_m?: float, allowance_material: string}
+     * @return array{
+     *     e_mod_gpa: float, nu: float, restraint: string, creep_m?: float, allowance_material: string, density_kg_m3?: float
+     * } a profiled wall has no density
      *
      * @throws Refused for a material that is not in the table
      */
@@ -42,7 +44,10 @@ final class Material
         $material = $all[$name]
             ?? throw Refused::field('material', "material \"{$name}\" is not known; known are ".implode(', ', array_keys($all)).'.');
 
-        /** @var array{e_mod_gpa: float, nu: float, restraint: string, creep_m?: float, allowance_material: string} */
+        /** @var array{
+         *     e_mod_gpa: float, nu: float, restraint: string, creep_m?: float, allowance_material: string, density_kg_m3?: float
+         * }
+         */
         return array_map(fn (array $number) => $number['value'], $material);
     }
 }

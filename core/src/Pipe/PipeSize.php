@@ -12,11 +12,23 @@ use Diastoma\Core\Refused;
  * What a pipe is, from how it is ordered: material, nominal size in its series, wall or ratio of diameter to wall.
  *
  * Series: `metric` (nominal is the outside diameter, mm), `ips` and `dips` (nominal in inch: iron-pipe and ductile-iron
- * outside diameters), `dn` (nominal is the DN of an iron pipe, which is no length).
+ * outside diameters), `dn` (nominal is the DN of an iron pipe, which is no length), `dn-od` and `in-od` (nominal is a DN or
+ * inch, and no table knows the outside diameter: it is given, as the wall is).
  */
 final readonly class PipeSize
 {
     private const SERIES = ['metric' => 'iso-161', 'ips' => 'ips', 'dips' => 'awwa-ciod', 'dn' => 'en-545'];
+
+    /** Of these the outside diameter is given with the size: makers differ. */
+    private const MEASURED = ['dn-od', 'in-od'];
+
+    /** In these the nominal size is said in inch. */
+    private const IN_INCH = ['ips', 'dips', 'in-od'];
+
+    /** Outside diameter against nominal size: thin GRP is a little below its DN, thick concrete far above. */
+    private const LEAST_OD = 0.9;
+
+    private const MOST_OD = 1.8;
 
     private const INCH_MM = 25.4;
 
@@ -27,13 +39,14 @@ final readonly class PipeSize
     /** @return list<string> */
     public static function series(): array
     {
-        return array_keys(self::SERIES);
+        return [...array_keys(self::SERIES), ...self::MEASURED];
     }
 
     /**
-     * @param  array<string, mixed>  $ordered  material, nominal (or dn_mm in the metric series), series, sdr, wall_mm
+     * @param  array<string, mixed>  $ordered  material, nominal (or dn_mm in the metric series), series, sdr, wall_mm, od_mm
      * @param  string  $service  water, sewer or gas
-     * @return array<string, mixed> material, series, nominal, size, dn_mm, od_mm, sdr, wall_mm, and what the material brings along
+     * @return array<string, mixed> material, series, nominal, nominal_in, size, dn_mm, od_mm, sdr, wall_mm, wall_as, and what
+     *                               the material brings along
      *
      * @throws Refused for a size that is not tabled, and a wall that is none
      */
@@ -44,19 +57,21 @@ final readonly class PipeSize
         $nominal = self::number($ordered, 'nominal') ?? self::number($ordered, 'dn_mm')
             ?? throw Refused::field('nominal', 'nominal is missing: the size of the pipe.');
         $brought = Material::startValues($material);
-        isset(self::SERIES[$series]) ||
+        \in_array($series, self::series(), true) ||
             throw Refused::field('series', "series \"{$series}\" is not known; known are ".implode(', ', self::series()).'.');
         $sold = Material::ordered()[$material]['series'];
         \in_array($series, $sold, true) ||
             throw Refused::field('series', "series \"{$series}\" does not go with {$material}; it comes in ".implode(', ', $sold).'.');
-        [$od, $wall, $sdr] = $this->measured(
-            $material,
-            $series,
-            $nominal,
-            self::number($ordered, 'sdr'),
-            self::number($ordered, 'wall_mm'),
-            $service,
-        );
+        [$od, $wall, $sdr] = \in_array($series, self::MEASURED, true)
+            ? self::given($ordered, $series, $nominal)
+            : $this->tabled(
+                $material,
+                $series,
+                $nominal,
+                self::number($ordered, 'sdr'),
+                self::number($ordered, 'wall_mm'),
+                $service,
+            );
         if ($wall <= 0 || $wall >= $od / 5) {
             throw Refused::field(
                 'wall_mm',
@@ -70,7 +85,8 @@ final readonly class PipeSize
             'nominal' => $nominal,
             'size' => match ($series) {
                 'metric' => (string) $nominal,
-                'dn' => "DN {$nominal}",
+                'dn', 'dn-od' => "DN {$nominal}",
+                'in-od' => "{$nominal} in",
                 default => "{$nominal} in ".strtoupper($series),
             },
             'dn_mm' => $series === 'metric' ? $nominal : round($od, 1),
@@ -78,6 +94,7 @@ final readonly class PipeSize
             'sdr' => $sdr,
             'wall_mm' => $wall,
             'wall_as' => Material::ordered()[$material]['wall'],
+            'nominal_in' => round(self::nominalMm(['series' => $series, 'nominal' => $nominal]) / self::INCH_MM, 3),
         ] + $brought;
     }
 
@@ -92,11 +109,36 @@ final readonly class PipeSize
         $said = preg_match('/\d+(\.\d+)?/', self::word($pipe, 'size') ?? '', $found) === 1 ? (float) $found[0] : null;
         $nominal = self::number($pipe, 'nominal') ?? $said ?? self::number($pipe, 'dn_mm') ?? 0.0;
 
-        return \in_array($series, ['ips', 'dips'], true) ? self::INCH_MM * $nominal : $nominal;
+        return \in_array($series, self::IN_INCH, true) ? self::INCH_MM * $nominal : $nominal;
+    }
+
+    /**
+     * @param  array<string, mixed>  $ordered
+     * @return array{float, float, float} outside diameter, mm; wall, mm; ratio
+     */
+    private static function given(array $ordered, string $series, float $nominal): array
+    {
+        $od = self::number($ordered, 'od_mm')
+            ?? throw Refused::field('od_mm', 'od_mm is missing: makers differ in it, the paper of the pipe says it.');
+        $wall = self::number($ordered, 'wall_mm')
+            ?? throw Refused::field('wall_mm', 'wall_mm is missing: the paper of the pipe says it.');
+        $nominalMm = $series === 'in-od' ? self::INCH_MM * $nominal : $nominal;
+        // A diameter in inch, or that of another size, would pass for this one.
+        if ($od < self::LEAST_OD * $nominalMm || $od > self::MOST_OD * $nominalMm) {
+            throw Refused::field('od_mm', sprintf(
+                'od_mm is %s mm; a pipe of this size is %s to %s mm outside.',
+                $od,
+                round(self::LEAST_OD * $nominalMm),
+                round(self::MOST_OD * $nominalMm),
+            ));
+        }
+        $wall > 0 || throw Refused::field('wall_mm', "wall_mm is {$wall} mm; a wall is more than 0.");
+
+        return [$od, $wall, round($od / $wall, 1)];
     }
 
     /** @return array{float, float, float} outside diameter, mm; wall, mm; ratio */
-    private function measured(string $material, string $series, float $nominal, ?float $sdr, ?float $wall, string $service): array
+    private function tabled(string $material, string $series, float $nominal, ?float $sdr, ?float $wall, string $service): array
     {
         if ($material === 'PE100' && $series === 'metric') {
             $sdr ?? throw Refused::field('sdr', 'sdr is missing.');

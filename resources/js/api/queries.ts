@@ -106,7 +106,7 @@ export const useLabels = () => use<PracticeLabel[]>('stand-ins/labels', { fixed:
 export const useStores = (wanted = true) => use<StoreItem[]>('stores', { off: !wanted })
 export const useStoreKinds = () => use<StoreKind[]>('stores/kinds', { fixed: true })
 /** In which series pipes of a material are ordered, and how their wall is said. */
-export type Materials = Record<string, { series: string[]; wall: 'ratio' | 'class' }>
+export type Materials = Record<string, { series: string[]; wall: 'ratio' | 'class' | 'measured' }>
 export const useMaterials = () => use<Materials>('materials', { fixed: true })
 /** What a device kept from an earlier version does not say decimals, nor as what a unit is shown. */
 export interface UnitText {

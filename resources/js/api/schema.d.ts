@@ -524,7 +524,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Materials of pipe: the series in which each is ordered, and whether its wall is said as a ratio or as a class */
+        /** Materials of pipe: the series in which each is ordered, and how its wall is said: as a ratio, as a class, as measured */
         get: operations["0dbb1282d63d61c1995a46c58b55e194"];
         put?: never;
         post?: never;
@@ -840,7 +840,7 @@ export interface components {
              * @description how its wall is said
              * @enum {string}
              */
-            wall_as?: "ratio" | "class";
+            wall_as?: "ratio" | "class" | "measured";
         };
         /** @description a time that is counted down to */
         Clock: {
@@ -877,13 +877,15 @@ export interface components {
             source?: string | null;
             length_m?: number | null;
             /** @enum {string} */
-            material?: "PE100" | "PVC-U" | "Ductile iron";
+            material?: "PE100" | "PVC-U" | "Ductile iron" | "GRP" | "Concrete" | "Corrugated PE";
             /** @enum {string} */
-            series?: "metric" | "ips" | "dips" | "dn";
-            /** @description mm in the metric series, DN of iron pipe, inch in the others */
+            series?: "metric" | "ips" | "dips" | "dn" | "dn-od" | "in-od";
+            /** @description mm (metric), DN, or inch, as the series */
             nominal?: number;
             sdr?: number | null;
             wall_mm?: number | null;
+            /** @description where no table of the series has it */
+            od_mm?: number | null;
         };
         NewPipe: components["schemas"]["PipeChange"] & {
             number: string;
@@ -1090,16 +1092,18 @@ export interface components {
             /** @enum {string} */
             service: "water" | "sewer" | "gas";
             /** @enum {string} */
-            material: "PE100" | "PVC-U" | "Ductile iron";
+            material: "PE100" | "PVC-U" | "Ductile iron" | "GRP" | "Concrete" | "Corrugated PE";
             /** @enum {string} */
-            series?: "metric" | "ips" | "dips" | "dn";
-            /** @description mm in the metric series, DN of iron pipe, inch in the others */
+            series?: "metric" | "ips" | "dips" | "dn" | "dn-od" | "in-od";
+            /** @description mm (metric), DN, or inch, as the series */
             nominal?: number;
             /** @description or this, in the metric series */
             dn_mm?: number;
             /** @description this or wall_mm; of iron neither: its usual class */
             sdr?: number;
             wall_mm?: number;
+            /** @description outside diameter, where no table of the series has it */
+            od_mm?: number;
             design_bar: number;
             mdp_bar: number;
             pipe_length_m: number;
@@ -1731,6 +1735,29 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * axis-misalignment
+         * @description Are two pipes in line?
+         */
+        Calc_axis_misalignment: {
+            readings: ({
+                theta_deg: number;
+                near_mm: number;
+                far_mm: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /** @description beyond the end of the first pipe */
+            near_at_mm: number;
+            far_at_mm: number;
+            /** @description wanted with fewer than three positions */
+            od1_mm?: number;
+            od2_mm?: number;
+            /** @default 50 */
+            least_apart_mm: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * box-time-check
          * @description May the box show this time for this label?
          */
@@ -1853,6 +1880,20 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * compound-angle
+         * @description What angle has a joint that turns sideways and up?
+         */
+        Calc_compound_angle: {
+            /** @description clockwise from north */
+            azimuth1_deg: number;
+            /** @description rise over run */
+            grade1_ratio: number;
+            azimuth2_deg: number;
+            grade2_ratio: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * cooling-clock
          * @description When may the clamps come off, and when may it be tested?
          */
@@ -1881,6 +1922,19 @@ export interface components {
             now?: string;
             /** Format: date-time */
             released?: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * curve-chords
+         * @description Do these pipes follow the curve?
+         */
+        Calc_curve_chords: {
+            radius_m: number;
+            length1_m: number;
+            length2_m: number;
+            /** @description the share that is used */
+            max_joint_angle_deg?: number;
         } & {
             [key: string]: unknown;
         };
@@ -2038,6 +2092,26 @@ export interface components {
             /** @default 0 */
             contact_ohm: number;
             r_meas_ohm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * end-pair-gap
+         * @description What gap do two slanting ends leave?
+         */
+        Calc_end_pair_gap: {
+            /** @description amplitude of the first end: half of its out of square */
+            a_mm: number;
+            /** @description direction of its greatest shortfall */
+            a_deg: number;
+            b_mm: number;
+            b_deg: number;
+            /**
+             * @default forward
+             * @enum {string}
+             */
+            b_view: "forward" | "reverse";
+            od_mm?: number;
         } & {
             [key: string]: unknown;
         };
@@ -3281,6 +3355,22 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * polyline-angles
+         * @description Which angles have the joints as they were laid?
+         */
+        Calc_polyline_angles: {
+            points: ({
+                e_m: number;
+                n_m: number;
+                z_m: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            max_joint_angle_deg?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * preheat-loop
          * @description Fuse now, preheat again, or give up?
          */
@@ -3645,6 +3735,26 @@ export interface components {
             hitch_factor: number;
             /** @default 30 */
             min_angle_deg: number;
+            /** @description the same as the tag of the sling says it */
+            wll_kg?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * sling-places
+         * @description Where do two slings go?
+         */
+        Calc_sling_places: {
+            length_m: number;
+            /** @default 1 */
+            barrel_kg: number;
+            /** @default 0 */
+            bell_extra_kg: number;
+            /**
+             * @description of the length, in from each end
+             * @default 0.25
+             */
+            in_share: number;
         } & {
             [key: string]: unknown;
         };
@@ -3739,6 +3849,32 @@ export interface components {
             coupling_mm: number;
             /** @default false */
             slides_back: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * straightness
+         * @description Is the pipe straight enough?
+         */
+        Calc_straightness: {
+            /** @description of the string or straight edge */
+            length_m: number;
+            /** @description largest gap, as it was read */
+            bow_mm: number;
+            /**
+             * @description height of the blocks under the string
+             * @default 0
+             */
+            block_mm: number;
+            /** @description of the length */
+            limit_percent?: number;
+            /** @description expanded, of the length */
+            u_percent?: number;
+            /**
+             * @default guarded
+             * @enum {string}
+             */
+            rule: "guarded" | "guarded-95" | "simple";
         } & {
             [key: string]: unknown;
         };
@@ -3996,6 +4132,21 @@ export interface components {
             profile: number[][];
             /** @default 0.1 */
             min_prominence_m: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * vertex-by-joints
+         * @description Can a corner be made by deflecting joints?
+         */
+        Calc_vertex_by_joints: {
+            turn_deg: number;
+            length_m: number;
+            joints: number;
+            /** @description the share that is used */
+            max_joint_angle_deg?: number;
+            /** @description pipe off the given line */
+            tol_m?: number;
         } & {
             [key: string]: unknown;
         };
@@ -4782,8 +4933,8 @@ export interface operations {
                 /** @description of the pipe that it is for */
                 material?: string;
                 service?: string;
-                series?: "metric" | "ips" | "dips" | "dn";
-                /** @description mm in the metric series, inch in the others */
+                series?: "metric" | "ips" | "dips" | "dn" | "dn-od" | "in-od";
+                /** @description mm (metric), DN, or inch, as the series */
                 nominal?: number;
                 dn_mm?: number;
                 sdr?: number;

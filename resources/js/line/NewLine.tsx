@@ -22,6 +22,8 @@ import { useSectionUnits } from './useSectionUnits'
 const FIGURES = {
   nominal: null,
   sdr: null,
+  od_mm: null,
+  wall_mm: null,
   design_bar: 'pressure',
   mdp_bar: 'pressure',
   pipe_length_m: 'length',
@@ -29,11 +31,20 @@ const FIGURES = {
 
 type Figure = keyof typeof FIGURES
 
+/** Which of them say the wall: iron goes by a class, and of the usual one nothing is typed. */
+const WALL: Record<Materials[string]['wall'], readonly Figure[]> = {
+  ratio: ['sdr'],
+  class: ['wall_mm'],
+  measured: ['od_mm', 'wall_mm'],
+}
+
+const ANY_WALL: readonly Figure[] = [...new Set(Object.values(WALL).flat())]
+
 /** Under which name the server speaks of a field that is called otherwise here. */
 const FAULT_OF: Record<string, string> = { procedure: 'procedure_hash', centre: 'centre_line' }
 
 /** A size that each series has: it stands there until another is typed. */
-const USUAL: Record<string, string> = { metric: '110', ips: '4', dips: '6', dn: '200' }
+const USUAL: Record<string, string> = { metric: '110', ips: '4', dips: '6', dn: '200', 'dn-od': '600', 'in-od': '24' }
 
 /** How long pipes are sold, as it is said in each unit. */
 const PIPE_LENGTH: Record<string, string> = { m: '12', ft: '40' }
@@ -65,6 +76,7 @@ function Form({ units, materials, projects }: Props): ReactElement {
     series: units.length.symbol === 'ft' ? 'ips' : 'metric',
     nominal: USUAL[units.length.symbol === 'ft' ? 'ips' : 'metric']!,
     sdr: '11',
+    od_mm: '',
     wall_mm: '',
     design_bar: inUnit(units.pressure, 8),
     mdp_bar: inUnit(units.pressure, 10),
@@ -73,15 +85,15 @@ function Form({ units, materials, projects }: Props): ReactElement {
     centre: '',
   })
   const sold = materials[f.material]!
-  /** Iron goes by a class of wall: of the usual one nothing is typed. */
-  const byClass = sold.wall === 'class'
+  const walls = WALL[sold.wall]
+  const isUsualClass = sold.wall === 'class' && f.wall_mm === ''
   const project = projects.find((p) => String(p.id) === f.project) ?? projects[0]
   const procedures = useProcedures({
     material: f.material,
     service: f.service,
     series: f.series,
     ...Object.fromEntries(
-      (byClass ? (['nominal'] as const) : (['nominal', 'sdr'] as const)).flatMap((key) => {
+      (['nominal', ...walls.filter((key) => key === 'sdr')] as const).flatMap((key) => {
         const figure = figureOf(f[key])
         return figure !== null && figure > 0 ? [[key, figure] as const] : []
       }),
@@ -114,10 +126,9 @@ function Form({ units, materials, projects }: Props): ReactElement {
     const typed = figureOf(f[key]) ?? NaN
     return unit === null ? typed : Number(units[unit].toKey(typed).toPrecision(12))
   }
-  const wanted = (Object.keys(FIGURES) as Figure[]).filter((key) => key !== 'sdr' || !byClass)
+  const wanted = (Object.keys(FIGURES) as Figure[]).filter((key) => (ANY_WALL.includes(key) ? walls.includes(key) && !isUsualClass : true))
   const pipe = wanted.reduce((all, key) => ({ ...all, [key]: figure(key) }), {} as Record<Figure, number>)
-  const wall = byClass && f.wall_mm !== '' ? { wall_mm: figureOf(f.wall_mm) ?? NaN } : {}
-  const isDrawn = project !== undefined && arePoints && Object.values({ ...pipe, ...wall }).every((n) => Number.isFinite(n) && n > 0)
+  const isDrawn = project !== undefined && arePoints && Object.values(pipe).every((n) => Number.isFinite(n) && n > 0)
   const preview = usePreview<LinePreview>(
     '/lines/preview',
     isDrawn
@@ -127,7 +138,6 @@ function Form({ units, materials, projects }: Props): ReactElement {
           material: f.material,
           series: f.series,
           ...pipe,
-          ...wall,
           centre_line: points,
           sections: sections.map((s) => sectionSoFar(s, units)),
         }
@@ -144,7 +154,7 @@ function Form({ units, materials, projects }: Props): ReactElement {
     if (f.name.trim() === '') missing['name'] = say('line.giveTheLineAName')
     if (!f.procedure) missing['procedure_hash'] = say('line.chooseTheProcedureForTheJoints')
     if (!arePoints) missing['centre_line'] = say('line.eachRowWantsChainageEastingNorthing')
-    for (const key of f.wall_mm !== '' && byClass ? [...wanted, 'wall_mm' as const] : wanted) {
+    for (const key of wanted) {
       const why = noFigure(f[key])
       if (why) missing[key] = why
     }
@@ -163,7 +173,6 @@ function Form({ units, materials, projects }: Props): ReactElement {
       material: f.material as Body['material'],
       series: f.series as NonNullable<Body['series']>,
       ...pipe,
-      ...wall,
       procedure_hash: f.procedure,
       centre_line: points,
       sections: parts,
@@ -184,7 +193,7 @@ function Form({ units, materials, projects }: Props): ReactElement {
       onChange={set(key)}
       error={faults[key] !== undefined}
       helperText={faults[key] ?? hint}
-      slotProps={{ htmlInput: { inputMode: key in FIGURES || key === 'wall_mm' ? 'decimal' : 'text' } }}
+      slotProps={{ htmlInput: { inputMode: key in FIGURES ? 'decimal' : 'text' } }}
     />
   )
   const grid = { display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }
@@ -256,7 +265,10 @@ function Form({ units, materials, projects }: Props): ReactElement {
               ))}
             </TextField>
             {field('nominal', nominalWord(f.series))}
-            {byClass ? field('wall_mm', say('line.wallMm'), undefined, say('line.emptyTheUsualClass')) : field('sdr', 'SDR')}
+            {walls.includes('sdr') && field('sdr', 'SDR')}
+            {walls.includes('od_mm') && field('od_mm', say('pipes.odMm'))}
+            {walls.includes('wall_mm') &&
+              field('wall_mm', say('line.wallMm'), undefined, sold.wall === 'class' ? say('line.emptyTheUsualClass') : undefined)}
             {field('pipe_length_m', say('line.lengthOfOnePipe'), units.length.symbol)}
             {field('design_bar', say('line.designPressure'), units.pressure.symbol)}
             {field('mdp_bar', say('line.maximumDesignPressure'), units.pressure.symbol)}

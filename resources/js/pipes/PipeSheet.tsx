@@ -8,7 +8,10 @@ import { nominalWord, SERIES } from '../ui/series'
 import { Sheet } from '../ui/Sheet'
 import { say } from '../texts/say'
 
-const FIGURES = ['nominal', 'sdr', 'wall_mm', 'length_m'] as const
+const FIGURES = ['nominal', 'sdr', 'od_mm', 'wall_mm', 'length_m'] as const
+
+/** Iron goes by its wall, the plastics by a ratio; where no table has the diameter, it is said too. */
+const UNSAID = { ratio: ['od_mm', 'wall_mm'], class: ['od_mm', 'sdr'], measured: ['sdr'] } as const
 
 interface Form {
   number: string
@@ -18,6 +21,7 @@ interface Form {
   series: string
   nominal: string
   sdr: string
+  od_mm: string
   wall_mm: string
   length_m: string
 }
@@ -32,6 +36,7 @@ function begun(line: LineFull, pipe: LinePipe | null): Form {
     series: size.series ?? 'metric',
     nominal: (size.size ?? '').match(/[\d.]+/)?.[0] ?? String(size.dn_mm),
     sdr: String(size.sdr),
+    od_mm: String(size.od_mm),
     wall_mm: String(size.wall_mm),
     length_m: String(pipe?.length_m ?? line.pipe_length_m),
   }
@@ -43,11 +48,11 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
   const [faults, setFaults] = useState<Record<string, string>>({})
   const materials = useMaterials().data ?? {}
   const sold = materials[form.material]
-  // Iron goes by its wall, the plastics by a ratio.
-  const figures = FIGURES.filter((key) => key !== (sold?.wall === 'class' ? 'sdr' : 'wall_mm'))
+  const unsaid: readonly string[] = UNSAID[sold?.wall ?? 'ratio']
+  const figures = FIGURES.filter((key) => !unsaid.includes(key))
   const keep = useVerb(
     () => {
-      const { sdr: _ratio, wall_mm: _wall, ...said } = form
+      const { sdr: _ratio, od_mm: _od, wall_mm: _wall, ...said } = form
       const body = { ...said, ...Object.fromEntries(figures.map((key) => [key, figureOf(form[key])])) }
       return pipe ? api.patch(`/pipes/${pipe.id}`, body) : api.post(`/lines/${line.id}/pipes`, body)
     },
@@ -112,7 +117,9 @@ export function PipeSheet({ line, pipe, onClose }: { line: LineFull; pipe: LineP
         )}
         {choice('series', say('pipes.series'), Object.fromEntries((sold?.series ?? [form.series]).map((s) => [s, SERIES[s] ?? s])))}
         {field('nominal', nominalWord(form.series), true)}
-        {sold?.wall === 'class' ? field('wall_mm', say('line.wallMm'), true) : field('sdr', 'SDR', true)}
+        {figures.includes('sdr') && field('sdr', 'SDR', true)}
+        {figures.includes('od_mm') && field('od_mm', say('pipes.odMm'), true)}
+        {figures.includes('wall_mm') && field('wall_mm', say('line.wallMm'), true)}
         {field('length_m', say('pipes.lengthM'), true)}
         {field('source', say('pipes.whereFrom'))}
       </Box>
