@@ -87,7 +87,7 @@ final class Demo
         $this->stores->fill($project, $this->people, $this->now);
         $this->mainLine($project);
         $this->pvcLine($project);
-        $this->ironLine($project);
+        $this->gasketedLines($project);
         $this->trunkMain($project);
         $this->gasLine($project);
         $this->plannedLines($project);
@@ -408,38 +408,73 @@ final class Demo
         ];
     }
 
-    /** Iron: one joint signed, one whose gasket was pushed out, one deflected to its limit, one begun. */
-    private function ironLine(Project $project): void
+    /** A line of each other material, its joints good, bad, close and begun as their examples are. */
+    private function gasketedLines(Project $project): void
     {
-        $line = ($this->createLine)($project, $this->people['engineer'], [
-            'name' => 'Stannel Street main',
-            'service' => 'water',
-            'material' => 'Ductile iron',
-            'series' => 'dn',
-            'nominal' => 200,
-            'design_bar' => 8,
-            'mdp_bar' => 10,
-            'pipe_length_m' => 6,
-            'procedure_hash' => $this->procedure('iron-push-on')->hash,
-            'centre_line' => [[0, 4080.0, 1402.0, 94.6], [30, 4110.0, 1402.0, 94.9], [66, 4145.1, 1410.0, 95.3]],
-            'sections' => [
-                ['name' => 'Main', 'from_m' => 0, 'to_m' => 66, 'method_hash' => $this->procedure('constant-pressure-makeup')->hash],
+        $this->gasketedLine(
+            $project,
+            'iron-push-on',
+            [null, 'the gasket pushed out at the bottom', 'the blade at its edge', null],
+            [
+                'name' => 'Stannel Street main',
+                'centre_line' => [[0, 4080.0, 1402.0, 94.6], [30, 4110.0, 1402.0, 94.9], [66, 4145.1, 1410.0, 95.3]],
+                'sections' => [
+                    ['name' => 'Main', 'from_m' => 0, 'to_m' => 66, 'method_hash' => $this->procedure('constant-pressure-makeup')->hash],
+                ],
             ],
+        );
+        $this->gasketedLine(
+            $project,
+            'grp-coupling',
+            [null, 'pushed without a cover', 'deflected near the limit', null],
+            ['name' => 'Harrow Sill transfer main', 'centre_line' => [[0, 4210.0, 1380.0, 101.2], [72, 4281.6, 1387.0, 101.7]]],
+        );
+        $this->gasketedLine(
+            $project,
+            'concrete-skid',
+            [null, 'too far open', 'near the limit', null],
+            ['name' => 'Pell Street storm sewer', 'centre_line' => [[0, 4020.0, 1460.0, 88.10], [40, 4059.9, 1462.8, 88.34]]],
+        );
+        $this->gasketedLine(
+            $project,
+            'corrugated-bell',
+            [null, 'a rolled gasket', 'leaned nearly too much', null],
+            ['name' => 'Moss End drain', 'centre_line' => [[0, 3950.0, 1500.0, 86.0], [61, 4010.5, 1507.0, 86.4]]],
+        );
+    }
+
+    /**
+     * The pipe is that of the example. Of the runs the first is signed, the last only begun.
+     *
+     * @param  list<string|null>  $runs  names of the example's runs; null: the good one
+     * @param  array<string, mixed>  $body  name, centre line, sections
+     */
+    private function gasketedLine(Project $project, string $procedure, array $runs, array $body): void
+    {
+        $example = Example::shipped()[$procedure];
+        $known = $example->line();
+        $isPressed = $known['service'] !== 'sewer';
+        $line = ($this->createLine)($project, $this->people['engineer'], $body + [
+            ...array_intersect_key($known, array_flip(['service', 'material', 'series', 'nominal', 'od_mm', 'wall_mm'])),
+            'design_bar' => $isPressed ? 8 : 0.4,
+            'mdp_bar' => $isPressed ? 10 : 0.5,
+            'pipe_length_m' => $known['length_m'],
+            'procedure_hash' => $this->procedure($procedure)->hash,
         ]);
-        foreach ([null, 'the gasket pushed out at the bottom', 'the blade at its edge', null] as $i => $run) {
+        foreach ($runs as $i => $run) {
             $joint = $line->joints()->get()[$i];
             $begun = $this->now->modify('-1 day')->setTime(8, 30)->modify('+'.(50 * $i).' minutes');
-            $facts = Example::shipped()['iron-push-on']->facts($run);
-            foreach ($i === 3 ? \array_slice($facts, 0, 5) : $facts as $fact) {
+            $facts = $example->facts($run);
+            foreach ($i === \count($runs) - 1 ? \array_slice($facts, 0, intdiv(\count($facts), 2)) : $facts as $fact) {
                 if ($fact->step !== 'accept') {
                     [$a, $b] = [$joint->pipes['a'] ?? '1', $joint->pipes['b'] ?? '2'];
-                    $pipes = $fact->step === 'iron-pipes' ? ['pipe_a' => $a, 'pipe_b' => $b] : [];
+                    $pipes = $fact->step === 'two-pipes' ? ['pipe_a' => $a, 'pipe_b' => $b] : [];
                     $minutes = ($fact->at->getTimestamp() - $facts[0]->at->getTimestamp()) / 60;
                     $this->fact($joint, 'joiner', $fact->step, $pipes + $fact->value, $begun->modify("+{$minutes} minutes"));
                 }
             }
             if ($i === 0) {
-                $this->accept($joint, $begun->modify('+45 minutes'));
+                $this->accept($joint, $begun->modify('+49 minutes'));
             }
         }
     }

@@ -56,7 +56,7 @@ it('makes a line of iron by its DN, whose wall goes by class, and offers what su
         ->assertUnprocessable()
         ->assertJsonPath('errors.0.field', 'series');
     $path = "subjects/joint/{$line['joints'][0]['id']}";
-    $this->record('joiner', $path, 'iron-pipes', ['pipe_a' => '1', 'pipe_b' => '2', 'spigot' => 'factory'])->assertCreated();
+    $this->record('joiner', $path, 'two-pipes', ['pipe_a' => '1', 'pipe_b' => '2', 'spigot' => 'factory'])->assertCreated();
     $this->record('joiner', $path, 'gasket', ['belongs' => true, 'gasket_c' => 1])
         ->assertCreated()
         ->assertJsonPath('judgement.verdict', 'bad');

@@ -107,6 +107,7 @@ return [
     'compound-angle' => Laying\CompoundAngle::class,
     'polyline-angles' => Laying\PolylineAngles::class,
     'curve-chords' => Laying\CurveChords::class,
+    'particle-limit' => Laying\ParticleLimit::class,
     'vertex-by-joints' => Laying\VertexByJoints::class,
     'cut-od' => Gasketed\CutOd::class,
     'square-cut' => Gasketed\SquareCut::class,

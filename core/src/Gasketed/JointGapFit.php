@@ -17,6 +17,7 @@ use Diastoma\Core\Round\HarmonicFit;
 use Diastoma\Core\Round\RoundCoverage;
 use Diastoma\Core\Round\Spread;
 use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Si;
 
 /**
  * Is the joint within its angle, in far enough everywhere, and which way does it lean?
@@ -38,6 +39,7 @@ use Diastoma\Core\Units\Quantity;
         'angle_u_deg',
         'max_gap_fit_m',
         'min_gap_fit_m',
+        'widest_gap_mm',
         'rms_residual_m',
         'suspect_hour',
         'near_limit',
@@ -139,6 +141,7 @@ final class JointGapFit
             'turn_right_deg' => rad2deg(atan(tan($phi) * sin($towards))) * ($view === 'up-chainage' ? 1 : -1),
             'turn_up_deg' => rad2deg(atan(tan($phi) * cos($towards))),
             'angle_u_deg' => $u, 'max_gap_fit_m' => $fit->mean() + $amplitude, 'min_gap_fit_m' => $fit->mean() - $amplitude,
+            'widest_gap_mm' => Si::mm(max($fit->mean() + $amplitude, ...$gaps)),
             'rms_residual_m' => sqrt($fit->ssr / $fit->n()),
             'suspect_hour' => $doubtful && $fit->n() >= 5 ? Clock::hour(deg2rad(30 * $hours[$worst['at']])) : null,
             'near_limit' => $near,

@@ -45,7 +45,7 @@ final readonly class PipeSize
     /**
      * @param  array<string, mixed>  $ordered  material, nominal (or dn_mm in the metric series), series, sdr, wall_mm, od_mm
      * @param  string  $service  water, sewer or gas
-     * @return array<string, mixed> material, series, nominal, nominal_in, size, dn_mm, od_mm, sdr, wall_mm, wall_as, and what
+     * @return array<string, mixed> material, series, nominal, nominal_mm, nominal_in, size, dn_mm, od_mm, sdr, wall_mm, wall_as, and what
      *                               the material brings along
      *
      * @throws Refused for a size that is not tabled, and a wall that is none
@@ -79,6 +79,8 @@ final readonly class PipeSize
             );
         }
 
+        $nominalMm = self::nominalMm(['series' => $series, 'nominal' => $nominal]);
+
         return [
             'material' => $material,
             'series' => $series,
@@ -94,7 +96,8 @@ final readonly class PipeSize
             'sdr' => $sdr,
             'wall_mm' => $wall,
             'wall_as' => Material::ordered()[$material]['wall'],
-            'nominal_in' => round(self::nominalMm(['series' => $series, 'nominal' => $nominal]) / self::INCH_MM, 3),
+            'nominal_mm' => $nominalMm,
+            'nominal_in' => round($nominalMm / self::INCH_MM, 3),
         ] + $brought;
     }
 

@@ -34,6 +34,7 @@ final class LineNames
         'from_m' => 'where the stretch begins',
         'to_m' => 'where the stretch ends',
         'nominal' => 'size of the pipe as it is called',
+        'nominal_mm' => 'size of the pipe, as it would be called in mm',
         'nominal_in' => 'size of the pipe, as it would be called in inch',
         'density_kg_m3' => 'density of the pipe wall',
         'segments' => 'segments of the section',
