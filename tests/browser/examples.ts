@@ -17,6 +17,7 @@ export interface Entry {
 export interface Example {
   procedure: string
   pipe: { material: string; dn_mm: number; sdr: number; service: string }
+  line?: { length_m?: number }
   good: Entry[]
   /** what differs for the joints that hang on its pipe ends */
   attached?: { instead: Record<string, Value> }

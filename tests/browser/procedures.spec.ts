@@ -47,6 +47,7 @@ async function lineFor(
 ): Promise<MadeLine & { sections: { id: string }[] }> {
   const known = await keyed(crew.engineer)
   const me = await crew.engineer.get<{ projects: { id: number }[] }>('me')
+  const length = of.line?.length_m ?? 12
   const sections = method ? [{ name: 'Section 1', from_m: 0, to_m: 24, method_hash: known.get(method)!.hash }] : []
   return crew.engineer.post('lines', {
     project_id: me.projects[0]!.id,
@@ -54,11 +55,11 @@ async function lineFor(
     ...of.pipe,
     design_bar: 4,
     mdp_bar: 5,
-    pipe_length_m: 12,
+    pipe_length_m: length,
     procedure_hash: known.get(joints)!.hash,
     centre_line: [
       [0, 0, 0, 9],
-      [12 * pipes, 12 * pipes, 0, 9],
+      [length * pipes, length * pipes, 0, 9],
     ],
     sections,
   })
@@ -128,6 +129,12 @@ for (const id of [
   'ef-branch-large',
   'iron-push-on',
   'iron-restrained',
+  'grp-coupling',
+  'grp-coupling-centred',
+  'concrete-rolling',
+  'concrete-skid',
+  'concrete-sealant',
+  'corrugated-bell',
   'pe-viscoelastic',
   'constant-pressure-makeup',
   'makeup-us',
