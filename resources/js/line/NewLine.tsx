@@ -115,6 +115,9 @@ function Form({ units, materials, projects }: Props): ReactElement {
   const corrected = (field: string): void => setFaults(({ [field]: _gone, ...rest }) => rest)
   const joints = (procedures.data ?? []).filter((p) => p.family === 'joint' && (p.place ?? 'in-line') === 'in-line')
   const methods = (procedures.data ?? []).filter((p) => p.family === 'test')
+  /** A section without a method is none: it is planned later, when there is one for this pipe. */
+  const isTestable = methods.some((p) => (p.unsuited ?? []).length === 0)
+  const planned = isTestable ? sections : []
   const points = f.centre
     .split('\n')
     .map((l) => l.trim())
@@ -139,7 +142,7 @@ function Form({ units, materials, projects }: Props): ReactElement {
           series: f.series,
           ...pipe,
           centre_line: points,
-          sections: sections.map((s) => sectionSoFar(s, units)),
+          sections: planned.map((s) => sectionSoFar(s, units)),
         }
       : null,
   )
@@ -158,7 +161,7 @@ function Form({ units, materials, projects }: Props): ReactElement {
       const why = noFigure(f[key])
       if (why) missing[key] = why
     }
-    const parts = sections.map((s, i) => {
+    const parts = planned.map((s, i) => {
       if (!s.method || s.from === '' || s.to === '') missing[`sections.${i}`] = say('line.fromToAndTheTestMethod', { name: s.name })
       const { body, fault } = sectionBody(s, units)
       if (fault) missing[`sections.${i}`] ??= fault
@@ -266,7 +269,7 @@ function Form({ units, materials, projects }: Props): ReactElement {
             </TextField>
             {field('nominal', nominalWord(f.series))}
             {walls.includes('sdr') && field('sdr', 'SDR')}
-            {walls.includes('od_mm') && field('od_mm', say('pipes.odMm'))}
+            {walls.includes('od_mm') && field('od_mm', say('pipes.odMm'), undefined, say('line.asMarkedOnThePipe'))}
             {walls.includes('wall_mm') &&
               field('wall_mm', say('line.wallMm'), undefined, sold.wall === 'class' ? say('line.emptyTheUsualClass') : undefined)}
             {field('pipe_length_m', say('line.lengthOfOnePipe'), units.length.symbol)}
@@ -302,7 +305,8 @@ function Form({ units, materials, projects }: Props): ReactElement {
           <Typography variant="h2" component="h2">
             {say('line.sectionsToBeTested')}
           </Typography>
-          {sections.map((s, i) => (
+          {procedures.data && !isTestable && <Typography>{say('line.noMethodSuits')}</Typography>}
+          {planned.map((s, i) => (
             <SectionFields
               key={i}
               row={s}
@@ -313,26 +317,31 @@ function Form({ units, materials, projects }: Props): ReactElement {
                 setSections((all) => all.map((old, k) => (k === i ? row : old)))
                 corrected(`sections.${i}`)
               }}
-              onRemove={sections.length > 1 ? () => setSections((all) => all.filter((_, k) => k !== i)) : undefined}
+              onRemove={() => {
+                setSections((all) => all.filter((_, k) => k !== i))
+                setFaults({})
+              }}
             />
           ))}
-          <Button
-            variant="outlined"
-            onClick={() =>
-              setSections((all) => [
-                ...all,
-                {
-                  ...(all.at(-1) ?? emptyRow(units)),
-                  name: say('line.section', { count: all.length + 1 }),
-                  from: all.at(-1)?.to ?? '',
-                  to: '',
-                  gauge: '',
-                },
-              ])
-            }
-          >
-            {say('line.anotherSection')}
-          </Button>
+          {isTestable && (
+            <Button
+              variant="outlined"
+              onClick={() =>
+                setSections((all) => [
+                  ...all,
+                  {
+                    ...(all.at(-1) ?? emptyRow(units)),
+                    name: say('line.section', { count: all.length + 1 }),
+                    from: all.at(-1)?.to ?? '',
+                    to: '',
+                    gauge: '',
+                  },
+                ])
+              }
+            >
+              {say('line.anotherSection')}
+            </Button>
+          )}
           {Object.entries(faults)
             .filter(([k]) => !(k in f) && !['procedure_hash', 'centre_line'].includes(k) && !/^sections\.\d+$/.test(k))
             .map(([k, m]) => (

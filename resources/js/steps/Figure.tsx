@@ -2,6 +2,7 @@ import { Box } from '@mui/material'
 import type { ReactElement } from 'react'
 import { CouplerSection } from '../ui/CouplerSection'
 import { Round } from '../ui/Round'
+import { SocketSection } from '../ui/socket/SocketSection'
 import { say } from '../texts/say'
 
 /** What a round shows: the value of each position that was read. */
@@ -11,6 +12,7 @@ export const shown = (readings: Record<string, unknown>[], field: string): { clo
 /** A drawing beside a step: its shape and values come from the procedure. */
 export function Figure({ figure }: { figure: Record<string, unknown> }): ReactElement | null {
   if (figure['shape'] === 'coupler') return <CouplerSection of={figure} />
+  if (figure['shape'] === 'socket') return <SocketSection of={figure} />
   const readings = Array.isArray(figure['readings']) ? (figure['readings'] as Record<string, unknown>[]) : []
   const axis = typeof figure['axis_deg'] === 'number' ? figure['axis_deg'] : null
   if (figure['shape'] !== 'jaws' || readings.length === 0) return null

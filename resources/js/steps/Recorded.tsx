@@ -29,9 +29,9 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
   const signed = state.kind === 'hold' && value['signed'] !== false
   return (
     <Box sx={{ my: 1.5 }}>
-      {state.figure && <Figure figure={state.figure} />}
       <PhotoStrip subject={path} ids={Array.isArray(value['photos']) ? (value['photos'] as string[]) : []} photos={data.photos} />
       {kind.Shown && <kind.Shown {...at} />}
+      {state.figure && <Figure figure={state.figure} />}
       {value['source'] === STAND_IN && <Typography sx={{ fontWeight: 700, mt: 1.5 }}>{say('steps.playedByTheStandIn')}</Typography>}
       {typeof value['file'] === 'string' && (
         <Typography sx={{ mt: 1.5 }}>

@@ -42,5 +42,6 @@ test.each([
 })
 
 test('what has two readings is told with both', () => {
+  expect(noFigure(' ')).toBe('A figure is wanted.')
   expect(noFigure('1,234')).toBe('1,234 could be 1234 or 1.234: write it without the comma, or with a point.')
 })

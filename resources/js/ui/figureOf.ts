@@ -16,6 +16,7 @@ export const hasTwoReadings = (text: string): boolean => /^[+-]?(?!0,)\d{1,3},\d
 /** Why this is no figure, as a sentence; null when it is one. */
 export function noFigure(text: string): string | null {
   const typed = text.trim()
+  if (typed === '') return say('ui.aFigureIsWanted')
   if (hasTwoReadings(typed))
     return say('ui.couldBeOrWriteItWithout', { typed, without: typed.replace(',', ''), point: typed.replace(',', '.') })
   return figureOf(typed) === null ? say('ui.isNoNumber', { typed }) : null
