@@ -13,27 +13,62 @@ use Diastoma\Core\Refused;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-/** A bad joint is cut out: it stays in the record, and what its procedure says takes its place. */
+/** A bad joint is cut out or pulled apart: it stays in the record, and what its procedure says takes its place. */
 final class CutOutJoint
 {
     /**
      * @param  float|null  $pieceM  length of the piece of pipe that is put in, m; null: as the procedure has it
+     * @param  bool  $apart  it is pulled apart, and the same pipes are joined again
      * @return list<Joint> two new ones with a piece between them, one, or none where another is made beside it
      */
-    public function __invoke(Joint $joint, User $by, string $reason, ?float $pieceM = null): array
+    public function __invoke(Joint $joint, User $by, string $reason, ?float $pieceM = null, bool $apart = false): array
     {
-        return DB::transaction(function () use ($joint, $by, $reason, $pieceM): array {
+        return DB::transaction(function () use ($joint, $by, $reason, $pieceM, $apart): array {
             $joint = Joint::query()->lockForUpdate()->findOrFail($joint->id);
             if ($joint->cut_out_at !== null) {
-                throw new Conflict('joint', Say::text('refused.cutOutAlready', ['number' => $joint->number]));
+                throw new Conflict(
+                    'joint',
+                    Say::text($joint->pulled_apart ? 'refused.pulledApartAlready' : 'refused.cutOutAlready', ['number' => $joint->number]),
+                );
             }
             if ($joint->state === 'planned') {
                 throw Refused::field('joint', Say::text('refused.nothingToCutOut', ['number' => $joint->number]));
             }
-            $joint->update(['state' => 'cut-out', 'cut_out_at' => now(), 'cut_out_reason' => $reason, 'cut_out_by' => $by->id]);
+            if ($apart) {
+                self::mustComeApart($joint);
+            }
+            $joint->update([
+                'state' => 'cut-out',
+                'pulled_apart' => $apart,
+                'cut_out_at' => now(),
+                'cut_out_reason' => $reason,
+                'cut_out_by' => $by->id,
+            ]);
 
-            return $this->inItsPlace($joint, $joint->procedure()->tells->cutOut, $pieceM, $by);
+            return $apart ? [$this->again($joint)] : $this->inItsPlace($joint, $joint->procedure()->tells->cutOut, $pieceM, $by);
         });
+    }
+
+    private static function mustComeApart(Joint $joint): void
+    {
+        if (! $joint->procedure()->tells->cutOut->rejoins) {
+            throw Refused::field('pulled_apart', Say::text('refused.doesNotComeApart', ['number' => $joint->number]));
+        }
+        if ($joint->sealed_at !== null) {
+            throw new Conflict('joint', Say::text('refused.acceptedIsCutOut', ['number' => $joint->number]));
+        }
+    }
+
+    /** The same pipes at the same place: 4R in place of 4, then 4R2. */
+    private function again(Joint $old): Joint
+    {
+        $first = (string) preg_replace('/R\d*$/', '', $old->number);
+        $letter = 'R';
+        for ($n = 2; Joint::query()->where('line_id', $old->line_id)->where('number', $first.$letter)->exists(); $n++) {
+            $letter = "R{$n}";
+        }
+
+        return $this->joint($old, $first.$letter, 0.0, ['a' => $old->pipeOf('a'), 'b' => $old->pipeOf('b')]);
     }
 
     /** @return list<Joint> */
@@ -41,7 +76,7 @@ final class CutOutJoint
     {
         $ends = ['a' => $joint->pipeOf('a'), 'b' => $joint->pipeOf('b')];
         if ($cutOut->joints < 2) {
-            return $cutOut->joints === 0 ? [] : [$this->joint($joint, 'A', 0.0, $ends)];
+            return $cutOut->joints === 0 ? [] : [$this->joint($joint, "{$joint->number}A", 0.0, $ends)];
         }
         $length = $pieceM ?? $cutOut->pieceM;
         $number = self::freeNumber($joint->line_id, "{$joint->number}P");
@@ -55,8 +90,8 @@ final class CutOutJoint
         ]);
 
         return [
-            $this->joint($joint, 'A', -$length / 2, ['a' => $ends['a'], 'b' => $piece]),
-            $this->joint($joint, 'B', $length / 2, ['a' => $piece, 'b' => $ends['b']]),
+            $this->joint($joint, "{$joint->number}A", -$length / 2, ['a' => $ends['a'], 'b' => $piece]),
+            $this->joint($joint, "{$joint->number}B", $length / 2, ['a' => $piece, 'b' => $ends['b']]),
         ];
     }
 
@@ -72,12 +107,12 @@ final class CutOutJoint
     }
 
     /** @param  array<'a'|'b', Pipe|null>  $ends */
-    private function joint(Joint $old, string $letter, float $shift, array $ends): Joint
+    private function joint(Joint $old, string $number, float $shift, array $ends): Joint
     {
         $new = new Joint([
             'id' => (string) Str::uuid(),
             'line_id' => $old->line_id,
-            'number' => $old->number.$letter,
+            'number' => $number,
             'chainage_m' => $old->chainage_m + $shift,
             'procedure_hash' => $old->procedure_hash,
             'replaces_id' => $old->id,

@@ -160,7 +160,7 @@ final class ExportRegister
             $easting,
             $northing,
             $level,
-            $joint->state,
+            $joint->pulled_apart ? 'pulled-apart' : $joint->state,
             $joint->verdict,
             $joint->pipes['a'] ?? '',
             $joint->pipes['b'] ?? '',

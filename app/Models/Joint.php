@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $replaces_id
  * @property \Illuminate\Support\Carbon|null $cut_out_at
  * @property string|null $cut_out_reason
+ * @property bool $pulled_apart of one that is cut out: no pipe was cut, the same are joined again
  * @property array{a: string, b: string}|null $pipes numbers of the two pipes, planned or recorded
  * @property string|null $pipe_a_id
  * @property string|null $pipe_b_id
@@ -43,7 +44,9 @@ class Joint extends Subject
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return parent::casts() + ['pipes' => 'array', 'register' => 'array', 'left_face' => 'boolean', 'cut_out_at' => 'datetime'];
+        return parent::casts() + [
+            'pipes' => 'array', 'register' => 'array', 'left_face' => 'boolean', 'pulled_apart' => 'boolean', 'cut_out_at' => 'datetime',
+        ];
     }
 
     /** @return BelongsTo<Line, $this> */
@@ -193,6 +196,7 @@ class Joint extends Subject
     public function closed(): ?string
     {
         return match (true) {
+            $this->pulled_apart => Say::text('refused.jointIsPulledApart', ['number' => $this->number]),
             $this->cut_out_at !== null => Say::text('refused.jointIsCutOut', ['number' => $this->number]),
             $this->sealed_at !== null => Say::text('refused.jointSealed', ['number' => $this->number]),
             default => null,

@@ -3,6 +3,10 @@
 declare(strict_types=1);
 
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Procedure\Example;
+use Diastoma\Core\Procedure\Fact;
+use Diastoma\Core\Procedure\Judge;
+use Diastoma\Core\Units\UnitSystem;
 
 require_once __DIR__.'/helpers.php';
 
@@ -171,3 +175,26 @@ it('finds a corner made of joints in the points of its pipes', function (float $
         expect($angle)->toEqualWithDelta($turn / $joints, 1e-9);
     }
 })->with([[6, 3, 2], [3, 6, 3], [20, 6, 7], [2, 5.5, 1]]);
+
+it('asks for the closing piece only where there is one, and judges its cut by both insertions', function (
+    string $id,
+    float $cut,
+    string $verdict,
+    string $says,
+) {
+    $example = Example::shipped()[$id];
+    $at = new DateTimeImmutable('2026-05-05T08:00:00+02:00');
+    // 2350 mm clear, 110 mm in at both ends, 10 mm of room at each: 2350 + 220 - 20.
+    $value = ['clear_mm' => 2350, 'depth_a_mm' => 110, 'depth_b_mm' => 110, 'cut_mm' => $cut];
+    $fact = new Fact('piece', 'piece', $value, $at, 'Bram Ivesley', 'joiner');
+    $step = Judge::judge($example->procedure, [$fact], ['closing_piece' => true] + $example->line(), $at)->steps['piece'];
+    expect($step->verdict->value)
+        ->toBe($verdict)
+        ->and($step->reasons[0]->text->in(UnitSystem::Metric, new DateTimeZone('Europe/Vienna')))
+        ->toBe($says);
+    expect($example->judged()->steps)->not->toHaveKey('piece');
+})->with(['iron-push-on', 'pvc-spigot-socket', 'grp-coupling', 'grp-coupling-centred'])->with([
+    [2549.0, 'good', 'Cut to 2549 mm; wanted is 2550 mm.'],
+    [2546.0, 'close', 'Cut to 2546 mm; wanted is 2550 mm: near the 5 mm that are allowed.'],
+    [2530.0, 'bad', 'Cut to 2530 mm; wanted is 2550 mm, within 5 mm.'],
+]);

@@ -2,6 +2,7 @@
 
 // What the server says where it does not do as it is asked. A second language is a folder beside this one.
 return [
+    'acceptedIsCutOut' => 'Joint :number is accepted: who may order it cuts it out.',
     'cellNoNumber' => 'line :line: :name ":cell" is no number.',
     'chainageMustGrow' => 'centre_line, point :n: the chainage must grow; :at follows :before.',
     'chooseForJoint' => 'Choose the procedure for this joint.',
@@ -13,6 +14,7 @@ return [
     'degrees' => 'The coordinates look like degrees; eastings and northings in metres are wanted.',
     'deviceRecordStays' => 'What a device recorded while the work was done stays; only a file that was loaded is replaced.',
     'didNotWork' => 'That did not work.',
+    'doesNotComeApart' => 'Joint :number does not come apart: it is cut out.',
     'drawnTooLong' => 'This sum takes too long to be drawn.',
     'engineerEntersLayout' => 'Only an engineer enters the layout of a code.',
     'engineerLoadsProcedure' => 'Only an engineer loads a procedure.',
@@ -27,6 +29,7 @@ return [
     'isNoNumber' => ':attribute: ":input" is no number.',
     'isOutside' => ':attribute: :input is outside :min to :max.',
     'jointIsCutOut' => 'Joint :number is cut out; nothing more is recorded on it.',
+    'jointIsPulledApart' => 'Joint :number was pulled apart; what is joined again has a number of its own.',
     'jointNumberTaken' => 'number: there is a joint :number on this line already.',
     'jointSealed' => 'Joint :number is signed and sealed; it can only be cut out.',
     'lineTooLong' => 'centre_line is longer than 200 km: wrong unit?',
@@ -61,6 +64,7 @@ return [
     'pipeRejectedAlready' => 'Pipe :pipe is rejected already: :reason',
     'pipeSizeStays' => 'Pipe :pipe lies in joint :joint, which was begun and judged with it: its size stays as it is.',
     'pointWants' => 'centre_line, point :n: chainage, easting, northing and level are wanted, all as numbers.',
+    'pulledApartAlready' => 'Joint :number was pulled apart already.',
     'recordedByAnother' => 'This was recorded by somebody else, who must be signed in to send it. It stays on the device.',
     'restraintsPossible' => 'count is :count; 1 to :most restraints on each end are possible.',
     'sectionHasTest' => ':name has a test: its record stays, and so does the section.',

@@ -2,6 +2,7 @@
 
 use App\Actions\SealSubject;
 use App\Models\Fact;
+use App\Models\Joint;
 use App\Models\Line;
 use Database\Demo\Demo;
 use Illuminate\Support\Facades\DB;
@@ -202,6 +203,45 @@ it('cuts a joint out: it stays, two new ones take its place', function () {
         ->toBe('cut-out')
         ->and($after[0]['replaces_id'])
         ->toBe($joint);
+});
+
+it('pulls a joint apart and joins the same pipes again, and keeps both tries', function () {
+    $line = $this->makeLine();
+    $joint = $line['joints'][0]['id'];
+    $apart = fn (string $id, string $role = 'joiner') => $this->as($role)
+        ->postJson("/api/v1/joints/{$id}/cut-out", ['reason' => 'gasket rolled', 'pulled_apart' => true]);
+    // Nothing was begun yet: there is nothing to pull apart.
+    $apart($joint)->assertUnprocessable();
+    $this->record('joiner', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 40])->assertCreated();
+    // Whoever records may say it; to cut out is ordered by others.
+    $this->as('joiner')->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'gasket rolled'])->assertForbidden();
+    $apart($joint, 'stranger')->assertNotFound();
+    $again = $apart($joint)->assertCreated()->assertJsonCount(1)->assertJsonPath('0.number', '1R')->json('0.id');
+    $apart($joint)->assertConflict();
+    $this->record('joiner', "subjects/joint/{$joint}", 'push', ['in_line' => true, 'closed' => true])->assertConflict();
+    expect(Joint::query()->findOrFail($again)->only(['pipes', 'replaces_id', 'chainage_m', 'pulled_apart']))
+        ->toBe(['pipes' => ['a' => '001', 'b' => '002'], 'replaces_id' => $joint, 'chainage_m' => 6.0, 'pulled_apart' => false]);
+    // A third try is the third, not the second of the second.
+    $this->record('joiner', "subjects/joint/{$again}", 'chamfer', ['length_mm' => 40])->assertCreated();
+    $third = $apart($again)->assertCreated()->assertJsonPath('0.number', '1R2')->json('0.id');
+    $rows = $this->as('inspector')->getJson("/api/v1/lines/{$line['id']}/register")->json('joints');
+    expect(array_column(array_filter($rows, fn ($r) => $r['state'] === 'pulled-apart'), 'joint'))
+        ->toBe(['1', '1R'])
+        ->and($this->as('joiner')->getJson("/api/v1/subjects/joint/{$third}")->json('replaces'))
+        ->toMatchArray(['number' => '1R', 'pulled_apart' => true]);
+    // What was accepted is cut out, by order.
+    recordPvcJoint($this, $third);
+    $this->record('inspector', "subjects/joint/{$third}", 'accept', ['signed' => true])->assertCreated();
+    $apart($third)->assertConflict();
+});
+
+it('pulls nothing apart that is fused', function () {
+    $joint = $this->makeLine('ef-coupler-one-pass')['joints'][0]['id'];
+    Joint::query()->whereKey($joint)->update(['state' => 'begun']);
+    $this->as('joiner')
+        ->postJson("/api/v1/joints/{$joint}/cut-out", ['reason' => 'looks bad', 'pulled_apart' => true])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'pulled_apart');
 });
 
 it('reads what was done lately by the time of the device, and to nobody else', function () {

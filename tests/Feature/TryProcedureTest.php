@@ -22,6 +22,9 @@ it('says of a joint what an adapted text would say, and keeps nothing of it', fu
         ['key' => 'heard', 'label' => 'Everybody heard it', 'type' => 'yesno', 'want' => true],
     ]];
     foreach ($steps as &$step) {
+        if (str_contains((string) json_encode($step['figure'] ?? []), 'step.seen.')) {
+            unset($step['figure']);
+        }
         foreach (['after', 'needs_good'] as $list) {
             if (isset($step[$list])) {
                 $step[$list] = array_values(array_diff($step[$list], ['seen']));

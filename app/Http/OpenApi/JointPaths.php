@@ -9,13 +9,17 @@ interface JointPaths
 {
     #[OA\Post(
         path: '/joints/{joint}/cut-out',
-        summary: 'Cut a joint out; what its procedure says takes its place',
+        summary: 'Cut a joint out, or pull it apart; what its procedure says takes its place',
         tags: ['lines'],
         parameters: [new OA\Parameter(name: 'joint', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(
             content: new OA\JsonContent(
                 required: ['reason'],
-                properties: [new OA\Property(property: 'reason', type: 'string'), new OA\Property(property: 'piece_m', type: 'number')],
+                properties: [
+                    new OA\Property(property: 'reason', type: 'string'),
+                    new OA\Property(property: 'piece_m', type: 'number'),
+                    new OA\Property(property: 'pulled_apart', description: 'the same pipes are joined again', type: 'boolean'),
+                ],
             ),
         ),
         responses: [

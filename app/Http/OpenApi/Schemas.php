@@ -185,6 +185,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'clocks', type: 'array', nullable: true, items: new OA\Items(ref: '#/components/schemas/Clock')),
         new OA\Property(property: 'left_face', type: 'boolean', description: 'the crew has moved on from it'),
         new OA\Property(property: 'replaces_id', type: 'string', nullable: true),
+        new OA\Property(property: 'pulled_apart', description: 'of one that is cut out: no pipe was cut', type: 'boolean'),
         new OA\Property(
             property: 'pipes',
             type: 'object',
@@ -880,6 +881,7 @@ use OpenApi\Attributes as OA;
         ),
         new OA\Property(property: 'closed', type: 'string', nullable: true),
         new OA\Property(property: 'cut_out_reason', type: 'string', nullable: true),
+        new OA\Property(property: 'pulled_apart', type: 'boolean'),
         new OA\Property(
             property: 'pipes',
             type: 'object',
@@ -923,7 +925,11 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(
     schema: 'JointName',
     required: ['id', 'number'],
-    properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'number', type: 'string')],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'number', type: 'string'),
+        new OA\Property(property: 'pulled_apart', description: 'of one that was replaced', type: 'boolean'),
+    ],
 )]
 #[OA\Schema(
     schema: 'Recorded',

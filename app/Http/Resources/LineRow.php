@@ -38,6 +38,7 @@ final class LineRow
             'clocks' => self::clocks($j),
             'left_face' => $j->left_face,
             'replaces_id' => $j->replaces_id,
+            'pulled_apart' => $j->pulled_apart,
             'pipes' => $j->pipes,
             'headline' => $j->headline[0]['text'] ?? null,
             'place' => $j->place,

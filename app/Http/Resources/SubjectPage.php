@@ -66,9 +66,10 @@ final class SubjectPage
             'place' => $joint->place,
             'pipes' => $joint->pipes,
             'cut_out_reason' => $joint->cut_out_reason,
+            'pulled_apart' => $joint->pulled_apart,
             'host' => $named($joint->host_id),
             'attached' => $attached->map($free)->all(),
-            'replaces' => $named($joint->replaces_id),
+            'replaces' => Joint::query()->find($joint->replaces_id ?? '')?->only(['id', 'number', 'pulled_apart']),
             'replaced_by' => Joint::query()
                 ->where('replaces_id', $joint->id)
                 ->orderBy('number')

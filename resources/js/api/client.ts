@@ -117,7 +117,7 @@ export interface ProcedureText {
   kit?: string[]
   steps: StepText[]
   /** what it tells the rest: here, which joints hang on its pipe ends */
-  tells?: { attached?: { place: string; each_side: number } }
+  tells?: { attached?: { place: string; each_side: number }; cut_out?: { rejoins?: boolean } }
   parameters: Record<string, { value: number | string; label?: string; source?: string; certainty?: string }>
 }
 

@@ -166,7 +166,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Cut a joint out; what its procedure says takes its place */
+        /** Cut a joint out, or pull it apart; what its procedure says takes its place */
         post: operations["23e6a08715a58be83f2aeb01f9574853"];
         delete?: never;
         options?: never;
@@ -926,6 +926,8 @@ export interface components {
             /** @description the crew has moved on from it */
             left_face: boolean;
             replaces_id: string | null;
+            /** @description of one that is cut out: no pipe was cut */
+            pulled_apart?: boolean;
             pipes: {
                 [key: string]: string;
             } | null;
@@ -1403,6 +1405,7 @@ export interface components {
             };
             closed: string | null;
             cut_out_reason?: string | null;
+            pulled_apart?: boolean;
             pipes?: {
                 [key: string]: string;
             } | null;
@@ -1435,6 +1438,8 @@ export interface components {
         JointName: {
             id: string;
             number: string;
+            /** @description of one that was replaced */
+            pulled_apart?: boolean;
         };
         Recorded: {
             judgement: components["schemas"]["Judgement"];
@@ -3152,6 +3157,25 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * particle-limit
+         * @description Which stones may lie against the pipe?
+         */
+        Calc_particle_limit: {
+            nominal_mm: number;
+            rows: ({
+                dn_to: number;
+                max_mm: number;
+                /** @description left out: right above the row before */
+                dn_from?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /** @description largest stone found */
+            particle_mm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * pe-pipe-metric
          * @description What does the pipe standard allow for this pipe?
          */
@@ -4513,6 +4537,8 @@ export interface operations {
                 "application/json": {
                     reason: string;
                     piece_m?: number;
+                    /** @description the same pipes are joined again */
+                    pulled_apart?: boolean;
                 };
             };
         };

@@ -12,6 +12,7 @@ import { useShow } from '../ui/units'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { VerdictMark } from '../ui/Verdict'
 import { NextJoint } from './NextJoint'
+import { PullApart } from './PullApart'
 import { sizesOf } from './sizesOf'
 import { StepRunner } from '../steps/StepRunner'
 import { whileComing } from '../ui/whileComing'
@@ -74,7 +75,7 @@ export default function JointPage(): ReactElement {
       {data.replaces && (
         <Typography variant="body2">
           <Message
-            id="joint.inPlaceOfJointWhichWas"
+            id={data.replaces.pulled_apart ? 'joint.inPlaceOfJointPulledApart' : 'joint.inPlaceOfJointWhichWas'}
             values={{ number: data.replaces.number }}
             parts={[<Link to={`/joints/${data.replaces.id}`} />]}
           />
@@ -87,7 +88,7 @@ export default function JointPage(): ReactElement {
       )}
       {data.cut_out_reason && (
         <Typography sx={{ mt: 1 }}>
-          {say('joint.cutOut', { cutOutReason: data.cut_out_reason })}{' '}
+          {say(data.pulled_apart ? 'joint.wasPulledApart' : 'joint.cutOut', { cutOutReason: data.cut_out_reason })}{' '}
           {(data.replaced_by ?? []).length > 0 && (
             <>
               {say('joint.inItsPlace')}{' '}
@@ -116,6 +117,10 @@ export default function JointPage(): ReactElement {
           <Link to={`/joints/${id}/tag`}>{say('joint.tagToPrintNumberTimeOperator')}</Link>
         </Typography>
       )}
+      {procedure.data.tells?.cut_out?.rejoins &&
+        data.closed === null &&
+        (data.judgement.verdict === 'bad' || data.judgement.left_face) &&
+        data.state !== 'planned' && <PullApart id={id} joint={data} />}
       {data.state !== 'cut-out' && data.state !== 'planned' && line.data && line.data.role !== 'joiner' && (
         <CutOut id={id} number={data.number} urgent={data.judgement.verdict === 'bad'} />
       )}

@@ -70,6 +70,7 @@ export default function RegisterPage(): ReactElement {
             ['planned', stateWord('planned')],
             ['bad', WORD.bad.toLowerCase()],
             ['cut-out', say('common.cutOut')],
+            ['pulled-apart', stateWord('pulled-apart')],
           ].map(([v, l]) => (
             <MenuItem key={v} value={v}>
               {l}

@@ -13,6 +13,7 @@ export const stateWord = among({
   made: 'words.made',
   accepted: 'words.accepted',
   'cut-out': 'words.cutOut',
+  'pulled-apart': 'words.pulledApart',
 })
 
 export const roleWord = among({

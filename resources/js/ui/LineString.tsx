@@ -271,7 +271,7 @@ function Ring({
   const closed = joint.state === 'made' || joint.state === 'accepted'
   const circumference = 2 * Math.PI * RING
   const stroke = here ? c.accent : c.ink
-  const what = until ? say('ui.isCooling') : bad ? say('ui.isBad') : stateWord(joint.state)
+  const what = until ? say('ui.isCooling') : bad ? say('ui.isBad') : stateWord(joint.pulled_apart ? 'pulled-apart' : joint.state)
   return (
     <g
       transform={`translate(${x} ${y})`}

@@ -58,7 +58,8 @@ namespace Diastoma\Core\Procedure\Compile;
  * @phpstan-type TellsText array{
  *     clocks?: array<string, ClockText>, leaves_face?: ConditionsText, pipes?: array<'a'|'b', string|array<string, mixed>>,
  *     register?: array<string, ColumnText>, tag?: array{head?: TagLineText, lines?: array<int, TagLineText>},
- *     cut_out?: array{joints: int, piece_m?: int|float}, attached?: array{place: string, each_side: int}, letter?: string
+ *     cut_out?: array{joints: int, piece_m?: int|float, rejoins?: bool},
+ *     attached?: array{place: string, each_side: int}, letter?: string
  * }
  * @phpstan-type ParameterText array{value: int|float|string|bool, label?: string, source: string, certainty: string}
  * @phpstan-type ProcedureText array{

@@ -48,6 +48,7 @@ final readonly class TellsCompiler
             cutOut: new CutOut(
                 $tells['cut_out']['joints'] ?? ($place === 'in-line' ? 2 : 0),
                 (float) ($tells['cut_out']['piece_m'] ?? self::PIECE_M),
+                $tells['cut_out']['rejoins'] ?? false,
             ),
             attached: isset($tells['attached']) ? new Attached($tells['attached']['place'], $tells['attached']['each_side']) : null,
             letter: $tells['letter'] ?? 'J',

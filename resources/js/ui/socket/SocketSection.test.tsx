@@ -43,11 +43,11 @@ test('all of it lies within the drawing, however far the pipe is out', () => {
   }
 })
 
-test('the blade ends at the ring, between what the sheet of the maker says', () => {
-  const l = layoutOf({ ...JOINT, blade_min_mm: 28, blade_max_mm: 34, points_at: 'blade' })!
+test('the feeler ends at the ring, between what the sheet of the maker says', () => {
+  const l = layoutOf({ ...JOINT, feeler_min_mm: 28, feeler_max_mm: 34, points_at: 'feeler' })!
   expect(pointOf(l)).toBe(-31)
   expect(l.ringAt + l.ringWide).toBeCloseTo(-31)
-  const { container } = render(around({ ...JOINT, blade_min_mm: 28, blade_max_mm: 34, points_at: 'blade' }))
+  const { container } = render(around({ ...JOINT, feeler_min_mm: 28, feeler_max_mm: 34, points_at: 'feeler' }))
   expect(container.textContent).toContain('blade stops at 28 mm to 34 mm')
   expect(container.querySelector('svg')!.getAttribute('aria-label')).toBe(
     'A spigot in its socket, cut open, 222 mm pipe, socket 115 mm deep, blade stops at 28 mm to 34 mm',

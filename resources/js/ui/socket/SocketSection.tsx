@@ -85,9 +85,9 @@ function pointed(l: Layout, of: Record<string, unknown>, length: (mm: number) =>
         : mm('mark_mm') !== null
           ? say('ui.markFromEnd', { mark: mm('mark_mm')! })
           : ''
-    case 'blade':
-      return mm('blade_min_mm') !== null && mm('blade_max_mm') !== null
-        ? say('ui.bladeStops', { from: mm('blade_min_mm')!, to: mm('blade_max_mm')! })
+    case 'feeler':
+      return mm('feeler_min_mm') !== null && mm('feeler_max_mm') !== null
+        ? say('ui.bladeStops', { from: mm('feeler_min_mm')!, to: mm('feeler_max_mm')! })
         : say('ui.bladeHere')
     case 'gap':
       return say('ui.gapHere')

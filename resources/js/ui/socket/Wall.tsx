@@ -90,10 +90,10 @@ export function Wall({ of: l, face, up }: Props): ReactElement {
           <circle cx={x(-0.44 * l.depth)} cy={y(CLEAR - 2)} r={4} fill={c.ink} />
         </>
       )}
-      {l.points === 'blade' && (
+      {l.points === 'feeler' && (
         <line
           x1={x(0.3 * l.depth)}
-          x2={x(l.blade === null ? l.ringAt + l.ringWide : -l.blade)}
+          x2={x(l.feeler === null ? l.ringAt + l.ringWide : -l.feeler)}
           y1={y(CLEAR / 2)}
           y2={y(CLEAR / 2)}
           stroke={c.accent}

@@ -2,7 +2,7 @@
 export type Ring = 'socket' | 'rolling' | 'groove' | 'valley' | 'strip'
 
 /** What a check looks at. */
-export type Part = 'ring' | 'mark' | 'blade' | 'gap' | 'lock'
+export type Part = 'ring' | 'mark' | 'feeler' | 'gap' | 'lock'
 
 export interface Layout {
   /** px of one mm along the pipe */
@@ -18,7 +18,7 @@ export interface Layout {
   mark: number | null
   ringAt: number
   ringWide: number
-  blade: number | null
+  feeler: number | null
   thick: number
   ring: Ring
   sleeve: boolean
@@ -34,7 +34,7 @@ const MOST_WALL = 30
 const USUAL_DEPTH = 0.45
 
 const RINGS: readonly string[] = ['socket', 'rolling', 'groove', 'valley', 'strip']
-const PARTS: readonly string[] = ['ring', 'mark', 'blade', 'gap', 'lock']
+const PARTS: readonly string[] = ['ring', 'mark', 'feeler', 'gap', 'lock']
 
 const num = (v: unknown): number | null => (typeof v === 'number' && Number.isFinite(v) ? v : null)
 
@@ -51,13 +51,19 @@ export function layoutOf(of: Record<string, unknown>): Layout | null {
   const markFromEnd = num(of['mark_mm'])
   const visible = num(of['visible_mm'])
   const gap = num(of['gap_mm'])
-  const blades = [num(of['blade_min_mm']), num(of['blade_max_mm'])].filter((v) => v !== null)
-  const blade = blades.length > 0 ? blades.reduce((a, b) => a + b, 0) / blades.length : null
+  const feelers = [num(of['feeler_min_mm']), num(of['feeler_max_mm'])].filter((v) => v !== null)
+  const feeler = feelers.length > 0 ? feelers.reduce((a, b) => a + b, 0) / feelers.length : null
   const mark = markFromEnd === null || known === null ? null : (visible ?? 0)
   const end = mark !== null ? mark - markFromEnd! : gap !== null && known !== null ? gap - depth : -0.92 * depth
   const ringWide = 0.15 * depth
   const onSpigot = ring === 'rolling' || ring === 'groove' || ring === 'valley'
-  const ringAt = onSpigot ? end + 0.3 * depth : blade !== null && known !== null ? -blade - ringWide : locks ? -0.68 * depth : -0.45 * depth
+  const ringAt = onSpigot
+    ? end + 0.3 * depth
+    : feeler !== null && known !== null
+      ? -feeler - ringWide
+      : locks
+        ? -0.68 * depth
+        : -0.45 * depth
   const tail = 0.55 * depth
   const left = (sleeve ? -2 : -1) * depth - tail
   // A pipe that is only begun to be pushed in lies far out.
@@ -74,7 +80,7 @@ export function layoutOf(of: Record<string, unknown>): Layout | null {
     mark,
     ringAt,
     ringWide,
-    blade: known === null ? null : blade,
+    feeler: known === null ? null : feeler,
     thick: Math.min(MOST_WALL, Math.max(LEAST_WALL, wall * px)),
     ring,
     sleeve,
@@ -93,8 +99,8 @@ export function pointOf(l: Layout): number | null {
       return l.ring === 'strip' ? -l.depth : l.ringAt + l.ringWide / 2
     case 'mark':
       return l.mark
-    case 'blade':
-      return l.blade === null ? l.ringAt + l.ringWide : -l.blade
+    case 'feeler':
+      return l.feeler === null ? l.ringAt + l.ringWide : -l.feeler
     case 'gap':
       return l.ring === 'socket' && !l.sleeve ? (l.mark ?? 0) : (l.end - l.depth) / 2
     case 'lock':
