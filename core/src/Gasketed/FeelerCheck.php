@@ -30,7 +30,7 @@ use Diastoma\Core\Verdict;
     Family::Gasketed,
     [
         'bad_hours', 'deep_hours', 'shallow_hours', 'stretch_from', 'stretch_to', 'stretch_deg', 'stretch_m',
-        'min_depth_m', 'max_depth_m', 'limit_used_mm', 'empty_arc_deg', 'failed', 'pass', 'verdict', 'reasons',
+        'min_depth_m', 'max_depth_m', 'deepest_mm', 'limit_used_mm', 'empty_arc_deg', 'failed', 'pass', 'verdict', 'reasons',
     ],
     'Common practice: depths of the maker\'s sheet, all round',
     codes: ['failed' => ['reassemble'], 'reasons' => ['bunched', 'no-uncertainty', 'near-limit']],
@@ -94,6 +94,7 @@ final class FeelerCheck
             'stretch_m' => $stretch === null || $od === null ? null : (M_PI * $od * $stretch->degrees) / 360,
             'min_depth_m' => min($depths),
             'max_depth_m' => max($depths),
+            'deepest_mm' => Si::mm(max($depths)),
             'limit_used_mm' => Si::mm($most),
             'empty_arc_deg' => $spread->emptyArc,
             'failed' => $bad === [] ? [] : ['reassemble'],
