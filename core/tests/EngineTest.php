@@ -226,13 +226,13 @@ it('judges by a school that is added at run time, as data alone', function () {
 it('names every fault of a procedure file with its path', function () {
     $raw = Data::json('procedures/pvc-spigot-socket.json');
     unset($raw['title'], $raw['parameters']['max_angle_deg']['source']);
-    $raw['steps'][3]['kind'] = 'dance';
-    $raw['steps'][4]['judge'][0]['calc'] = 'nonsense';
+    $raw['steps'][2]['kind'] = 'dance';
+    $raw['steps'][3]['judge'][0]['calc'] = 'nonsense';
     try {
         Procedure::from($raw);
         $this->fail('must be refused');
     } catch (Refused $refused) {
-        expect(array_column($refused->faults, 'field'))->toContain('title', 'parameters.max_angle_deg.source', 'steps[3].kind')
+        expect(array_column($refused->faults, 'field'))->toContain('title', 'parameters.max_angle_deg.source', 'steps[2].kind')
             ->and(implode(' ', array_column($refused->faults, 'message')))->toContain('"nonsense" is no calculation');
     }
 });
