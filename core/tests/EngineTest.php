@@ -274,7 +274,7 @@ it('judges a PVC joint by its own file and by no code of its own', function () {
         ],
         'chamfer' => ['length_mm' => 14],
         'mark' => ['depth_mm' => 135, 'mark_mm' => 125],
-        'clean' => ['clean' => true, 'seated' => true, 'lubricated' => true],
+        'clean' => ['clean' => true, 'belongs' => true, 'seated' => true, 'lubricated' => true],
         'push' => ['in_line' => true, 'closed' => true],
         'seen' => ['visible_mm' => 3],
         'gap' => [

@@ -401,7 +401,7 @@ final class Demo
             ['pipes', ['pipe_a' => $pipes['a'], 'pipe_b' => $pipes['b'], 'spigot' => $isCut ? 'cut' : 'factory']],
             ...($isCut ? [['cut', $round([0, 0.4, 1.1, 0.6])], ['chamfer', ['length_mm' => 14]]] : []),
             ['mark', ['depth_mm' => 132, 'mark_mm' => 122]],
-            ['clean', ['clean' => true, 'seated' => true, 'lubricated' => true]],
+            ['clean', ['clean' => true, 'belongs' => true, 'seated' => true, 'lubricated' => true]],
             ['push', ['in_line' => true, 'closed' => true]],
             ['seen', ['visible_mm' => 3]],
             ['gap', $round([4.0, 3.6, 3.1, 3.5])],
