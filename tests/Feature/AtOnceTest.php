@@ -186,6 +186,18 @@ it('cuts a joint out once, and numbers tests and restraints without a gap or a d
     expect(told($said))->toBe(['done' => AT_ONCE])->and($section->tests()->pluck('number')->all())->toBe(range(1, AT_ONCE));
 });
 
+it('pulls a joint apart once, however many of the crew say it', function () {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    Joint::query()->whereKey($joint)->update(['state' => 'begun']);
+    $said = atOnce(
+        fn () => app(CutOutJoint::class)(Joint::query()->findOrFail($joint), User::query()->firstOrFail(), 'rolled', null, true),
+    );
+    expect(told($said))
+        ->toBe(['conflict' => AT_ONCE - 1, 'done' => 1])
+        ->and(Joint::query()->where('replaces_id', $joint)->pluck('number')->all())
+        ->toBe(['1R']);
+});
+
 it('keeps a photo once, and answers for no other one', function () {
     $joints = array_map(fn (array $j) => Joint::query()->findOrFail($j['id']), $this->makeLine('ef-coupler-one-pass')['joints']);
     $keep = function (string $id, Joint $joint, int $width): Photo {
