@@ -59,8 +59,8 @@ test('it says where it points, and nothing where that is not known', () => {
   expect(said({ points_at: 'mark', visible_mm: 1 })).toContain('mark, 1 mm from the face')
   expect(said({ points_at: 'mark' })).toContain('mark, 105 mm from the end')
   // A mark is called by what it means.
-  expect(said({ points_at: 'mark', meaning: 'home-line' })).toContain('home line, 105 mm from the end')
-  expect(said({ points_at: 'mark', meaning: 'just-visible', visible_mm: 3 })).toContain('mark to stay visible, 3 mm from the face')
+  expect(said({ points_at: 'mark', called: 'home line' })).toContain('home line, 105 mm from the end')
+  expect(said({ points_at: 'mark', called: 'mark to stay visible', visible_mm: 3 })).toContain('mark to stay visible, 3 mm from the face')
   expect(said({ points_at: 'mark', mark_mm: undefined })).not.toContain('mark,')
   expect(said({ points_at: 'ring', ring: 'strip' })).toContain('sealant')
   expect(said({ points_at: 'lock', form: 'locked' })).toContain('locks, retainer')

@@ -1,7 +1,7 @@
 import { useTheme } from '@mui/material'
 import type { ReactElement } from 'react'
 import { useShow } from '../units'
-import { say, type MessageId } from '../../texts/say'
+import { say } from '../../texts/say'
 import { across, layoutOf, pointOf, WIDTH, type Layout } from './layout'
 import { CLEAR, Wall } from './Wall'
 
@@ -73,18 +73,11 @@ export function SocketSection({ of }: { of: Record<string, unknown> }): ReactEle
   )
 }
 
-/** How a mark is called by what it means; a new meaning is a mark until it has a word. */
-const MARKS: Record<string, MessageId> = {
-  'home-line': 'ui.homeLine',
-  'homing-mark': 'ui.homingMark',
-  'just-visible': 'ui.markJustVisible',
-  'nominal-centred': 'ui.markCentred',
-}
-
 /** What is said where it points. */
 function pointed(l: Layout, of: Record<string, unknown>, length: (mm: number) => string): string {
   const mm = (key: string): string | null => (typeof of[key] === 'number' ? length(of[key]) : null)
-  const name = say(MARKS[String(of['meaning'])] ?? 'ui.plainMark')
+  // The procedure calls its mark by what it means.
+  const name = typeof of['called'] === 'string' ? of['called'] : say('ui.plainMark')
   switch (l.points) {
     case 'ring':
       return say(l.ring === 'strip' ? 'ui.sealantHere' : 'ui.ringHere')
