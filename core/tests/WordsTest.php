@@ -7,6 +7,8 @@ use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Words;
 use Diastoma\Core\Units\UnitSystem;
 
+require_once __DIR__.'/helpers.php';
+
 /** @return list<string> */
 function inWords(string $procedure, string $step, array $value, UnitSystem $units = UnitSystem::Metric): array
 {
