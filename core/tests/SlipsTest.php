@@ -265,6 +265,10 @@ dataset('slips of sense', [
         slipped('steps.1.drawing', ['shape' => 'gab']),
         'steps[1].drawing.shape: "gab" is no drawing; did you mean "gap"?',
     ],
+    'a figure of a ring that there is not' => [
+        slipped('steps.1.figure', ['shape' => 'socket', 'in' => ['ring' => 'grove', 'form' => 'socket', 'points_at' => 'ring']]),
+        'steps[1].figure.in.ring: "grove" is drawn nowhere; did you mean "groove"?',
+    ],
     'a drawing of what is not computed' => [
         slipped('steps.1.drawing', ['shape' => 'gap', 'of' => 'cut-squarness']),
         'steps[1].drawing.of: "cut-squarness" is no calculation of this step; did you mean "cut-squareness"?',

@@ -51,7 +51,7 @@ return [
     'notTheLatest' => 'What is to be superseded is not the latest fact of this step; load the joint again.',
     'notYourRole' => 'Your role on this project does not allow that.',
     'nothingHere' => 'There is nothing here by that name.',
-    'nothingToCutOut' => 'Joint :number is not made yet: there is nothing to cut out.',
+    'nothingToCutOut' => 'Joint :number is not begun yet: there is nothing to cut out or to pull apart.',
     'offTheLine' => ':field is :at m; the line goes from :start to :end m.',
     'pageTooOld' => 'The page is too old. Load it again.',
     'pictureBroken' => 'The picture is broken: it cannot be opened.',

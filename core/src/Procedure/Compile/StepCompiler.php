@@ -148,6 +148,8 @@ final readonly class StepCompiler
             $reader->below('of')->stepKey(\is_string($figure['in']['of'] ?? null) ? $figure['in']['of'] : '');
         }
 
+        (new FigureCheck($reader))->check($figure);
+
         return new Figure($figure['shape'], $this->bound($figure['in'], $reader->forShow()));
     }
 
