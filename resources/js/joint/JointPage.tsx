@@ -119,8 +119,10 @@ export default function JointPage(): ReactElement {
       )}
       {procedure.data.tells?.cut_out?.rejoins &&
         data.closed === null &&
-        (data.judgement.verdict === 'bad' || data.judgement.left_face) &&
-        data.state !== 'planned' && <PullApart id={id} joint={data} />}
+        // What was never pushed together does not come apart.
+        data.judgement.steps.some((s) => s.status !== 'todo' && procedure.data!.steps.find((t) => t.id === s.id)?.stage === 'join') && (
+          <PullApart id={id} joint={data} />
+        )}
       {data.state !== 'cut-out' && data.state !== 'planned' && line.data && line.data.role !== 'joiner' && (
         <CutOut id={id} number={data.number} urgent={data.judgement.verdict === 'bad'} />
       )}
