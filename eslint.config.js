@@ -11,7 +11,22 @@ export default tseslint.config(
   {
     files: ['resources/js/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
-    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      // What an effect gives back is called at its end: a promise (scrollIntoView in newer browsers) breaks the page.
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'CallExpression[callee.name=/^use(Layout)?Effect$/] > ArrowFunctionExpression[body.type="CallExpression"]',
+          message: 'An effect has a body in braces, and gives back its end or nothing.',
+        },
+        {
+          selector: 'CallExpression[callee.name=/^use(Layout)?Effect$/] > ArrowFunctionExpression[body.type="ChainExpression"]',
+          message: 'An effect has a body in braces, and gives back its end or nothing.',
+        },
+      ],
+    },
   },
   {
     files: ['resources/js/{ui,api,outbox,steps}/**/*'],

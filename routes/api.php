@@ -67,6 +67,7 @@ Route::middleware('auth:sanctum')->group(function () {
 
     Route::post('files/fusion-trace', [FileController::class, 'fusionTrace']);
     Route::post('files/pressure-log', [FileController::class, 'pressureLog']);
+    Route::post('files/wrench', [FileController::class, 'wrench']);
 
     Route::get('procedures', [ProcedureController::class, 'index']);
     Route::get('procedures/{procedure}', [ProcedureController::class, 'show']);

@@ -6,6 +6,7 @@ use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Subject;
+use Diastoma\Core\Procedure\FieldSpec;
 use Diastoma\Core\Procedure\Offer;
 use Diastoma\Core\Procedure\Step;
 use Illuminate\Database\Eloquent\Builder;
@@ -47,8 +48,10 @@ final class OfferValues
     private function of(Step $step, Offer $offer, Joint $joint): array
     {
         $facts = $this->newest($step, $offer, $joint);
-        $same = $offer->sameStep === null ? null : $this->standing($offer->sameStep, $facts->pluck('subject_id'));
         $names = Joint::query()->findMany($facts->pluck('subject_id'))->keyBy('id');
+        // A step of the same name may ask for something else at another kind of joint.
+        $facts = $facts->filter(fn (Fact $fact) => $this->asksTheSame($names[$fact->subject_id]->procedure()->step($step->key), $step));
+        $same = $offer->sameStep === null ? null : $this->standing($offer->sameStep, $facts->pluck('subject_id'));
         $found = [];
         foreach ($facts as $fact) {
             $is = $same === null ? null : $same[$fact->subject_id]->value[$offer->sameField] ?? null;
@@ -69,6 +72,13 @@ final class OfferValues
         }
 
         return \array_slice(array_values($found), 0, $same === null ? 1 : self::THINGS);
+    }
+
+    private function asksTheSame(?Step $other, Step $step): bool
+    {
+        $asked = fn (Step $of): array => array_map(fn (FieldSpec $field) => [$field->key, $field->label], $of->fields);
+
+        return $other !== null && $asked($other) === $asked($step);
     }
 
     /** @return Collection<int, Fact> what holds of each other joint of the line (of the project where a thing is the same), newest first */

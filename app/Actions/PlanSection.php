@@ -156,6 +156,9 @@ final class PlanSection
             'context' => [
                 'segments' => $plan['segments'],
                 'allowance_segments' => $plan['allowance_segments'],
+                'section_m' => $plan['length_m'],
+                'volume_m3' => $plan['compliance']['volume_m3'],
+                'largest_mm' => max([0, ...array_column($plan['allowance_segments'], 'dn_mm')]),
                 'gauge_target_kpa' => round($plan['gauge']['target_kpa'], 3),
                 'stp_kpa' => $plan['stp_kpa'],
                 'time_zone' => $section->line->project->time_zone,

@@ -66,6 +66,7 @@ const EVERYDAY = [
     'clean',
     'push',
     'seen',
+    'bolts',
     'ready',
 ];
 

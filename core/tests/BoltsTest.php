@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Diastoma\Core\Mechanical\CrossPattern;
+use Diastoma\Core\Bolting\CrossPattern;
 use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Judgement;

@@ -55,6 +55,13 @@ function draws(): array
         'guarded-verdict, over a limit' => ['guarded-verdict', $guarded(['limit_min' => 3], 3 / BEYOND), K2],
         'guarded-verdict, between two' => ['guarded-verdict', $guarded(['limit_min' => 2, 'limit_max' => 3], 3 * BEYOND), K2],
         'guarded-verdict, 95 %' => ['guarded-verdict', $guarded(['limit_max' => 3, 'rule' => 'guarded-95'], 3 * BEYOND), 0.05],
+        'od-range-check, an end a hair too thin for the gasket' => [
+            'od-range-check',
+            fn (Noise $n) => ['ends' => ['a' => [
+                'od_mm' => $once(158 / BEYOND, 0.3)($n), 'u_mm' => 0.3, 'range_min_mm' => 158, 'range_max_mm' => 184, 'surface_ok' => true,
+            ]]],
+            K2,
+        ],
         'feeler-check, the gasket pushed out a hair too far' => [
             'feeler-check',
             fn (Noise $n) => [
@@ -66,6 +73,23 @@ function draws(): array
                 'depth_max_mm' => 34,
                 'min_readings' => 4,
                 'u_mm' => 1,
+            ],
+            K2,
+        ],
+        'gas-drop, a hair too much' => [
+            'gas-drop',
+            fn (Noise $n) => [
+                'volume_m3' => 5,
+                'p_start_kpa' => 700 + 0.1 * $n->uniform(),
+                'p_end_kpa' => 700 - BEYOND + 0.1 * $n->uniform(),
+                'baro_start_kpa' => 101.3,
+                'baro_end_kpa' => 101.3,
+                't_start_degc' => 15 + 0.05 * $n->normal(),
+                't_end_degc' => 15 + 0.05 * $n->normal(),
+                'duration_h' => 24,
+                'resolution_kpa' => 0.2,
+                'u_temp_k' => 0.05,
+                'limit_kpa' => 1,
             ],
             K2,
         ],

@@ -68,7 +68,7 @@ it('declares all verdicts and codes to which a calculation comes in its worked e
             foreach ($about->codes as $list => $codes) {
                 expect($about->gives)->toContain($list);
                 foreach (array_filter((array) ($out[$list] ?? [])) as $held) {
-                    $code = (string) (is_array($held) ? $held['code'] : $held);
+                    $code = (string) (is_array($held) ? $held['code'] ?? $held['name'] : $held);
                     expect(Codes::fits($code, $codes) || (in_array($list, ['reasons'], true) && str_contains($code, ' ')))->toBeTrue(
                         "{$about->name}: {$list} holds {$code}",
                     );

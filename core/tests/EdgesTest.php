@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Calendar;
+use Diastoma\Core\PressureTest\Section;
 use Diastoma\Core\Procedure\Compile\Codes;
 use Diastoma\Core\Procedure\Condition\AtLeast;
 use Diastoma\Core\Procedure\Condition\AtMost;
+use Diastoma\Core\Procedure\Example;
 use Diastoma\Core\Procedure\Expression\Constant;
 use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\Facts;
+use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
@@ -359,3 +362,29 @@ it('takes a trace for played that a stand-in began and a file ended', function (
         ->and($source('file', 'stand-in'))->toBe('stand-in')
         ->and($source('device', 'file'))->toBe('file');
 });
+
+it('takes a bulk modulus that was given, whatever it is, and never that of clean water instead', function () {
+    expect(Section::of([], 10.0, 0.0)->bulk)->toBe(0.0);
+});
+
+it('refuses one shortfall below nothing among good ones', function () {
+    $round = [['clock' => '12:00', 'value_mm' => 1.0], ['clock' => '4:00', 'value_mm' => -0.2], ['clock' => '8:00', 'value_mm' => 0.5]];
+    Registry::standard()->run('cut-squareness', ['readings' => $round, 'od_mm' => 110]);
+})->throws(Refused::class, 'a shortfall must not be negative');
+
+it('asks for the end of an interval that is missing, by its own name', function (array $given, string $field) {
+    try {
+        Registry::standard()->run('guarded-verdict', ['limit_max' => 1] + $given);
+        $named = null;
+    } catch (Refused $refused) {
+        $named = $refused->firstField();
+    }
+    expect($named)->toBe($field);
+})->with([[['value_hi' => 0.5], 'value_lo'], [['value_lo' => 0.5], 'value_hi']]);
+
+it('never calls a joint good by what a stand-in played, except for practice', function (bool $practice, string $verdict) {
+    $example = Example::shipped()['ef-coupler-one-pass'];
+    $line = ['practice' => $practice] + $example->line();
+    $judged = Judge::judge($example->procedure, $example->facts(), $line, new DateTimeImmutable('2026-05-05T08:00:00+02:00'));
+    expect($judged->steps['fusion']->verdict->value)->toBe($verdict);
+})->with(['practice' => [true, 'good'], 'a real one' => [false, 'open']]);

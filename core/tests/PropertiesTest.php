@@ -27,6 +27,23 @@ it('converts as GNU Units does', function () {
     }
 });
 
+it('converts there and back as GNU Units does', function (string $kind, string $to) {
+    $rows = array_filter(
+        array_map(fn (string $row): array => explode('|', $row), file(__DIR__.'/references/units.csv', FILE_IGNORE_NEW_LINES)),
+        fn (array $row): bool => ($row[1] ?? null) === $kind,
+    );
+    expect($rows)->not->toBeEmpty();
+    foreach ($rows as [$text, , $gnu]) {
+        [$value, $unit] = explode(' ', $text, 2);
+        $si = calc("convert-{$kind}", ['value' => (float) $value, 'from' => $unit, 'to' => $to])['value'];
+        $back = calc("convert-{$kind}", ['value' => (float) $gnu, 'from' => $to, 'to' => $unit])['value'];
+        expect($si)
+            ->toEqualWithDelta((float) $gnu, 2e-7 * abs((float) $gnu) + 1e-9, "{$text} in {$to}")
+            ->and($back)
+            ->toEqualWithDelta((float) $value, 2e-7 * abs((float) $value) + 1e-9, "{$gnu} {$to} in {$unit}");
+    }
+})->with([['length', 'm'], ['pressure', 'Pa'], ['torque', 'N.m'], ['temperature', 'degC']]);
+
 it('turns only the direction when a round is turned, and scales with the readings', function () {
     $noise = new Noise(42);
     for ($k = 0; $k < 40; $k++) {
@@ -187,12 +204,14 @@ it('names missing, odd and unknown inputs of every calculation, and never answer
     foreach ($registry->names() as $name) {
         $schema = $registry->schema($name);
         expect($schema['properties'])->not->toBe([]);
+        // [1] is a list of numbers, where one is wanted.
+        $isOfNumbers = fn (string $key) => ($schema['properties'][$key]['items']['type'] ?? '') === 'number';
         foreach (
             [
                 ['nonsense_mm' => 1],
                 array_fill_keys($schema['required'], 'text'),
                 array_fill_keys($schema['required'], true),
-                array_fill_keys($schema['required'], [1]),
+                array_combine($schema['required'], array_map(fn ($key) => $isOfNumbers($key) ? [[1]] : [1], $schema['required'])),
             ] as $bad
         ) {
             try {

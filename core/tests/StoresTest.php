@@ -103,6 +103,7 @@ it('asks of each kind only what the engine can judge, in whole sentences', funct
                 'yesno' => false,
                 'layout' => array_intersect_key(Data::json('codes/practice.json'), ['fields' => 1]),
                 'text' => 'x',
+                'choice' => $field['options'][0]['value'],
                 default => (float) ($field['preset'] ?? ($field['min'] ?? 1)),
             };
         }

@@ -54,6 +54,11 @@ it('says what a procedure is not meant for, and why', function (string $id, arra
         ['dn_mm' => 'small'],
         'It is for 63 mm at most, and this is small mm. A larger pipe is not scraped evenly by hand.',
     ],
+    'a tick where a material is wanted' => [
+        'ef-coupler-one-pass',
+        ['material' => true],
+        'It is for PE100, and this is 1. It fuses polyethylene: nothing else melts together with this fitting.',
+    ],
 ]);
 
 it('says of every procedure that ships for which material it is', function () {

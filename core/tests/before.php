@@ -74,9 +74,12 @@ function judgedWhole(): iterable
             yield "{$id}, ".($name ?? 'good') => wholeOf($example->judged($name));
         }
         $facts = $example->facts();
+        $times = [];
         foreach (array_keys($facts) as $i) {
+            // What comes in parts is asked about after each of them.
+            $nth = $times[$facts[$i]->step] = ($times[$facts[$i]->step] ?? 0) + 1;
             $so = Judge::judge($example->procedure, array_slice($facts, 0, $i + 1), $example->line(), $facts[$i]->at);
-            yield "{$id}, after {$facts[$i]->step}" => [
+            yield "{$id}, after {$facts[$i]->step}".($nth > 1 ? " {$nth}" : '') => [
                 'next' => $so->next,
                 'verdict' => $so->verdict->value,
                 'done' => "{$so->done} of {$so->total}",

@@ -103,9 +103,9 @@ return [
         '$this->wasOutside($side) ? ',
         '! $this->wasOutside($side) ? ',
     ],
-    'a bolt is loose only below half' => ['Mechanical/TorqueLog.php', '$step->torque * (1 - $tolerance))) {', '$step->torque * 0.5)) {'],
+    'a bolt is loose only below half' => ['Bolting/TorqueLog.php', '$step->torque * (1 - $tolerance))) {', '$step->torque * 0.5)) {'],
     'the first reading of a bolt counts' => [
-        'Mechanical/TorqueLog.php',
+        'Bolting/TorqueLog.php',
         '$this->counting[$reading->key()] = $reading;',
         '$this->counting[$reading->key()] ??= $reading;',
     ],

@@ -88,6 +88,7 @@ final class Demo
         $this->mainLine($project);
         $this->pvcLine($project);
         $this->gasketedLines($project);
+        $this->mechanicalLines($project);
         $this->trunkMain($project);
         $this->gasLine($project);
         $this->plannedLines($project);
@@ -411,7 +412,7 @@ final class Demo
     /** A line of each other material, its joints good, bad, close and begun as their examples are. */
     private function gasketedLines(Project $project): void
     {
-        $this->gasketedLine(
+        $this->exampleLine(
             $project,
             'iron-push-on',
             [null, 'the gasket pushed out at the bottom', 'the blade at its edge', null],
@@ -423,19 +424,19 @@ final class Demo
                 ],
             ],
         );
-        $this->gasketedLine(
+        $this->exampleLine(
             $project,
             'grp-coupling',
             [null, 'pushed without a cover', 'deflected near the limit', null],
             ['name' => 'Harrow Sill transfer main', 'centre_line' => [[0, 4210.0, 1380.0, 101.2], [72, 4281.6, 1387.0, 101.7]]],
         );
-        $this->gasketedLine(
+        $this->exampleLine(
             $project,
             'concrete-skid',
             [null, 'too far open', 'near the limit', null],
             ['name' => 'Pell Street storm sewer', 'centre_line' => [[0, 4020.0, 1460.0, 88.10], [40, 4059.9, 1462.8, 88.34]]],
         );
-        $this->gasketedLine(
+        $this->exampleLine(
             $project,
             'corrugated-bell',
             [null, 'a rolled gasket', 'leaned nearly too much', null],
@@ -444,12 +445,12 @@ final class Demo
     }
 
     /**
-     * The pipe is that of the example. Of the runs the first is signed, the last only begun.
+     * A line of joints made as the runs of their example, on its pipe: the first is signed, the last only half done.
      *
      * @param  list<string|null>  $runs  names of the example's runs; null: the good one
      * @param  array<string, mixed>  $body  name, centre line, sections
      */
-    private function gasketedLine(Project $project, string $procedure, array $runs, array $body): void
+    private function exampleLine(Project $project, string $procedure, array $runs, array $body): Line
     {
         $example = Example::shipped()[$procedure];
         $known = $example->line();
@@ -462,20 +463,57 @@ final class Demo
             'procedure_hash' => $this->procedure($procedure)->hash,
         ]);
         foreach ($runs as $i => $run) {
-            $joint = $line->joints()->get()[$i];
             $begun = $this->now->modify('-1 day')->setTime(8, 30)->modify('+'.(50 * $i).' minutes');
-            $facts = $example->facts($run);
-            foreach ($i === \count($runs) - 1 ? \array_slice($facts, 0, intdiv(\count($facts), 2)) : $facts as $fact) {
-                if ($fact->step !== 'accept') {
-                    [$a, $b] = [$joint->pipes['a'] ?? '1', $joint->pipes['b'] ?? '2'];
-                    $pipes = $fact->step === 'two-pipes' ? ['pipe_a' => $a, 'pipe_b' => $b] : [];
-                    $minutes = ($fact->at->getTimestamp() - $facts[0]->at->getTimestamp()) / 60;
-                    $this->fact($joint, 'joiner', $fact->step, $pipes + $fact->value, $begun->modify("+{$minutes} minutes"));
-                }
-            }
+            $this->runOn($line->joints()->get()[$i], $run, $begun, $i < \count($runs) - 1 ? null : 0.5);
             if ($i === 0) {
-                $this->accept($joint, $begun->modify('+49 minutes'));
+                $this->accept($line->joints()->get()[$i], $begun->modify('+49 minutes'));
             }
+        }
+
+        return $line;
+    }
+
+    /** @param  float|null  $share  of its steps; null: all */
+    private function runOn(Joint $joint, ?string $run, \DateTimeImmutable $begun, ?float $share = null): void
+    {
+        $example = Example::shipped()[$joint->procedure()->id];
+        $facts = ExampleRun::facts($joint, $example, $run, $begun);
+        foreach ($share === null ? $facts : \array_slice($facts, 0, (int) ($share * \count($facts))) as $fact) {
+            $this->fact($joint, 'joiner', $fact['step'], $fact['value'], $fact['at']);
+        }
+    }
+
+    /** A repair on an old main, a valve chamber, a street of services. */
+    private function mechanicalLines(Project $project): void
+    {
+        $repair = $this->exampleLine(
+            $project,
+            'bolted-coupling',
+            [null, 'a mark still to be seen', 'bolts too loose', null],
+            ['name' => 'Tanner Row repair', 'centre_line' => [[0, 4130.0, 1330.0, 96.2], [27, 4157.0, 1331.0, 96.4]]],
+        );
+        $clamp = ($this->addJoints)($repair, ['procedure_hash' => $this->procedure('wrap-clamp')->hash, 'chainage_m' => 21.4])[0];
+        $this->runOn($clamp, 'one click of two', $this->now->modify('-70 minutes'), 0.45);
+        $this->exampleLine(
+            $project,
+            'flange-joint',
+            [null, 'faces out of parallel', null],
+            ['name' => 'Weir Gate valve chamber', 'centre_line' => [[0, 4101.0, 1290.0, 95.0], [24, 4125.0, 1290.0, 95.0]]],
+        );
+        $street = $this->exampleLine(
+            $project,
+            'iron-push-on',
+            [null, null, null],
+            ['name' => 'Quarry Row services', 'centre_line' => [[0, 4260.0, 1260.0, 97.3], [24, 4284.0, 1261.0, 97.5]]],
+        );
+        $live = $this->procedure('tap-live-water')->hash;
+        foreach ([[3.0, '-2 days', 1.0], [9.5, '-52 minutes', 0.55], [15.0, '-20 minutes', 0.11]] as [$at, $began, $share]) {
+            $this->runOn(
+                ($this->addJoints)($street, ['procedure_hash' => $live, 'chainage_m' => $at])[0],
+                null,
+                $this->now->modify($began),
+                $share,
+            );
         }
     }
 

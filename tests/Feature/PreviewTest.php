@@ -63,7 +63,7 @@ it('says what cannot be, and is for engineers of the project', function () {
         ->assertUnprocessable()->assertJsonPath('errors.0.message', 'centre_line, point 3: the chainage must grow; 40 follows 60.');
     $this->as('engineer')->postJson('/api/v1/lines/preview', soFar($this->project->id, ['pipe_length_m' => 0, 'mdp_bar' => 'ten']))
         ->assertUnprocessable()
-        ->assertJsonFragment(['message' => 'Length of one pipe, m: 0 is outside 0.5 to 25.'])
+        ->assertJsonFragment(['message' => 'Length of one pipe, m: 0 is outside 0.5 to 500.'])
         ->assertJsonFragment(['message' => 'Maximum design pressure, bar: "ten" is no number.']);
     $this->as('joiner')->postJson('/api/v1/lines/preview', soFar($this->project->id))->assertForbidden();
     $this->as('stranger')->postJson('/api/v1/lines/preview', soFar($this->project->id))->assertNotFound();

@@ -4,7 +4,9 @@ use App\Actions\SealSubject;
 use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Line;
+use App\Models\ProcedureText;
 use Database\Demo\Demo;
+use Diastoma\Core\Procedure\Example;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -361,6 +363,21 @@ it('offers to a joint what others of its line and project have recorded, and not
         ->json('joints.0.id');
     // Weather is of the line; a label is of the project.
     expect(array_column($offers($other), 'step'))->toBe(['label']);
+});
+
+it('offers no label of another kind of fitting, whatever its step is called', function () {
+    $iron = ['material' => 'Ductile iron', 'series' => 'dn', 'nominal' => 150, 'sections' => []];
+    $body = array_diff_key($this->lineBody('bolted-coupling', $iron), ['dn_mm' => 1, 'sdr' => 1]);
+    $line = $this->as('engineer')->postJson('/api/v1/lines', $body)->assertCreated()->json();
+    $hash = ProcedureText::query()->where('key', 'wrap-clamp')->firstOrFail()->hash;
+    $clamp = $this->as('engineer')
+        ->postJson("/api/v1/lines/{$line['id']}/joints", ['procedure_hash' => $hash, 'chainage_m' => 4])
+        ->assertCreated()
+        ->json('0.id');
+    $label = Example::shipped()['bolted-coupling']->facts()[1]->value;
+    $this->record('joiner', "subjects/joint/{$line['joints'][0]['id']}", 'label', $label)->assertCreated();
+    $offered = fn (string $joint): array => $this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint}")->assertOk()->json('offers');
+    expect(array_column($offered($line['joints'][1]['id']), 'step'))->toBe(['label'])->and($offered($clamp))->toBe([]);
 });
 
 it('lists what waits for a person in their role, and finds nothing of other projects', function () {

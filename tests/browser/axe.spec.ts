@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './alone'
 import { lineByName, signIn } from './people'
 
 test.describe.configure({ mode: 'parallel' })

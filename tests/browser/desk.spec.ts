@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { test } from './alone'
 import { says, signIn, someone } from './people'
 
 test('what waits for me stands across lines: an inspector signs, a joiner goes on', async ({ page, browser }) => {

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import bwip from 'bwip-js/node'
+import { test } from './alone'
 import { takeKit } from './coupler'
 import { again, atStep, choose, fill, fromStores, lineByName, pick, recordStep, says, sendStep, sign, signIn, someone } from './people'
 import { CODES, stamp, Trench } from './trench'

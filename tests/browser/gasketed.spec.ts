@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import type { Subject } from '../../resources/js/api/client'
+import { test } from './alone'
 import { example, lasts } from './examples'
 import { present } from './people'
 import { recorded } from './recorded'

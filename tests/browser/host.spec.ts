@@ -1,7 +1,8 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { execFileSync, spawnSync } from 'node:child_process'
 import { readFileSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
+import { test } from './alone'
 
 /*
  * The server as another account of the same machine meets it. What cannot be asked without being root is asked where

@@ -1,4 +1,5 @@
-import { expect, test, type Browser, type Locator, type Page } from '@playwright/test'
+import { expect, type Browser, type Locator, type Page } from '@playwright/test'
+import { test } from './alone'
 import { atStep, lineByName, type Who } from './people'
 import { later, whenCold } from './section'
 
@@ -81,7 +82,8 @@ async function figures(
   else
     for (let isMore = true; isMore;) {
       await tabTo(page, end)
-      await page.waitForTimeout(500)
+      // What has come into view is known a moment later, and the button says so.
+      await expect(end).not.toHaveAttribute('aria-disabled', 'true')
       isMore = (await end.textContent()) === 'Read on'
       await page.keyboard.press('Enter')
     }

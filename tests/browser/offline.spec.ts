@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './alone'
 import { coolAndLook, fuseAndCool, prepareCoupler } from './coupler'
 import { subjectAt } from '../../resources/js/api/subject'
 import { example } from './examples'

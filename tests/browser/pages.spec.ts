@@ -1,4 +1,5 @@
-import { expect, test, type Locator } from '@playwright/test'
+import { expect, type Locator } from '@playwright/test'
+import { test } from './alone'
 import { again, atStep, fill, lineByName, present, recordStep, says, sendStep, sign, signIn } from './people'
 
 test('a wrong entry at each kind of step is said in one sentence and nothing is stored', async ({ page }) => {

@@ -1,5 +1,6 @@
-import { expect, test, type Browser, type Page } from '@playwright/test'
+import { expect, type Browser, type Page } from '@playwright/test'
 import type { ProcedureShort, ProcedureText, StepText, StoreItem, Subject } from '../../resources/js/api/client'
+import { test } from './alone'
 import { example, lasts, type Example, type Value } from './examples'
 import { present } from './people'
 import { Robot } from './robot'
@@ -24,12 +25,13 @@ interface People extends Crew {
 }
 
 async function crew(browser: Browser): Promise<People> {
-  const [bram, tamsin, ruben] = [await present(browser, 'bram'), await present(browser, 'tamsin'), await present(browser, 'ruben')]
+  const [bram, tamsin, ruben] = await Promise.all([present(browser, 'bram'), present(browser, 'tamsin'), present(browser, 'ruben')])
   const trench = (page: Page): Promise<Trench> => Trench.of(page, BASE)
+  const [joiner, engineer, inspector] = await Promise.all([trench(bram), trench(tamsin), trench(ruben)])
   return {
-    joiner: await trench(bram),
-    engineer: await trench(tamsin),
-    inspector: await trench(ruben),
+    joiner,
+    engineer,
+    inspector,
     pages: { joiner: bram, engineer: tamsin, inspector: ruben },
   }
 }
@@ -65,23 +67,38 @@ async function lineFor(
   })
 }
 
+/** What joins the pipes on which something is set or tested. */
+const BESIDE: Record<string, string> = {
+  'Ductile iron': 'iron-push-on',
+  'PVC-U': 'pvc-spigot-socket',
+  Composite: 'composite-connector',
+}
+
 /** Where the example is walked: what of, and the page. */
 async function place(crew: People, of: Example, begins: number): Promise<{ path: string; address: string; procedure: ProcedureText }> {
   const short = (await keyed(crew.engineer)).get(of.procedure)!
   const procedure = await crew.joiner.get<ProcedureText>(`procedures/${short.hash}`)
   if (short.family === 'test') {
-    const joints = of.pipe.material === 'PE100' ? 'ef-coupler-one-pass' : 'pvc-spigot-socket'
+    const joints = BESIDE[of.pipe.material] ?? 'ef-coupler-one-pass'
     const line = await lineFor(crew, of, joints, of.procedure)
     await recorded(crew, `subjects/joint/${line.joints[0]!.id}`, example(joints), begins - 24 * 60 * 60_000)
     const { id } = await crew.engineer.post<{ id: string }>(`sections/${line.sections[0]!.id}/tests`, {})
     return { path: `subjects/test/${id}`, address: `/tests/${id}`, procedure }
   }
-  const line = await lineFor(crew, of, short.place === 'in-line' ? of.procedure : 'ef-coupler-one-pass')
+  const isInLine = short.family === 'joint' && short.place === 'in-line'
+  const line = await lineFor(crew, of, isInLine ? of.procedure : (BESIDE[of.pipe.material] ?? 'ef-coupler-one-pass'))
+  if (short.family === 'stretch') {
+    const { id } = await crew.engineer.post<{ id: string }>(`lines/${line.id}/stretches`, {
+      procedure_hash: short.hash,
+      name: `Robot, ${of.procedure}`,
+      from_m: 7,
+    })
+    return { path: `subjects/stretch/${id}`, address: `/stretches/${id}`, procedure }
+  }
   const add = (body: Value): Promise<{ id: string }[]> => crew.engineer.post(`lines/${line.id}/joints`, body)
-  const joint =
-    short.place === 'in-line'
-      ? line.joints[0]!
-      : (await add({ procedure_hash: short.hash, chainage_m: 7, host_id: line.joints[0]!.id, count: 1 }))[0]!
+  const joint = isInLine
+    ? line.joints[0]!
+    : (await add({ procedure_hash: short.hash, chainage_m: 7, host_id: line.joints[0]!.id, count: 1 }))[0]!
   const attached = procedure.tells?.attached
   if (attached) {
     const by = (await crew.engineer.get<ProcedureShort[]>('procedures')).find((p) => p.place === attached.place)!
@@ -92,34 +109,8 @@ async function place(crew: People, of: Example, begins: number): Promise<{ path:
   return { path: `subjects/joint/${joint.id}`, address: `/joints/${joint.id}`, procedure }
 }
 
-/** Those of which two joints of a day are tapped. */
-const DAILY = [
-  { id: 'ef-coupler-one-pass', first: 90, second: 70 },
-  { id: 'pvc-spigot-socket', first: 45, second: 45 },
-]
-
-/** Whether a step stands word for word in a procedure that is walked by taps: there it is looked at. */
-async function looksElsewhere(crew: People, id: string): Promise<(text: StepText) => boolean> {
-  const known = await keyed(crew.engineer)
-  const others = DAILY.filter((daily) => daily.id !== id).map((daily) => known.get(daily.id)!.hash)
-  const texts = await Promise.all(others.map((hash) => crew.joiner.get<ProcedureText>(`procedures/${hash}`)))
-  const steps = new Set(texts.flatMap((text) => text.steps.map((step) => JSON.stringify(step))))
-  return (text) => steps.has(JSON.stringify(text))
-}
-
-/** Printed by `bin/test robot`. */
-function told(what: string, robot: Robot, from: number): void {
-  const description = `robot ${what}: ${robot.taps} taps, ${Math.round((Date.now() - from) / 1000)} s`
-  test.info().annotations.push({ type: 'robot', description })
-}
-
-function isSound(walked: Subject): void {
-  expect(['good', 'close'], walked.judgement.reasons.map((r) => r.text).join('\n')).toContain(walked.judgement.verdict)
-  expect(walked.judgement.next).toBeNull()
-  expect(walked.closed, `${SIGNED} signs and seals`).toContain('signed and sealed')
-}
-
-for (const id of [
+/** In this order what several of them have word for word is looked at once. */
+const WALKED = [
   'ef-coupler-large',
   'ef-coupler-groove',
   'ef-coupler-table',
@@ -135,12 +126,75 @@ for (const id of [
   'concrete-skid',
   'concrete-sealant',
   'corrugated-bell',
+  'bolted-coupling',
+  'bolted-coupling-film',
+  'wrap-clamp',
+  'telescoping-repair',
+  'positive-stop-coupling',
+  'flange-joint',
+  'flange-joint-settled',
+  'flange-adaptor',
+  'gland-joint',
+  'gland-restrained',
+  'stab-fitting',
+  'composite-connector',
+  'tap-dry',
+  'tap-live-water',
+  'gas-saddle',
+  'leak-found',
   'pe-viscoelastic',
   'constant-pressure-makeup',
   'makeup-us',
-  // Among all tests these are walked twice, below.
-  ...(COUNTS ? DAILY.map((daily) => daily.id) : []),
-]) {
+  'pressure-loss',
+  'water-loss',
+  'pe-three-point',
+  'pe-expansion',
+  'composite-staged',
+  'sewer-air-us',
+  'sewer-air-eu',
+  'sewer-water-eu',
+  'manhole-vacuum-us',
+  'gas-plastic-us',
+]
+
+/** Those of which two joints of a day are tapped. */
+const DAILY = [
+  { id: 'ef-coupler-one-pass', first: 90, second: 70 },
+  { id: 'pvc-spigot-socket', first: 45, second: 45 },
+]
+
+/** Texts that this worker has read. */
+const texts = new Map<string, Promise<ProcedureText>>()
+
+function textOf(crew: People, hash: string): Promise<ProcedureText> {
+  if (!texts.has(hash)) texts.set(hash, crew.joiner.get<ProcedureText>(`procedures/${hash}`))
+  return texts.get(hash)!
+}
+
+/** Whether a step stands word for word in a procedure that is walked by taps, or in one that comes first: there it is looked at. */
+async function looksElsewhere(crew: People, id: string): Promise<(text: StepText) => boolean> {
+  const known = await keyed(crew.engineer)
+  const daily = DAILY.map((one) => one.id).filter((one) => one !== id)
+  const others = [...daily, ...WALKED.slice(0, Math.max(0, WALKED.indexOf(id)))]
+  const read = await Promise.all(others.map((other) => textOf(crew, known.get(other)!.hash)))
+  const steps = new Set(read.flatMap((text) => text.steps.map((step) => JSON.stringify(step))))
+  return (text) => steps.has(JSON.stringify(text))
+}
+
+/** Printed by `bin/test robot`. */
+function told(what: string, robot: Robot, from: number): void {
+  const description = `robot ${what}: ${robot.taps} taps, ${Math.round((Date.now() - from) / 1000)} s`
+  test.info().annotations.push({ type: 'robot', description })
+}
+
+function isSound(walked: Subject): void {
+  expect(['good', 'close'], walked.judgement.reasons.map((r) => r.text).join('\n')).toContain(walked.judgement.verdict)
+  expect(walked.judgement.next).toBeNull()
+  expect(walked.closed, `${SIGNED} signs and seals`).toContain('signed and sealed')
+}
+
+// Among all tests those of a day are walked twice, below.
+for (const id of [...WALKED, ...(COUNTS ? DAILY.map((daily) => daily.id) : [])]) {
   test(`a robot walks ${id} as its example has it`, async ({ browser }) => {
     const of = example(id)
     const people = await crew(browser)

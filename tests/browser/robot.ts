@@ -72,6 +72,12 @@ export class Robot {
       await this.at(this.page, entry.min)
       if (i === 0) await this.page.goto(address)
       const next = good[i + 1]
+      const parts = good.slice(i).findIndex((e) => e.step !== entry.step)
+      if (parts > 1) {
+        await this.step(good.slice(i, i + parts), address)
+        i += parts - 1
+        continue
+      }
       const isPair = entry.step.endsWith('@a') && next?.step === entry.step.replace('@a', '@b')
       if (isPair && (await this.isBothEnds(entry))) {
         await this.at(this.page, next.min)
@@ -132,7 +138,8 @@ export class Robot {
     }
     const title = page.locator('#step-title')
     await expect(title).toBeVisible()
-    const called = entries.length > 1 ? text.title.replace('{side}', 'both ends') : state.title
+    const isPair = entries.length > 1 && entries[1]!.step !== entry.step
+    const called = isPair ? text.title.replace('{side}', 'both ends') : state.title
     if ((await title.textContent()) !== called) {
       const row = page.getByRole('list', { name: 'Steps' }).first().getByRole('button', { name: state.title })
       if (!(await row.isVisible())) await this.thumb.tap(page.getByRole('button', { name: STAGES[state.stage!] }))
@@ -195,6 +202,7 @@ export class Robot {
     if (entries[0]!.photo) await this.photo(page)
     if (state.kind === 'trace') return this.play(page, text, entries[0]!)
     if (state.kind === 'round') return this.round(page, text, values)
+    if (state.kind === 'bolts') return this.bolts(page, entries, values)
     if (state.kind === 'timer') return this.thumb.tap(page.getByRole('button', { name: / now$/ }))
     const over = page.getByRole('button', { name: /^(The label says what was scanned|As at )/ })
     if (await over.isVisible()) {
@@ -258,6 +266,22 @@ export class Robot {
         return page.locator(`input[name="${name}"]`).fill(String(value))
       default:
         return this.thumb.figure(page, page.locator(`input[name="${name}"]`), String(value))
+    }
+  }
+
+  /** Bolt by bolt as the page lights them: the figure of the wrench, or one tap for a nut that is turned. */
+  private async bolts(page: Page, entries: Entry[], values: Value[]): Promise<void> {
+    for (const [i, value] of values.entries()) {
+      await this.at(page, entries[i]!.min)
+      const bolt = Number(value['bolt'])
+      if (value['torque_nm'] === undefined) {
+        await this.thumb.tap(page.getByRole('button', { name: new RegExp(`^Nut ${bolt}: `) }))
+        continue
+      }
+      const input = page.getByLabel(new RegExp(`^Torque of bolt ${bolt}, `))
+      await expect(input).toHaveValue('')
+      await this.thumb.type(page, input, String(value['torque_nm']))
+      await this.thumb.tap(page.getByRole('group', { name: 'Number pad' }).getByRole('button', { name: /^Next/ }))
     }
   }
 

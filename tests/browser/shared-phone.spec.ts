@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './alone'
 import { atStep, fill, recordStep, says, someone } from './people'
 import { Trench } from './trench'
 

@@ -93,8 +93,8 @@ export class Thumb {
   async done(page: Page): Promise<void> {
     const end = page.locator('form').getByRole('button', { name: /^(All as it should be|The rest as it should be|Record|Read on)$/ })
     for (let tries = 0; tries < 6; tries++) {
-      // What has come into view is known a moment later; a figure alone waits for nothing.
-      if ((await end.textContent()) !== 'Record') await page.waitForTimeout(500)
+      // What has come into view is known a moment later, and the button says so.
+      await expect(end).not.toHaveAttribute('aria-disabled', 'true')
       this.taps++
       if ((await tapEnd(end)) !== 'Read on') return
     }

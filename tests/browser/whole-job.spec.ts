@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { subjectAt } from '../../resources/js/api/subject'
+import { test } from './alone'
 import { coolAndLook, fuseAndCool } from './coupler'
 import { example } from './examples'
 import { atStep, fill, lineByName, pick, recordStep, someone, sign } from './people'

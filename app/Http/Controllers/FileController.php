@@ -6,6 +6,7 @@ use App\Actions\DoubtEvidence;
 use App\Actions\ExportRegister;
 use App\Http\Requests\TextFile;
 use App\Models\Line;
+use Diastoma\Core\Bolting\WrenchCsv;
 use Diastoma\Core\Electrofusion\TraceFile;
 use Diastoma\Core\PressureTest\CleanLog;
 use Diastoma\Core\PressureTest\LoggerCsv;
@@ -53,6 +54,17 @@ final class FileController extends Controller
                 'summary' => $log->summary(),
             ] + $this->evidence($request, $samples, 60, $clock),
         );
+    }
+
+    public function wrench(TextFile $request): JsonResponse
+    {
+        $subject = $request->subject();
+        if ($subject !== null) {
+            $this->member($request, $subject->line());
+        }
+        $zone = new \DateTimeZone($subject?->line()->project->time_zone ?? 'UTC');
+
+        return new JsonResponse(['readings' => WrenchCsv::read($request->text(), $zone)]);
     }
 
     /**

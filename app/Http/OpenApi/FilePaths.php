@@ -60,6 +60,51 @@ interface FilePaths
     )]
     public function pressureLog(): void;
 
+    #[OA\Post(
+        path: '/files/wrench',
+        summary: 'Read what a digital wrench kept',
+        tags: ['files'],
+        requestBody: new OA\RequestBody(
+            content: new OA\MediaType(
+                mediaType: 'multipart/form-data',
+                schema: new OA\Schema(
+                    properties: [
+                        new OA\Property(property: 'file', type: 'string', format: 'binary'),
+                        new OA\Property(property: 'subject', description: 'joint/ID that it is evidence of', type: 'string'),
+                        new OA\Property(property: 'step', type: 'string'),
+                    ],
+                ),
+            ),
+        ),
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'Readings in the order of their times',
+                content: new OA\JsonContent(
+                    required: ['readings'],
+                    properties: [
+                        new OA\Property(
+                            property: 'readings',
+                            type: 'array',
+                            items: new OA\Items(
+                                required: ['bolt', 'pass', 'torque_nm', 'time'],
+                                properties: [
+                                    new OA\Property(property: 'bolt', type: 'integer'),
+                                    new OA\Property(property: 'pass', type: 'integer'),
+                                    new OA\Property(property: 'torque_nm', type: 'number'),
+                                    new OA\Property(property: 'time', type: 'string', format: 'date-time'),
+                                ],
+                                type: 'object',
+                            ),
+                        ),
+                    ],
+                    type: 'object',
+                ),
+            ),
+        ],
+    )]
+    public function wrench(): void;
+
     #[OA\Get(
         path: '/lines/{line}/register.csv',
         summary: 'The register as CSV',

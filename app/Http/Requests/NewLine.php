@@ -36,7 +36,7 @@ final class NewLine extends ProjectRequest
             'od_mm' => 'nullable|numeric|gt:0',
             'design_bar' => 'required|numeric|between:0.1,100',
             'mdp_bar' => 'required|numeric|between:0.1,100',
-            'pipe_length_m' => 'required|numeric|between:0.5,25',
+            'pipe_length_m' => 'required|numeric|between:0.5,500',
             'procedure_hash' => 'required|string|size:64',
             'centre_line' => 'required|array|min:2|max:20000',
             'sections' => 'array|max:200',

@@ -11,7 +11,7 @@ final class Memory
     private const MOST_ROWS = 2000;
 
     /** Of one calculation; the oldest goes first. */
-    private const MOST_RESULTS = 24;
+    private const MOST_RESULTS = 64;
 
     /** @var array<string, list<array{array<string, mixed>, array<string, mixed>}>> input and result, by calculation */
     private array $results = [];

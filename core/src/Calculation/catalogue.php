@@ -2,16 +2,23 @@
 
 declare(strict_types=1);
 
+use Diastoma\Core\Bolting;
+use Diastoma\Core\Composite;
 use Diastoma\Core\Electrofusion as EF;
+use Diastoma\Core\Gas;
 use Diastoma\Core\Gasketed;
 use Diastoma\Core\Instrument;
 use Diastoma\Core\Laying;
+use Diastoma\Core\Leak;
 use Diastoma\Core\Lifting;
 use Diastoma\Core\Mechanical;
+use Diastoma\Core\Order;
 use Diastoma\Core\Pipe;
 use Diastoma\Core\PressureTest as Test;
 use Diastoma\Core\Round;
+use Diastoma\Core\Sewer;
 use Diastoma\Core\Simulation;
+use Diastoma\Core\Tapping;
 use Diastoma\Core\Units;
 
 // Every calculation of the registry under its names. A new one is a class and a line here.
@@ -20,6 +27,8 @@ return [
     'parse-quantity' => Units\ParseQuantity::class,
     'unit-slip-hint' => Units\UnitSlipHint::class,
     'circumference-od' => Round\CircumferenceOd::class,
+    'od-range-check' => Pipe\OdRangeCheck::class,
+    'pipe-candidates' => Pipe\PipeCandidates::class,
     'out-of-round' => Round\OutOfRound::class,
     'clock-angle' => Round\ClockAngle::class,
     'round-fit' => Round\RoundFit::class,
@@ -145,8 +154,80 @@ return [
     'viscoelastic-log' => Test\ViscoelasticLog::class,
     'log-clean' => Test\LogClean::class,
     'hold-slope' => Test\HoldSlope::class,
+    'three-point-log' => Test\ThreePointLog::class,
+    'expansion-log' => Test\ExpansionLog::class,
+    'staged-log' => Composite\StagedLog::class,
+    'split-section' => Test\SplitSection::class,
+    'elastic-volume-limit' => Test\ElasticVolumeLimit::class,
+    'pressure-loss' => Test\PressureLoss::class,
+    'pe-expansion-hold' => Test\PeExpansionHold::class,
+    'pe-makeup-table' => Test\PeMakeupTable::class,
+    'pe-two-volume' => Test\PeTwoVolume::class,
+    'creep-modulus' => Test\CreepModulus::class,
+    'sewer-air-time' => Sewer\SewerAirTime::class,
+    'sewer-air-mixed' => Sewer\SewerAirMixed::class,
+    'sewer-air-concrete' => Sewer\SewerAirConcrete::class,
+    'en1610-air' => Sewer\En1610Air::class,
+    'en1610-water' => Sewer\En1610Water::class,
+    'sewer-exfiltration' => Sewer\SewerExfiltration::class,
+    'manhole-vacuum' => Sewer\ManholeVacuum::class,
+    'mandrel-size' => Sewer\MandrelSize::class,
+    'gas-drop' => Gas\GasDrop::class,
+    'gas-detectable-leak' => Gas\GasDetectableLeak::class,
+    'gas-duration-table' => Gas\GasDurationTable::class,
+    'stored-energy' => Gas\StoredEnergy::class,
+    'exclusion-distance' => Gas\ExclusionDistance::class,
+    'staged-hydrotest' => Composite\StagedHydrotest::class,
+    'staged-check' => Composite\StagedCheck::class,
+    'pressure-length-change' => Test\PressureLengthChange::class,
+    'temperature-compensate' => Test\TemperatureCompensate::class,
+    'log-segment' => Test\Phases\LogSegment::class,
+    'classify-decline' => Test\Decline\ClassifyDecline::class,
+    'orifice-leak' => Test\OrificeLeak::class,
+    'leak-from-decay' => Test\LeakFromDecay::class,
+    'gauge-fit' => Test\GaugeFit::class,
+    'chlorine-mass' => Test\ChlorineMass::class,
     'section-simulator' => Simulation\SectionSimulator::class,
     // couplings, flanges, bolts
-    'tighten-plan' => Mechanical\TightenPlan::class,
-    'torque-log-check' => Mechanical\TorqueLogCheck::class,
+    'convert-torque' => Units\ConvertTorque::class,
+    'convert-pressure' => Units\ConvertPressure::class,
+    'convert-length' => Units\ConvertLength::class,
+    'convert-temperature' => Units\ConvertTemperature::class,
+    'insertion-marks' => Mechanical\InsertionMarks::class,
+    'coupling-centre' => Mechanical\CouplingCentre::class,
+    'gap-angle' => Mechanical\GapAngle::class,
+    'gap-angle-combine' => Mechanical\GapAngleCombine::class,
+    'mechanical-thermal-gap' => Mechanical\ThermalGap::class,
+    'mechanical-closing-piece' => Mechanical\ClosingPiece::class,
+    'wrap-marks' => Mechanical\WrapMarks::class,
+    'wrap-repair' => Mechanical\WrapRepair::class,
+    'flange-adaptor-set' => Mechanical\FlangeAdaptorSet::class,
+    'pull-out-thrust' => Mechanical\PullOutThrust::class,
+    'band-gap-fit' => Mechanical\BandGapFit::class,
+    'stab-check' => Mechanical\StabCheck::class,
+    'telescoping-cut' => Mechanical\TelescopingCut::class,
+    'tighten-plan' => Bolting\TightenPlan::class,
+    'torque-log-check' => Bolting\TorqueLogCheck::class,
+    'band-plan' => Bolting\BandPlan::class,
+    'wrench-fit' => Bolting\WrenchFit::class,
+    'wrench-extension' => Bolting\WrenchExtension::class,
+    'retorque-due' => Bolting\RetorqueDue::class,
+    'bolt-area' => Bolting\BoltArea::class,
+    'torque-preload' => Bolting\TorquePreload::class,
+    'flange-bolt-load' => Bolting\FlangeBoltLoad::class,
+    'gland-torque' => Bolting\GlandTorque::class,
+    'saddle-torque' => Bolting\SaddleTorque::class,
+    'bolt-length' => Bolting\BoltLength::class,
+    'joint-kit' => Bolting\JointKit::class,
+    // services, taps, leaks
+    'tap-size-check' => Tapping\TapSizeCheck::class,
+    'tap-spacing' => Tapping\TapSpacing::class,
+    'tap-travel' => Tapping\TapTravel::class,
+    'tap-rod-thrust' => Tapping\TapRodThrust::class,
+    'tap-flush-loss' => Tapping\TapFlushLoss::class,
+    'order-lock' => Order\OrderLock::class,
+    'hole-leak-water' => Leak\HoleLeakWater::class,
+    'hole-leak-gas' => Leak\HoleLeakGas::class,
+    'weep-rate' => Leak\WeepRate::class,
+    'leak-response' => Leak\LeakResponse::class,
 ];

@@ -14,10 +14,10 @@ final readonly class Percent extends Field
 {
     private Number $number;
 
-    public function __construct(string $key, float $min = 0, float $max = 100, string $about = '')
+    public function __construct(string $key, float $min = 0, float $max = 100, ?float $above = null, string $about = '')
     {
         parent::__construct($key, $about);
-        $this->number = new Number($key, $min, $max, about: $about);
+        $this->number = new Number($key, $above === null ? $min : null, $max, $above, about: $about);
     }
 
     public function bare(): string

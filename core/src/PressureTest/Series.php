@@ -25,6 +25,25 @@ final class Series
     }
 
     /**
+     * The pressure at a time, on the straight line between its neighbours.
+     *
+     * @param  non-empty-list<list<float>>  $readings  [time, pressure], time rising
+     * @param  float  $time  from the first to the last of them
+     */
+    public static function at(array $readings, float $time): float
+    {
+        $before = $readings[0];
+        foreach ($readings as $row) {
+            if ($row[0] >= $time) {
+                return $row[0] > $before[0] ? $before[1] + ($time - $before[0]) / ($row[0] - $before[0]) * ($row[1] - $before[1]) : $row[1];
+            }
+            $before = $row;
+        }
+
+        return $before[1];
+    }
+
+    /**
      * The longest time between two readings, in the unit of their times.
      *
      * @param  list<list<float>>  $readings  [time, …], time rising

@@ -20,7 +20,7 @@ use Diastoma\Core\Units\Unit;
     'system-test-pressure',
     'What pressure must the lowest point see?',
     Family::PressureTest,
-    ['stp_kpa', 'stp_psi', 'min_psi', 'max_psi', 'feasible', 'temperature_ok'],
+    ['stp_kpa', 'stp_psi', 'min_psi', 'max_psi', 'min_kpa', 'max_kpa', 'feasible', 'temperature_ok'],
     'EN 805:2000, 11.3.2; NFPA 24 (from memory); 49 CFR 192.513; factors of the procedure',
 )]
 final class SystemTestPressure
@@ -50,7 +50,7 @@ final class SystemTestPressure
             $cool = $pipeTemperature === null ? null : Compare::atMost($pipeTemperature, $limitTemperature);
 
             return [
-                'min_psi' => Si::psi($min), 'max_psi' => Si::psi($max),
+                'min_psi' => Si::psi($min), 'max_psi' => Si::psi($max), 'min_kpa' => Si::kpa($min), 'max_kpa' => Si::kpa($max),
                 'feasible' => Compare::atMost($min, $max) && $cool !== false, 'temperature_ok' => $cool,
             ];
         }

@@ -33,6 +33,16 @@ final class Water
         return self::polynomial(self::DENSITY, $t) / (1 + self::DENSITY_BOTTOM * $t);
     }
 
+    /** kg/m³; without a temperature the round figure. */
+    public static function densityOr(?float $t, float $otherwise = 1000.0): float
+    {
+        if ($t !== null) {
+            self::mustBeLiquid($t);
+        }
+
+        return $t === null ? $otherwise : self::density($t);
+    }
+
     /** Bulk modulus averaged from 0 to $p, Pa. */
     public static function bulkModulus(float $t, float $p = 0.0): float
     {

@@ -25,9 +25,29 @@ final class Judge
     ): Judgement {
         $registry ??= Registry::standard();
         $known = new Known($procedure, new Facts($facts, $procedure), $line, $now);
-        $one = new StepJudge($known, $registry);
+        $states = Cure::settle(self::states($known, $registry, new ShutThen($registry)));
+
+        return new Judgement(
+            $procedure,
+            $states,
+            self::next($states),
+            $procedure->tells->told($known),
+            $now,
+            static fn () => Replaced::among($procedure, $facts, $line, $registry),
+        );
+    }
+
+    /**
+     * One step after the other, each with what was judged before it.
+     *
+     * @param  string|null  $until  key of the step whose lock is asked for: after it, and for the eye, nothing is worked out
+     * @return array<string, StepState>
+     */
+    public static function states(Known $known, Registry $registry, ShutThen $then, ?string $until = null): array
+    {
+        $one = new StepJudge($known, $registry, $then, $until !== null);
         $states = [];
-        foreach ($procedure->steps as $step) {
+        foreach ($known->procedure->steps as $step) {
             // Unknown keeps a step there, open, and what waits for it locked; so does a text that cannot be read.
             if ($step->fault === null && $step->when?->holds($known) === false) {
                 $known->ruleOut($step->key);
@@ -39,18 +59,12 @@ final class Judge
             foreach (Cure::by($step->key, $states) as $settled) {
                 $known->judged($settled->step, $settled->verdict);
             }
+            if ($step->key === $until) {
+                break;
+            }
         }
 
-        $states = Cure::settle($states);
-
-        return new Judgement(
-            $procedure,
-            $states,
-            self::next($states),
-            $procedure->tells->told($known),
-            $now,
-            static fn () => Replaced::among($procedure, $facts, $line, $registry),
-        );
+        return $states;
     }
 
     /** @param  array<string, StepState>  $states */

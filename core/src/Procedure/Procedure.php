@@ -31,6 +31,8 @@ final readonly class Procedure
      * @param  array<string, Parameter>  $parameters  by name
      * @param  Tells  $tells  what the rest of the product is told of such a joint
      * @param  list<Suit>  $suits  what a pipe must be for it; none: its text does not say it
+     * @param  list<string>  $speakOnly  ids of steps whose guides are for the eye: nothing is judged by what they compute
+     * @param  list<string>  $asked  what it asks of the line, by name
      * @param  array<string, mixed>  $text  as it was written, to be handed out; nothing is judged from it
      */
     public function __construct(
@@ -48,8 +50,22 @@ final readonly class Procedure
         public Tells $tells,
         public array $text,
         public array $suits = [],
+        private array $speakOnly = [],
+        private array $asked = [],
     ) {
         $this->byKey = array_combine(array_map(fn (Step $step) => $step->key, $steps), $steps);
+    }
+
+    /** Is what the guides of this step compute for the eye alone? */
+    public function speaksOnly(string $id): bool
+    {
+        return \in_array($id, $this->speakOnly, true);
+    }
+
+    /** Does it ask this of the line? A test that does not ask for the pressure at the gauge has one of its own. */
+    public function asks(string $lineName): bool
+    {
+        return \in_array($lineName, $this->asked, true);
     }
 
     /**

@@ -14,8 +14,13 @@ use Diastoma\Core\Verdict;
 /** Judges one step after the other; a fault inside one leaves it open and stops none of the others. */
 final readonly class StepJudge
 {
-    public function __construct(private Known $known, private Registry $registry)
-    {
+    /** @param  bool  $onlyLocks  what is for the eye alone is left out */
+    public function __construct(
+        private Known $known,
+        private Registry $registry,
+        private ShutThen $then,
+        private bool $onlyLocks = false,
+    ) {
     }
 
     /** @param  array<string, StepState>  $before  steps that were judged before it */
@@ -32,7 +37,7 @@ final readonly class StepJudge
     private function state(Step $step, array $before): StepState
     {
         $fact = $this->known->facts->at($step->key);
-        $guide = $this->guide($step);
+        $guide = $this->onlyLocks && $this->known->procedure->speaksOnly($step->id) ? [] : $this->guide($step);
         $opensAt = $step->order->notBefore?->of($this->known);
         $opensAt = \is_string($opensAt) ? $opensAt : null;
         $reasons = $fact === null ? [] : $this->reasons($step, $fact, $before, $opensAt);
@@ -303,14 +308,7 @@ final readonly class StepJudge
             return [];
         }
         $at = $this->doneAt($step, $fact);
-        $then = Judge::judge(
-            $this->known->procedure,
-            $this->known->facts->before($step->key, $at),
-            $this->known->line,
-            $at,
-            $this->registry,
-        );
-        $lock = $then->steps[$step->key]->lock ?? null;
+        $lock = $this->then->lock($step, $this->known, $at);
         if ($lock === null || $lock->code === Lock::TOO_EARLY) {
             return [];
         }

@@ -6,6 +6,7 @@ namespace Diastoma\Core\Simulation;
 
 use Diastoma\Core\PressureTest\Segment;
 use Diastoma\Core\Procedure\StandIn;
+use Diastoma\Core\Units\Unit;
 
 /**
  * Stand-in for pump, gauge and logger: the whole course of a test, as a logger would write it.
@@ -30,6 +31,15 @@ final class PumpAndLogger
 
     /** Two hours and a minute. */
     private const HOLD_S = 7260.0;
+
+    /** How long a careful raise takes. */
+    private const RAISE_S = 600.0;
+
+    /** An hour and a minute. */
+    private const SHUT_S = 3660.0;
+
+    /** Four hours and a minute. */
+    private const EXPANSION_S = 14460.0;
 
     private readonly SectionModel $model;
 
@@ -92,7 +102,114 @@ final class PumpAndLogger
      */
     public function play(?StandIn $named): array
     {
-        return $named?->programme === 'viscoelastic' ? $this->viscoelastic() : $this->constantPressure($named->hold ?? self::HOLD_S);
+        return match ($named?->programme) {
+            'viscoelastic' => $this->viscoelastic(),
+            'shut' => $this->shut($named->hold ?? self::SHUT_S),
+            'three-point' => $this->threePoint(),
+            'expansion' => $this->expansion($named->hold ?? self::EXPANSION_S),
+            'staged' => $this->staged($named->hold ?? self::HOLD_S),
+            default => $this->constantPressure($named->hold ?? self::HOLD_S),
+        };
+    }
+
+    /**
+     * Raise, settle, shut, and nothing more.
+     *
+     * @return array{rows: list<array{float, float, float, float}>, marks: array<string, float>}
+     */
+    public function shut(float $hold): array
+    {
+        $marks = $this->upAndSettled(3600.0);
+        $marks['hold_from_min'] = $this->minutes();
+        $this->idle($hold);
+        $marks['hold_to_min'] = $this->minutes();
+        $this->letOut(0.0);
+
+        return ['rows' => $this->rows, 'marks' => $marks];
+    }
+
+    /**
+     * Raise and shut: the slope on log paper is read for sixteen times the time of loading.
+     *
+     * @return array{rows: list<array{float, float, float, float}>, marks: array<string, float>}
+     */
+    public function threePoint(): array
+    {
+        $this->idle(3660);
+        $marks = ['raise_from_min' => $this->minutes()];
+        $from = $this->seconds;
+        $this->raise($this->stp);
+        $marks['shut_min'] = $this->minutes();
+        $this->idle(16 * ($this->seconds - $from));
+        $this->letOut(0.0);
+
+        return ['rows' => $this->rows, 'marks' => $marks];
+    }
+
+    /**
+     * Raise, keep up while the pipe expands, let down a little, shut and watch.
+     *
+     * @return array{rows: list<array{float, float, float, float}>, marks: array<string, float>}
+     */
+    public function expansion(float $expansion): array
+    {
+        $this->idle(300);
+        $this->raise($this->stp, $this->stp / self::RAISE_S);
+        $marks = ['expansion_from_min' => $this->minutes()];
+        $until = $this->seconds + $expansion;
+        while ($this->seconds < $until) {
+            $this->idle(60);
+            $this->raise($this->stp, $this->stp / self::RAISE_S);
+        }
+        $marks['reduce_from_min'] = $this->minutes();
+        $this->letOut($this->stp - 10 * Unit::PSI);
+        $marks['watch_from_min'] = $this->minutes();
+        $this->idle(3660);
+        $marks['watch_to_min'] = $this->minutes();
+        $this->letOut(0.0);
+
+        return ['rows' => $this->rows, 'marks' => $marks];
+    }
+
+    /**
+     * Up in steps with a pause at each, settle, hold. The ramp stays below a fifth of the rating a minute, taken as two thirds
+     * of the target.
+     *
+     * @return array{rows: list<array{float, float, float, float}>, marks: array<string, float>}
+     */
+    public function staged(float $hold): array
+    {
+        $this->idle(300);
+        $marks = ['raise_from_min' => $this->minutes()];
+        $ramp = 0.15 * $this->stp / 1.5 / 60;
+        foreach ([0.5, 1.0] as $share) {
+            $this->raise($share * $this->stp, $ramp);
+            $marks['target_from_min'] = $this->minutes();
+            $this->idle($share < 1 ? 600 : 0);
+        }
+        // What the settling loses lies above the target.
+        $this->raise(1.01 * $this->stp, $ramp);
+        $this->idle(3600);
+        $marks['hold_from_min'] = $this->minutes();
+        $this->idle($hold);
+        $marks['hold_to_min'] = $this->minutes();
+        $this->letOut(0.0);
+
+        return ['rows' => $this->rows, 'marks' => $marks];
+    }
+
+    /** @return array<string, float> */
+    private function upAndSettled(float $settle): array
+    {
+        $this->idle(300);
+        $marks = ['raise_from_min' => $this->minutes()];
+        $ramp = $this->stp / self::RAISE_S;
+        $this->raise($this->stp, $ramp);
+        $marks['stable_from_min'] = $this->minutes();
+        $this->idle($settle);
+        $this->raise($this->stp, $ramp);
+
+        return $marks;
     }
 
     /**
@@ -152,11 +269,17 @@ final class PumpAndLogger
         return round($this->seconds / 60, 4);
     }
 
-    private function raise(float $to): void
+    /** @param  float  $ramp  Pa/s, not to be passed */
+    private function raise(float $to, float $ramp = INF): void
     {
         $limit = $this->seconds + 4 * 3600;
+        $rate = $ramp < INF ? $this->rate / 500 : $this->rate;
         while ($this->model->pressure < $to && $this->seconds < $limit) {
-            $this->tick($this->rate);
+            $before = $this->model->pressure;
+            $this->tick($rate);
+            // The pump is throttled by what the gauge shows.
+            $rise = ($this->model->pressure - $before) / self::STEP_S;
+            $rate = $ramp < INF ? min($this->rate, $rate * ($rise > 0 ? max(0.5, min(2.0, $ramp / $rise)) : 2.0)) : $rate;
         }
         $this->log();
     }

@@ -29,6 +29,7 @@ enum Quantity: string
     case Resistance = 'resistance'; // Ω
     case Power = 'power'; // W
     case Energy = 'energy'; // J
+    case SewerLoss = 'sewer_loss'; // m³/(m·m·s), by diameter and length
 
     /** @return array<string, Unit> units of this kind by key suffix, the core's own unit first */
     public function units(): array

@@ -13,7 +13,7 @@ final readonly class Slip
         'pressure' => ['bar', 'kpa', 'psi', 'mpa', 'mbar'],
         'temperature' => ['c', 'f'],
         'time' => ['s', 'min', 'h'],
-        'torque' => ['nm', 'ftlb'],
+        'torque' => ['nm', 'ftlb', 'inlb'],
         'volume' => ['l', 'ml', 'm3', 'gal'],
         'mass' => ['kg', 'g', 'lb'],
     ];

@@ -117,6 +117,10 @@ final readonly class Unit
             'current' => ['a' => ['A', 1]],
             'resistance' => ['ohm' => ['Ω', 1]],
             'power' => ['w' => ['W', 1], 'kw' => ['kW', 1000]],
+            'sewer_loss' => [
+                'm3_m_m_s' => ['m³/(m·m·s)', 1], 'gal_in_mi_d' => ['US gal/(in·mi·d)', $gal / 0.0254 / 1609.344 / 86400],
+                'l_mm_km_d' => ['L/(mm·km·d)', 1e-3 / 86400],
+            ],
             'energy' => ['j' => ['J', 1], 'kj' => ['kJ', 1000], 'mj' => ['MJ', 1e6]],
         ];
         $all = [];

@@ -139,7 +139,7 @@ export interface InputSchema {
   'x-unit'?: string
   /** it is read round the pipe: a clock position and a value */
   'x-round'?: Record<string, string>
-  'x-edit'?: 'layout' | 'signs' | 'numbers'
+  'x-edit'?: 'layout' | 'signs' | 'numbers' | 'order' | 'parts' | 'flags'
   'x-names'?: string[]
 }
 export interface CalcSchema extends InputSchema {

@@ -106,6 +106,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/files/wrench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read what a digital wrench kept */
+        post: operations["fb261db4bb484fa33fe6965a8aebcde8"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines/{line}/register.csv": {
         parameters: {
             query?: never;
@@ -877,7 +894,7 @@ export interface components {
             source?: string | null;
             length_m?: number | null;
             /** @enum {string} */
-            material?: "PE100" | "PVC-U" | "Ductile iron" | "GRP" | "Concrete" | "Corrugated PE";
+            material?: "PE100" | "PVC-U" | "Ductile iron" | "GRP" | "Concrete" | "Corrugated PE" | "Steel" | "Asbestos cement" | "Composite";
             /** @enum {string} */
             series?: "metric" | "ips" | "dips" | "dn" | "dn-od" | "in-od";
             /** @description mm (metric), DN, or inch, as the series */
@@ -1094,7 +1111,7 @@ export interface components {
             /** @enum {string} */
             service: "water" | "sewer" | "gas";
             /** @enum {string} */
-            material: "PE100" | "PVC-U" | "Ductile iron" | "GRP" | "Concrete" | "Corrugated PE";
+            material: "PE100" | "PVC-U" | "Ductile iron" | "GRP" | "Concrete" | "Corrugated PE" | "Steel" | "Asbestos cement" | "Composite";
             /** @enum {string} */
             series?: "metric" | "ips" | "dips" | "dn" | "dn-od" | "in-od";
             /** @description mm (metric), DN, or inch, as the series */
@@ -1763,6 +1780,69 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * band-gap-fit
+         * @description Do the fins stand off evenly, and the screws clear?
+         */
+        Calc_band_gap_fit: {
+            fins_m?: number[];
+            fin_spread_max_m?: number;
+            screw_back_m?: number;
+            screw_back_min_m?: number;
+            readings?: ({
+                theta_deg: number;
+                value_mm: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * band-plan
+         * @description Which nut next, and how many turns?
+         */
+        Calc_band_plan: {
+            bands: number;
+            nuts_per_band: number;
+            turns_per_visit: number;
+            /** @description of the thread */
+            pitch_m: number;
+            /** @description as it is now */
+            lug_gap_m: number;
+            /** @description a list of true or false, one of each pair of lugs */
+            lugs_touch?: unknown;
+            torque_nm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * bolt-area
+         * @description What area of the bolt bears?
+         */
+        Calc_bolt_area: {
+            diameter_m: number;
+            pitch_m?: number;
+            threads_per_inch?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * bolt-length
+         * @description How long must the bolts be?
+         */
+        Calc_bolt_length: {
+            flange1_m: number;
+            flange2_m: number;
+            gasket_m: number;
+            washers: number;
+            washer_m: number;
+            nut_m: number;
+            protrusion_m: number;
+            stock_lengths_m: number[];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * box-time-check
          * @description May the box show this time for this label?
          */
@@ -1824,6 +1904,18 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * chlorine-mass
+         * @description How much chlorine does the section take?
+         */
+        Calc_chlorine_mass: {
+            volume_m3: number;
+            mg_per_l: number;
+            /** @description available chlorine of the product */
+            strength_percent: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * circumference-od
          * @description What outside diameter does the tape show?
          */
@@ -1854,6 +1946,65 @@ export interface components {
             /** @description torque that the maker prescribes */
             wanted_nm?: number;
             tol_pct?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * classify-decline
+         * @description Leak, weather, creep, settling, or nothing?
+         */
+        Calc_classify_decline: {
+            trace?: {
+                dt_s: number;
+                duration_s: number;
+                p0_kpa: number;
+                /** @default 0 */
+                leak_kpa_h: number;
+                power_n?: number;
+                power_t0_s?: number;
+                /** @default 0 */
+                line_kpa_h: number;
+                /** @default 0 */
+                exp_kpa: number;
+                /** @default 1 */
+                exp_tau_s: number;
+                /** @default 0 */
+                temp_slope_kpa_k: number;
+                /** @default 0 */
+                temp_amp_k: number;
+                /** @default 1 */
+                temp_period_s: number;
+                /** @default 0 */
+                temp_ramp_k_h: number;
+                /** @default 0 */
+                noise_kpa: number;
+            } & {
+                [key: string]: unknown;
+            };
+            series?: number[][];
+            /** @description by thermal-drift */
+            theory_kpa_per_k?: number;
+            /** @default false */
+            plastic: boolean;
+            /** @description start of raise to shut valve */
+            t_load_s?: number;
+            /**
+             * @description step of the gauge
+             * @default 1
+             */
+            resolution_kpa: number;
+            /**
+             * @description where no temperature was logged
+             * @default 1
+             */
+            assumed_dt_k: number;
+            /**
+             * @description what the gauge may drift by, off its sheet
+             * @default 0
+             */
+            drift_kpa_h: number;
+            /** @default false */
+            exposed: boolean;
         } & {
             [key: string]: unknown;
         };
@@ -1899,6 +2050,50 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * convert-length
+         * @description What is this length in another unit?
+         */
+        Calc_convert_length: {
+            value: number;
+            from: string;
+            to: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * convert-pressure
+         * @description What is this pressure in another unit?
+         */
+        Calc_convert_pressure: {
+            value: number;
+            from: string;
+            to: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * convert-temperature
+         * @description What is this temperature in another unit?
+         */
+        Calc_convert_temperature: {
+            value: number;
+            from: string;
+            to: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * convert-torque
+         * @description What is this torque in another unit?
+         */
+        Calc_convert_torque: {
+            value: number;
+            from: string;
+            to: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * cooling-clock
          * @description When may the clamps come off, and when may it be tested?
          */
@@ -1927,6 +2122,54 @@ export interface components {
             now?: string;
             /** Format: date-time */
             released?: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * coupling-centre
+         * @description Does the coupling sit on enough pipe at both ends?
+         */
+        Calc_coupling_centre: {
+            coupling_length_m: number;
+            /** @description from the pipe end */
+            mark1_m: number;
+            /** @description from the pipe end */
+            mark2_m: number;
+            /** @description sleeve end to mark; minus = covered */
+            face1_m?: number;
+            /** @description sleeve end to mark; minus = covered */
+            face2_m?: number;
+            /** @default true */
+            face1_known: boolean;
+            /** @default true */
+            face2_known: boolean;
+            min_insertion_m?: number;
+            gap_min_m?: number;
+            gap_max_m?: number;
+            offcentre_max_m?: number;
+            /**
+             * @default nominal-centred
+             * @enum {string}
+             */
+            meaning: "nominal-centred" | "minimum";
+            mark1_covered?: boolean;
+            mark2_covered?: boolean;
+            /** @description both pipes held, before the sleeve is slid */
+            gap_before_m?: number;
+            /** @default 0.002 */
+            sum_tol_m: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * creep-modulus
+         * @description How stiff is the polyethylene by then?
+         */
+        Calc_creep_modulus: {
+            e_ref_mpa: number;
+            t_ref_min: number;
+            m: number;
+            t_min: number;
         } & {
             [key: string]: unknown;
         };
@@ -2056,6 +2299,40 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * elastic-volume-limit
+         * @description Is the air out, or is it tight?
+         */
+        Calc_elastic_volume_limit: {
+            segments: ({
+                length_m: number;
+                id_mm: number;
+                wall_mm?: number;
+                /** @description short-term ring modulus */
+                e_mod_gpa?: number;
+                /** @default 0.3 */
+                nu: number;
+                /**
+                 * @default jointed
+                 * @enum {string}
+                 */
+                restraint: "anchored" | "jointed" | "free";
+            } & {
+                [key: string]: unknown;
+            })[];
+            factor: number;
+            /** @description the drop that was made, or the loss that is allowed */
+            dp_kpa: number;
+            t_water_degc?: number;
+            bulk_gpa?: number;
+            measured_l?: number;
+            /** @enum {string} */
+            on_exceed?: "repeat" | "fail";
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * electrofusion-closing-piece
          * @description How long is the last piece cut?
          */
@@ -2101,6 +2378,67 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * en1610-air
+         * @description How long must the air stand, by EN 1610?
+         */
+        Calc_en1610_air: {
+            /** @enum {string} */
+            method: "LA" | "LB" | "LC" | "LD";
+            /** @description inside diameter */
+            dn_mm: number;
+            /** @enum {string} */
+            surface: "dry-concrete" | "wet-or-other";
+            /** @description over that time */
+            measured_drop_kpa?: number;
+            /** @description left out: all of that time */
+            elapsed_min?: number;
+            /**
+             * @default <
+             * @enum {string}
+             */
+            limit_op: "<" | "<=";
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * en1610-water
+         * @description How much water may the sewer take, by EN 1610?
+         */
+        Calc_en1610_water: {
+            /** @enum {string} */
+            scope: "pipes" | "pipes-and-manholes" | "manholes";
+            /** @description at the top of the pipe */
+            p_soffit_kpa: number;
+            segments?: ({
+                length_m: number;
+                id_mm: number;
+                wall_mm?: number;
+                /** @description short-term ring modulus */
+                e_mod_gpa?: number;
+                /** @default 0.3 */
+                nu: number;
+                /**
+                 * @default jointed
+                 * @enum {string}
+                 */
+                restraint: "anchored" | "jointed" | "free";
+            } & {
+                [key: string]: unknown;
+            })[];
+            /**
+             * @description of manholes and chambers
+             * @default 0
+             */
+            wetted_area_m2: number;
+            added_l?: number;
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * end-pair-gap
          * @description What gap do two slanting ends leave?
          */
@@ -2133,6 +2471,33 @@ export interface components {
             angle_deg?: number;
             small_od_mm?: number;
             branch_od_mm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * exclusion-distance
+         * @description How far does everybody keep away?
+         */
+        Calc_exclusion_distance: {
+            energy_mj: number;
+            /**
+             * @description m for the cube root of a kg
+             * @default 20
+             */
+            r_scaled: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * expansion-log
+         * @description What do expansion and watch show in the log?
+         */
+        Calc_expansion_log: {
+            samples: number[][];
+            expansion_from_min: number;
+            reduce_from_min: number;
+            watch_from_min: number;
+            watch_to_min: number;
         } & {
             [key: string]: unknown;
         };
@@ -2265,6 +2630,48 @@ export interface components {
             wanted: "socket" | "saddle" | "restraint";
             /** @enum {string} */
             fitting_kind?: "socket" | "saddle" | "restraint";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * flange-adaptor-set
+         * @description Does the plain end sit right in the flange adaptor?
+         */
+        Calc_flange_adaptor_set: {
+            /** @description back end to its raised face */
+            body_length_m: number;
+            /** @description pipe end to the other raised face */
+            setting_gap_m: number;
+            min_insertion_m?: number;
+            max_insertion_m?: number;
+            gap_min_m?: number;
+            gap_max_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * flange-bolt-load
+         * @description Can the bolts hold the gasket at this pressure?
+         */
+        Calc_flange_bolt_load: {
+            /** @description of the ring that touches both faces */
+            gasket_od_m: number;
+            gasket_id_m: number;
+            /** @description of the gasket's sheet */
+            m: number;
+            /** @description of the gasket's sheet */
+            y_pa: number;
+            pressure_pa: number;
+            bolts: number;
+            /** @description each */
+            bolt_area_m2: number;
+            bolt_allow_cold_pa: number;
+            bolt_allow_hot_pa: number;
+            nut_factor: number;
+            /** @description of the bolt */
+            diameter_m: number;
+            bolt_circle_m?: number;
+            bolt_hole_m?: number;
         } & {
             [key: string]: unknown;
         };
@@ -2426,6 +2833,46 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * gap-angle
+         * @description How crooked is the joint, from its gap at four places?
+         */
+        Calc_gap_angle: {
+            /** @description on which the gap is read */
+            face_diameter_m: number;
+            gap_12_m?: number;
+            gap_3_m?: number;
+            gap_6_m?: number;
+            gap_9_m?: number;
+            gap_min_m?: number;
+            gap_max_m?: number;
+            angle_max_deg?: number;
+            closure_max_m?: number;
+            readings?: ({
+                theta_deg: number;
+                value_mm: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * gap-angle-combine
+         * @description Are gap and angle allowed together?
+         */
+        Calc_gap_angle_combine: {
+            gap_centre_m: number;
+            angle_deg: number;
+            diameter_m: number;
+            /** @enum {string} */
+            rule: "geometry" | "linear";
+            gap_min_m?: number;
+            gap_max_m?: number;
+            angle_max_deg?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * gap-deflection
          * @description What angle does the joint stand at, and which way?
          */
@@ -2487,6 +2934,62 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * gas-detectable-leak
+         * @description How long must it stand, or how small a leak shows?
+         */
+        Calc_gas_detectable_leak: {
+            volume_m3: number;
+            /** @description step of the gauge */
+            resolution_mbar: number;
+            t_gas_degc: number;
+            /** @description that is to be found */
+            leak_std_l_h?: number;
+            duration_h?: number;
+            /** @default 2 */
+            divisions: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * gas-drop
+         * @description Is it a leak, or the weather?
+         */
+        Calc_gas_drop: {
+            volume_m3: number;
+            /** @description gauge */
+            p_start_bar: number;
+            /** @description gauge */
+            p_end_bar: number;
+            baro_start_kpa: number;
+            baro_end_kpa: number;
+            /** @description of the gas */
+            t_start_degc: number;
+            /** @description of the gas */
+            t_end_degc: number;
+            duration_h: number;
+            /** @description step of the gauge */
+            resolution_mbar?: number;
+            /** @description of a temperature of the gas */
+            u_temp_k?: number;
+            limit_kpa?: number;
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * gas-duration-table
+         * @description How long must this volume stand, by the operator's table?
+         */
+        Calc_gas_duration_table: {
+            volume_m3: number;
+            table: number[][];
+            source?: string;
+            confirmed_by?: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * gasket-loops
          * @description Into how many loops is the gasket folded?
          */
@@ -2525,6 +3028,30 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * gauge-fit
+         * @description Is this gauge right for the test?
+         */
+        Calc_gauge_fit: {
+            full_scale_bar: number;
+            p_test_bar: number;
+            /** @default 1.5 */
+            ratio_min: number;
+            /** @default 4 */
+            ratio_max: number;
+            /** @description step of the gauge */
+            resolution_bar?: number;
+            /** @description the loss that is to be seen */
+            limit_bar?: number;
+            /** @default 5 */
+            divisions: number;
+            /** Format: date */
+            cal_due?: string;
+            /** Format: date */
+            test_date?: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * generator-size
          * @description Does the generator carry this fitting?
          */
@@ -2552,6 +3079,25 @@ export interface components {
             /** @description all fusions of the job together */
             t_s?: number;
             l_per_kwh?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * gland-torque
+         * @description Is the gland bolt in its range, and the gland even?
+         */
+        Calc_gland_torque: {
+            /** @enum {string} */
+            bolt: "5/8" | "3/4" | "1" | "1-1/4";
+            torque_nm?: number;
+            gland_gaps_m?: number[];
+            gland_spread_max_m?: number;
+            readings?: ({
+                theta_deg: number;
+                value_mm: number;
+            } & {
+                [key: string]: unknown;
+            })[];
         } & {
             [key: string]: unknown;
         };
@@ -2652,6 +3198,45 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * hole-leak-gas
+         * @description How much gas does a hole lose?
+         */
+        Calc_hole_leak_gas: {
+            hole_m: number;
+            /** @description gauge */
+            pressure_pa: number;
+            temp_degc: number;
+            /** @default 101325 */
+            ambient_pa: number;
+            molar_mass_kg_mol?: number;
+            /** @description air: 1 */
+            specific_gravity?: number;
+            /**
+             * @description heat capacity ratio; methane 1.31, air 1.4
+             * @default 1.31
+             */
+            k: number;
+            /** @default 0.6 */
+            cd: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * hole-leak-water
+         * @description How much water does a hole lose?
+         */
+        Calc_hole_leak_water: {
+            pressure_pa: number;
+            hole_m?: number;
+            flow_m3_s?: number;
+            /** @default 0.6 */
+            cd: number;
+            /** @default 1000 */
+            density_kg_m3: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * insertion-mark
          * @description Is the spigot in to its mark?
          */
@@ -2678,6 +3263,22 @@ export interface components {
             centre_tol_m?: number;
             face_max_m?: number;
             after_pull?: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * insertion-marks
+         * @description Where do the marks of a coupling go?
+         */
+        Calc_insertion_marks: {
+            coupling_length_m: number;
+            gap_m: number;
+            min_insertion_m: number;
+            /**
+             * @default nominal-centred
+             * @enum {string}
+             */
+            meaning: "nominal-centred" | "minimum";
         } & {
             [key: string]: unknown;
         };
@@ -2722,6 +3323,27 @@ export interface components {
             max_residual_m?: number;
             /** @description of the pipe whose free end is moved */
             pipe_length_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * joint-kit
+         * @description What must be on the truck for these joints?
+         */
+        Calc_joint_kit: {
+            joints: number;
+            /** @enum {string} */
+            kind: "gland" | "flange" | "coupling";
+            spare_frac: number;
+            size_in?: number;
+            dn?: number;
+            /** @enum {string} */
+            rating?: "class125" | "pn10" | "pn16";
+            washers_per_bolt?: number;
+            /** @description by its label */
+            bolts_per_joint?: number;
+            /** @default false */
+            studs: boolean;
         } & {
             [key: string]: unknown;
         };
@@ -2841,6 +3463,55 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * leak-from-decay
+         * @description How much water does this fall mean?
+         */
+        Calc_leak_from_decay: {
+            segments: ({
+                length_m: number;
+                id_mm: number;
+                wall_mm?: number;
+                /** @description short-term ring modulus */
+                e_mod_gpa?: number;
+                /** @default 0.3 */
+                nu: number;
+                /**
+                 * @default jointed
+                 * @enum {string}
+                 */
+                restraint: "anchored" | "jointed" | "free";
+            } & {
+                [key: string]: unknown;
+            })[];
+            p_bar: number;
+            fall_bar_h: number;
+            t_water_degc?: number;
+            bulk_gpa?: number;
+            /** @default 0 */
+            air_percent: number;
+            /** @default 101.325 */
+            p_atm_kpa: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * leak-response
+         * @description What may be done about the leak next?
+         */
+        Calc_leak_response: {
+            /** @enum {string} */
+            family: "bolted-coupling" | "positive-stop" | "gland" | "flange" | "saddle" | "stab" | "composite" | "fusion";
+            done: string[];
+            pressure_pa?: number;
+            /** @description at which it may be tightened */
+            pressure_max_pa?: number;
+            actions?: string[];
+            /** @enum {string} */
+            did?: "tightened" | "remade" | "cut-out";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * lifting-method
          * @description How is a pipe of this size lifted?
          */
@@ -2885,6 +3556,38 @@ export interface components {
              * @default 30
              */
             spike_max_s: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * log-segment
+         * @description Which phases does the log hold?
+         */
+        Calc_log_segment: {
+            series: number[][];
+            stp_kpa: number;
+            /** @default 172.368932329209 */
+            stable_rate_kpa_h: number;
+            /**
+             * @description at least so long
+             * @default 30
+             */
+            stabilise_min: number;
+            /**
+             * @description over which a fall is watched
+             * @default 10
+             */
+            window_min: number;
+            /**
+             * @description of the test pressure
+             * @default 0.5
+             */
+            rise_percent_per_min: number;
+            /**
+             * @description of the test pressure
+             * @default 2
+             */
+            fall_percent_per_min: number;
         } & {
             [key: string]: unknown;
         };
@@ -2956,6 +3659,33 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * mandrel-size
+         * @description How large must the mandrel be?
+         */
+        Calc_mandrel_size: {
+            /** @description of the pipe's standard, not the nominal size */
+            base_id_mm: number;
+            /** @description deflection that is allowed */
+            limit_percent: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * manhole-vacuum
+         * @description How long must the vacuum stand in this manhole?
+         */
+        Calc_manhole_vacuum: {
+            dn_in: number;
+            depth_ft: number;
+            /** @description how far the vacuum fell */
+            p_drop_inhg?: number;
+            elapsed_s?: number;
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * mark-at-face
          * @description Does the insertion mark stand at the face all round?
          */
@@ -3015,6 +3745,58 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * mechanical-closing-piece
+         * @description How long is the piece between two couplings cut?
+         */
+        Calc_mechanical_closing_piece: {
+            /** @enum {string} */
+            method: "double-coupling" | "positive-stop" | "ef";
+            /** @description aimed at */
+            gap1_m: number;
+            /** @description aimed at */
+            gap2_m: number;
+            coupling1_length_m: number;
+            coupling2_length_m: number;
+            /** @enum {string} */
+            park: "on-piece" | "on-main" | "split";
+            /** @description 0: no correction */
+            alpha_per_k: number;
+            /** @description between the old ends */
+            opening_m?: number;
+            opening_top_m?: number;
+            opening_bottom_m?: number;
+            opening_diff_max_m?: number;
+            gap_min_m?: number;
+            gap_max_m?: number;
+            /** @enum {string} */
+            coupler_stop?: "none" | "removable" | "fixed";
+            /** @description clean bare pipe on the old end */
+            bare1_m?: number;
+            /** @description clean bare pipe on the old end */
+            bare2_m?: number;
+            t_piece_degc?: number;
+            t_main_degc?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * mechanical-thermal-gap
+         * @description Which gap is left today, for heat and cold?
+         */
+        Calc_mechanical_thermal_gap: {
+            /** @description free length that moves into this gap */
+            pipe_length_m: number;
+            alpha_per_k: number;
+            /** @description of the pipe */
+            t_lay_degc: number;
+            t_min_degc: number;
+            t_max_degc: number;
+            gap_min_m?: number;
+            gap_max_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * od-at-temperature
          * @description What is the diameter at the reference temperature?
          */
@@ -3025,6 +3807,54 @@ export interface components {
             t_ref_c: number;
             /** @default 0.00018 */
             alpha_per_k: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * od-range-check
+         * @description Does the coupling suit both ends, and does its inner layer stay?
+         */
+        Calc_od_range_check: {
+            ends: {
+                a?: {
+                    /** @description taped, or the mean */
+                    od_mm: number;
+                    range_min_mm?: number;
+                    range_max_mm?: number;
+                    od_min_mm?: number;
+                    od_max_mm?: number;
+                    /** @description expanded */
+                    u_mm?: number;
+                    surface_ok?: boolean;
+                } & {
+                    [key: string]: unknown;
+                };
+                b?: {
+                    /** @description taped, or the mean */
+                    od_mm: number;
+                    range_min_mm?: number;
+                    range_max_mm?: number;
+                    od_min_mm?: number;
+                    od_max_mm?: number;
+                    /** @description expanded */
+                    u_mm?: number;
+                    surface_ok?: boolean;
+                } & {
+                    [key: string]: unknown;
+                };
+            } & {
+                [key: string]: unknown;
+            };
+            /** @description none: one layer */
+            layer_remove_from_mm?: number;
+            /** @enum {string} */
+            layer_rule?: "both-or-none" | "per-end" | "no-layer";
+            limit_out_of_round_mm?: number;
+            /**
+             * @default guarded
+             * @enum {string}
+             */
+            rule: "guarded" | "guarded-95" | "simple";
         } & {
             [key: string]: unknown;
         };
@@ -3045,6 +3875,42 @@ export interface components {
             materials?: string;
             /** @default UTC */
             time_zone: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * order-lock
+         * @description Were steps that must not be swapped done in order?
+         */
+        Calc_order_lock: {
+            /** @description pairs [first, then] */
+            before: unknown;
+            events: ({
+                step: string;
+                /** Format: date-time */
+                time: string;
+                /** @description tells the order of two at one instant */
+                seq?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /** @default false */
+            complete: boolean;
+            /** @description the parts under pressure once a step is done */
+            pressure_after?: unknown;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * orifice-leak
+         * @description What does a hole lose?
+         */
+        Calc_orifice_leak: {
+            hole_mm: number;
+            p_bar: number;
+            t_water_degc?: number;
+            /** @default 0.6 */
+            cd: number;
         } & {
             [key: string]: unknown;
         };
@@ -3176,6 +4042,57 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * pe-expansion-hold
+         * @description Did the stretched pipe keep its pressure?
+         */
+        Calc_pe_expansion_hold: {
+            p_test_psi: number;
+            expansion_h: number;
+            p_phase_start_psi: number;
+            phase_h: number;
+            p_phase_min_psi: number;
+            p_phase_max_psi?: number;
+            /** @description whole time under pressure */
+            total_h?: number;
+            /** @description of the weakest part, at the lowest point */
+            p_design_psi?: number;
+            /**
+             * @description for the temperature of the pipe
+             * @default 1
+             */
+            temp_factor: number;
+            /** @default 1.5 */
+            ceiling_factor: number;
+            /** @default 4 */
+            min_expansion_h: number;
+            /** @default 1 */
+            min_phase_h: number;
+            /** @default 8 */
+            max_total_h: number;
+            /** @default 10 */
+            reduction_psi: number;
+            /** @default 5 */
+            deviation_limit_percent: number;
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * pe-makeup-table
+         * @description Is the make-up water of this polyethylene line within the table?
+         */
+        Calc_pe_makeup_table: {
+            dn_in: number;
+            hours: number;
+            length_ft: number;
+            measured_gal?: number;
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * pe-pipe-metric
          * @description What does the pipe standard allow for this pipe?
          */
@@ -3297,6 +4214,23 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * pe-two-volume
+         * @description Does the later hour take little enough water?
+         */
+        Calc_pe_two_volume: {
+            length_m: number;
+            dn_mm: number;
+            /** @description average head of the test */
+            head_m: number;
+            v1_l: number;
+            v2_l: number;
+            windows?: number[][];
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * peel-target
          * @description What will the diameter be once it is peeled?
          */
@@ -3326,6 +4260,30 @@ export interface components {
             said: "turning" | "hand";
             /** @enum {string} */
             kept: "turning" | "hand";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * pipe-candidates
+         * @description What pipe is this?
+         */
+        Calc_pipe_candidates: {
+            od_mm: number;
+            /** @description expanded */
+            u_mm: number;
+            /** @description how far off is still shown */
+            window_mm?: number;
+            /**
+             * @description thickness, taken off twice
+             * @default 0
+             */
+            coating_mm: number;
+            /**
+             * @default unknown
+             * @enum {string}
+             */
+            material: "iron" | "steel" | "pvc" | "pe" | "unknown";
+            families?: string[];
         } & {
             [key: string]: unknown;
         };
@@ -3417,6 +4375,49 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * pressure-length-change
+         * @description How much shorter does the test make it?
+         */
+        Calc_pressure_length_change: {
+            /** @enum {string} */
+            method: "composite-coefficient" | "slip-joint" | "capped-free";
+            /** @description the stretch that is free to move */
+            length_m: number;
+            p_bar: number;
+            rated_bar?: number;
+            /** @description percent shorter for each 100 % over the rating */
+            percent_per_100?: number;
+            od_mm?: number;
+            wall_mm?: number;
+            e_mod_gpa?: number;
+            nu?: number;
+            /** @description what riser and connectors bear */
+            allowed_mm?: number;
+            /** @default false */
+            anchor_pile: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * pressure-loss
+         * @description Did the pressure fall little, and ever less?
+         */
+        Calc_pressure_loss: {
+            readings: number[][];
+            limit_kpa: number;
+            /** @default 60 */
+            duration_min: number;
+            /**
+             * @description step of the gauge
+             * @default 0
+             */
+            resolution_kpa: number;
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * pressurise-volume
          * @description How much water does the raise take?
          */
@@ -3459,6 +4460,26 @@ export interface components {
             ratio: number;
             efficiency: number;
             limit_n?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * pull-out-thrust
+         * @description What pulls the joint apart, and what holds it?
+         */
+        Calc_pull_out_thrust: {
+            /** @description diameter at which it seals */
+            od_m: number;
+            /** @description of the test */
+            pressure_pa: number;
+            /** @description 0: straight end, closed valve or cap */
+            bend_deg: number;
+            /** @description 0: none */
+            restraint_n?: number;
+            tie_rods?: number;
+            /** @description each */
+            rod_area_m2?: number;
+            rod_allow_pa?: number;
         } & {
             [key: string]: unknown;
         };
@@ -3524,6 +4545,21 @@ export interface components {
             per_end: number;
             /** Format: date-time */
             pulled_at?: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * retorque-due
+         * @description When are the bolts gone over again, and was it then?
+         */
+        Calc_retorque_due: {
+            /** Format: date-time */
+            tightened_at: string;
+            /** Format: date-time */
+            retorqued_at?: string;
+            wait_min_s?: number;
+            wait_max_s?: number;
+            pressure_pa?: number;
         } & {
             [key: string]: unknown;
         };
@@ -3602,6 +4638,17 @@ export interface components {
             margin_mm: number;
             /** @default 3 */
             wash_factor: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * saddle-torque
+         * @description Is the saddle closed, and no bolt over its most?
+         */
+        Calc_saddle_torque: {
+            torques_nm: number[];
+            max_nm?: number;
+            flanges_meet?: boolean;
         } & {
             [key: string]: unknown;
         };
@@ -3741,6 +4788,110 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * sewer-air-concrete
+         * @description How long must the air stand in this concrete sewer?
+         */
+        Calc_sewer_air_concrete: {
+            dn_in: number;
+            length_ft: number;
+            elapsed_s?: number;
+            /** @description how far it fell in that time */
+            p_drop_psi?: number;
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * sewer-air-mixed
+         * @description How long must the air stand in a sewer of several sizes?
+         */
+        Calc_sewer_air_mixed: {
+            segments: ({
+                dn_mm: number;
+                length_m: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /**
+             * @description 1 psi, or half of it
+             * @default 1
+             */
+            drop_psi: number;
+            /**
+             * @description above the invert, average
+             * @default 0
+             */
+            groundwater_ft: number;
+            /** @default 3.5 */
+            p_start_psi: number;
+            /** @default 9 */
+            p_start_max_psi: number;
+            /** @default 0.0015 */
+            q_cfm_ft2: number;
+            /** @default 36 */
+            dn_max_in: number;
+            elapsed_s?: number;
+            /** @description how far it fell in that time */
+            p_drop_psi?: number;
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * sewer-air-time
+         * @description How long must the air stand in this sewer?
+         */
+        Calc_sewer_air_time: {
+            dn_in: number;
+            length_ft: number;
+            /**
+             * @description 1 psi, or half of it
+             * @default 1
+             */
+            drop_psi: number;
+            /**
+             * @description above the invert, average
+             * @default 0
+             */
+            groundwater_ft: number;
+            /** @default 3.5 */
+            p_start_psi: number;
+            /** @default 9 */
+            p_start_max_psi: number;
+            /** @default 0.0015 */
+            q_cfm_ft2: number;
+            /** @default 36 */
+            dn_max_in: number;
+            elapsed_s?: number;
+            /** @description how far it fell in that time */
+            p_drop_psi?: number;
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * sewer-exfiltration
+         * @description How much may leak out of this sewer, or in?
+         */
+        Calc_sewer_exfiltration: {
+            rate_gal_in_mi_d: number;
+            segments: ({
+                dn_mm: number;
+                length_m: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            duration_h: number;
+            measured_l?: number;
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * sling-load
          * @description What does one leg of the sling carry?
          */
@@ -3826,6 +4977,22 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * split-section
+         * @description Where must the section be cut?
+         */
+        Calc_split_section: {
+            profile: number[][];
+            max_level_range_m?: number;
+            /** @description most at the lowest point */
+            p_max_bar?: number;
+            /** @description least at the highest point */
+            p_min_bar?: number;
+            /** @default 1000 */
+            density_kg_m3: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * square-cut
          * @description Is the end square, or does the pipe lean?
          */
@@ -3835,6 +5002,134 @@ export interface components {
             limit_deg: number;
             /** @description uncertainty of the reading, k = 2 */
             u_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * stab-check
+         * @description Is the stab joint in?
+         */
+        Calc_stab_check: {
+            /** @description depth by the label */
+            insertion_m: number;
+            /** @description from the pipe end */
+            mark_m: number;
+            /** @description plus = outside */
+            mark_to_face_m?: number;
+            mark_tol_m?: number;
+            face_max_m?: number;
+            cut_square?: boolean;
+            chamfer_gauge_ok?: boolean;
+            mark_visible?: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * staged-check
+         * @description Was the staged test run right, and is it tight?
+         */
+        Calc_staged_check: {
+            rated_psi: number;
+            target_psi: number;
+            /** @description the fastest that was logged, of the rating */
+            max_ramp_percent_per_min: number;
+            peak_psi: number;
+            /** @description when the clock started */
+            decline_at_start_psi_h: number;
+            hold_h: number;
+            /** @description lowest of the hold */
+            p_hold_min_psi: number;
+            /** @default 20 */
+            ramp_limit_percent_per_min: number;
+            /** @default 2 */
+            min_hold_h: number;
+            /** @description an earlier rate */
+            decline_before_psi_h?: number;
+            /** @description from that to the start of the clock */
+            between_min?: number;
+            /** @default 200 */
+            overshoot_psi: number;
+            /**
+             * @description of the target
+             * @default 5
+             */
+            overshoot_share_percent: number;
+            /** @description most that the maker's paper allows in a test */
+            maker_max_psi?: number;
+            maker_max_document?: string;
+            /** @default 25 */
+            stable_rate_psi_h: number;
+            /**
+             * @description of the target
+             * @default 2
+             */
+            stable_share_percent_per_h: number;
+            /** @default false */
+            visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * staged-hydrotest
+         * @description By which steps does the pressure rise?
+         */
+        Calc_staged_hydrotest: {
+            rated_psi: number;
+            factor: number;
+            length_ft: number;
+            /**
+             * @description every bare connector is looked at, from the side
+             * @default 499.99999999999994
+             */
+            first_look_psi: number;
+            /** @default 499.99999999999994 */
+            step_psi: number;
+            /**
+             * @description of the target
+             * @default 50
+             */
+            step_share_percent: number;
+            /** @default 10 */
+            step_hold_min: number;
+            /**
+             * @description of the rating
+             * @default 20
+             */
+            ramp_percent_per_min: number;
+            /** @default 4 */
+            hold_h: number;
+            /** @default 200 */
+            overshoot_psi: number;
+            /**
+             * @description of the target
+             * @default 5
+             */
+            overshoot_share_percent: number;
+            /** @description most that the maker's paper allows in a test */
+            maker_max_psi?: number;
+            maker_max_document?: string;
+            /** @default 25 */
+            stable_rate_psi_h: number;
+            /**
+             * @description of the target
+             * @default 2
+             */
+            stable_share_percent_per_h: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * staged-log
+         * @description What do the rise and the hold of a staged test show?
+         */
+        Calc_staged_log: {
+            samples: number[][];
+            rated_kpa: number;
+            raise_from_min: number;
+            /** @description the target was reached */
+            target_from_min: number;
+            hold_from_min: number;
+            hold_to_min: number;
         } & {
             [key: string]: unknown;
         };
@@ -3873,6 +5168,29 @@ export interface components {
             coupling_mm: number;
             /** @default false */
             slides_back: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * stored-energy
+         * @description How much energy does the gas store?
+         */
+        Calc_stored_energy: {
+            /** @description of the whole section */
+            volume_m3: number;
+            /** @description gauge */
+            p_test_bar: number;
+            /**
+             * @default pcc2
+             * @enum {string}
+             */
+            method: "pcc2" | "isentropic" | "brode" | "isothermal";
+            /** @default 101 */
+            p_atm_abs_kpa: number;
+            /** @default 1.4 */
+            gamma: number;
+            /** @description of the section full of water */
+            compliance_l_per_bar?: number;
         } & {
             [key: string]: unknown;
         };
@@ -3940,6 +5258,118 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * tap-flush-loss
+         * @description How much water does flushing take?
+         */
+        Calc_tap_flush_loss: {
+            /** @description its diameter */
+            orifice_m: number;
+            pressure_pa: number;
+            time_s: number;
+            /** @default 0.6 */
+            cd: number;
+            /** @default 1000 */
+            density_kg_m3: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * tap-rod-thrust
+         * @description What throws the tapping rod up?
+         */
+        Calc_tap_rod_thrust: {
+            /** @description its diameter in the packing */
+            rod_m: number;
+            pressure_pa: number;
+            hold_max_n?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * tap-size-check
+         * @description May the main take this hole?
+         */
+        Calc_tap_size_check: {
+            hole_m: number;
+            od_m: number;
+            wall_m: number;
+            max_ratio_frac?: number;
+            max_hole_m?: number;
+            /**
+             * @default saddle
+             * @enum {string}
+             */
+            method: "saddle" | "direct";
+            material?: string;
+            direct_materials?: string[];
+            direct_od_min_m?: number;
+            direct_od_max_m?: number;
+            direct_dr_max?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * tap-spacing
+         * @description Do the taps stand far enough apart?
+         */
+        Calc_tap_spacing: {
+            taps: ({
+                chainage_m: number;
+                /** @description 0: top */
+                clock_deg: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            joints_m: number[];
+            spacing_min_m?: number;
+            stagger_deg?: number;
+            inline_min_m?: number;
+            joint_min_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * tap-travel
+         * @description How far must the cutter go?
+         */
+        Calc_tap_travel: {
+            od_m: number;
+            wall_m: number;
+            /** @description its diameter */
+            cutter_m: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * telescoping-cut
+         * @description Where is the second cut made?
+         */
+        Calc_telescoping_cut: {
+            /** @description face to face */
+            collapsed_m: number;
+            /** @description face to face */
+            extended_m: number;
+            insertion1_m: number;
+            insertion2_m: number;
+            /** @description travel kept for soil and heat */
+            reserve_m: number;
+            /** @description beyond the face mark; minus = before it */
+            cut_dev_m: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * temperature-compensate
+         * @description What would it be without the weather?
+         */
+        Calc_temperature_compensate: {
+            slope_kpa_per_k: number;
+            t_ref_degc: number;
+            readings: number[][];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * test-gauge-window
          * @description What must the gauge show?
          */
@@ -3976,6 +5406,17 @@ export interface components {
              * @enum {string}
              */
             restraint: "anchored" | "jointed" | "free";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * three-point-log
+         * @description What does a shut line show at its three times?
+         */
+        Calc_three_point_log: {
+            samples: number[][];
+            raise_from_min: number;
+            shut_min: number;
         } & {
             [key: string]: unknown;
         };
@@ -4108,6 +5549,29 @@ export interface components {
              * @enum {string}
              */
             guard_rule: "none" | "uncertainty";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * torque-preload
+         * @description What does the torque pull in the bolt?
+         */
+        Calc_torque_preload: {
+            nut_factor: number;
+            diameter_m: number;
+            area_m2: number;
+            proof_pa: number;
+            torque_nm?: number;
+            preload_n?: number;
+            percent_max?: number;
+            scatter_frac?: number;
+            bolt_condition?: string;
+            required_condition?: string;
+            pitch_m?: number;
+            mu_thread?: number;
+            mu_head?: number;
+            /** @description mean of the ring */
+            bearing_diameter_m?: number;
         } & {
             [key: string]: unknown;
         };
@@ -4280,6 +5744,19 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * weep-rate
+         * @description How much does a weep lose?
+         */
+        Calc_weep_rate: {
+            caught_m3?: number;
+            time_s?: number;
+            drops_per_min?: number;
+            /** @default 5e-8 */
+            drop_m3: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * weld-conditions
          * @description May we fuse in this weather?
          */
@@ -4297,6 +5774,83 @@ export interface components {
             diff_max_k?: number;
             dew_margin_min_k?: number;
             wind_max_ms?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * wrap-marks
+         * @description Where do the marks of a wrap-round clamp go?
+         */
+        Calc_wrap_marks: {
+            body_length_m: number;
+            /** @description rubber */
+            seal_length_m: number;
+            /** @description along the pipe */
+            break_width_m: number;
+            /** @description outside the body */
+            mark_offset_m: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * wrap-repair
+         * @description Does the clamp cover the break, and is it closed?
+         */
+        Calc_wrap_repair: {
+            body_length_m: number;
+            /** @description rubber */
+            seal_length_m: number;
+            /** @description along the pipe */
+            break_width_m: number;
+            /** @description outside the body */
+            mark_offset_m: number;
+            /** @description body end to its mark */
+            left_m: number;
+            /** @description body end to its mark */
+            right_m: number;
+            min_cover_m?: number;
+            sum_tol_m?: number;
+            latch_clicked?: boolean;
+            latch_clicks?: number;
+            latch_clicks_min?: number;
+            guides_aligned?: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * wrench-extension
+         * @description What is set on the wrench with an extension?
+         */
+        Calc_wrench_extension: {
+            target_nm: number;
+            /** @description square drive to grip */
+            lever_m: number;
+            /** @description square drive to bolt */
+            extension_m: number;
+            /**
+             * @description 0: in line, 90: square, 180: back towards the hand
+             * @default 0
+             */
+            angle_deg: number;
+            reading_nm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * wrench-fit
+         * @description Is this wrench fit for the torque?
+         */
+        Calc_wrench_fit: {
+            target_nm: number;
+            range_max_nm?: number;
+            range_min_nm?: number;
+            class_tol_frac?: number;
+            tol_frac?: number;
+            /**
+             * @description of the scale
+             * @default 0.2
+             */
+            least_share: number;
         } & {
             [key: string]: unknown;
         };
@@ -4457,6 +6011,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FileSamples"];
+                };
+            };
+        };
+    };
+    fb261db4bb484fa33fe6965a8aebcde8: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file?: string;
+                    /** @description joint/ID that it is evidence of */
+                    subject?: string;
+                    step?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Readings in the order of their times */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        readings: {
+                            bolt: number;
+                            pass: number;
+                            torque_nm: number;
+                            /** Format: date-time */
+                            time: string;
+                        }[];
+                    };
                 };
             };
         };

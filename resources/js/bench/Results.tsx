@@ -65,7 +65,13 @@ export function Results({ calculation, out }: { calculation: string; out: Record
       <Box sx={{ overflowX: 'auto', fontWeight: 400 }} tabIndex={0} role="region" aria-label={say('bench.tableOfResults')}>
         <Box
           component="table"
-          sx={{ borderCollapse: 'collapse', fontSize: '1rem', '& th, & td': { textAlign: 'left', verticalAlign: 'top', pr: 2, py: 0.25 } }}
+          sx={{
+            borderCollapse: 'collapse',
+            fontSize: '1rem',
+            // A wide table is drawn aside: no word of it is broken.
+            overflowWrap: 'normal',
+            '& th, & td': { textAlign: 'left', verticalAlign: 'top', pr: 2, py: 0.25 },
+          }}
         >
           <thead>
             <tr>

@@ -1,6 +1,7 @@
 import type { InputSchema } from '../api/queries'
 import { figureOf } from '../ui/figureOf'
 import type { Shown } from '../ui/units'
+import { fromLines, isLines, toLines, type Lines } from './lines'
 
 /** As it is typed: texts, and lists and objects of them. */
 export type Typed = string | Typed[] | { [key: string]: Typed }
@@ -9,7 +10,8 @@ export type Typed = string | Typed[] | { [key: string]: Typed }
 export type ShownOf = (key: string, schema: InputSchema) => Shown
 
 export type Kind =
-  'figure' | 'text' | 'choice' | 'flag' | 'time' | 'day' | 'round' | 'table' | 'series' | 'list' | 'part' | 'layout' | 'signs' | 'file'
+  | ('figure' | 'text' | 'choice' | 'flag' | 'time' | 'day' | 'round' | 'table' | 'series' | 'list' | 'part' | 'layout' | 'signs' | 'file')
+  | Lines
 
 /** A text that is longer than a person types comes out of a file. */
 const LONGEST_TYPED = 5000
@@ -49,7 +51,9 @@ const numberOr = (text: string): unknown => figureOf(text) ?? text.trim()
 
 function valueOf(schema: InputSchema, value: Typed, shown: ShownOf): unknown {
   const rows = Array.isArray(value) ? value.filter((row) => !isEmpty(row)) : []
-  switch (kindOf(schema)) {
+  const kind = kindOf(schema)
+  if (isLines(kind)) return fromLines(kind, value as string)
+  switch (kind) {
     case 'figure':
       return numberOr(value as string)
     case 'flag':
@@ -117,7 +121,9 @@ export function fromExample(
 
 function typedOf(key: string, schema: InputSchema, value: unknown, shown: ShownOf): Typed {
   const list = Array.isArray(value) ? (value as unknown[]) : []
-  switch (kindOf(schema)) {
+  const kind = kindOf(schema)
+  if (isLines(kind)) return toLines(kind, value)
+  switch (kind) {
     case 'figure':
       return typeof value === 'number' ? written(shown(key, schema).fromKey(value)) : String(value)
     case 'table':

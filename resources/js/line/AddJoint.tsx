@@ -56,7 +56,7 @@ export function AddJoint({ open, onClose, line }: { open: boolean; onClose: () =
       onClose={onClose}
       title={say('line.addASaddleOrAJoint')}
       actions={
-        <Button variant="contained" disabled={add.busy} onClick={save}>
+        <Button variant="contained" disabled={add.busy || procedures.isPending} onClick={save}>
           {say('common.addIt')}
         </Button>
       }

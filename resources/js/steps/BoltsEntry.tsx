@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material'
-import { useState, type ReactElement } from 'react'
-import type { Fact, FieldSpec, StepState } from '../api/client'
+import { useEffect, useRef, useState, type ReactElement } from 'react'
+import type { Fact, FieldSpec, StepState, Usual } from '../api/client'
 import { useMe, useUnits } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { BoltCircle } from '../ui/BoltCircle'
@@ -8,9 +8,18 @@ import { figureInput } from '../ui/figureInput'
 import { Pad } from '../ui/Pad'
 import { Sentence } from '../ui/Verdict'
 import { figure as written } from '../ui/units'
+import { OfDevice } from './WrenchDevice'
+import { AskWhether } from './AskWhether'
+import { doubtOf, type Doubt } from './doubt'
 import { badBolts, progressOf, readingsOf, type PlanStep, type Progress } from './bolts'
 import { complaint, shownField, toValue } from './entry'
 import { say } from '../texts/say'
+
+/** What stands at the foot of a phone while a figure is typed. */
+const PAD_HEIGHT = 356
+
+/** Beyond this share of what is wanted a figure is asked about: a foot-pound is a third more than a newton metre. */
+const USUAL = 0.2
 
 const TORQUE: FieldSpec = { key: 'torque_nm', label: say('steps.torque'), quantity: 'torque', min: 0, max: 5000 }
 
@@ -18,13 +27,17 @@ interface Props {
   path: string
   state: StepState
   facts: Fact[]
+  /** the project is one of practice: a stand-in plays the wrench */
+  practice: boolean
   onRecord: (value: Record<string, unknown>) => void
+  /** what was recorded by itself, not by this page's form */
+  onDone: () => void
 }
 
 /** Bolt by bolt and pass by pass: the next one is lit; one tap for a wrench that clicks, a figure for one that shows it. */
-export function BoltsEntry({ path, state, facts, onRecord }: Props): ReactElement {
+export function BoltsEntry({ path, state, facts, practice, onRecord, onDone }: Props): ReactElement {
   const waiting = useOutbox(path)
-  const { plan, wrench } = entryOf(state)
+  const { plan, wrench, slips } = entryOf(state)
   const progress = progressOf(plan, readingsOf(state.key, facts, waiting))
   const [picked, setPicked] = useState<number | null>(null)
   const [typing, setTyping] = useState(wrench === 'reads')
@@ -36,6 +49,7 @@ export function BoltsEntry({ path, state, facts, onRecord }: Props): ReactElemen
     onRecord({ bolt: wanted!.bolt, pass: wanted!.pass, ...value })
   }
   const then = picked === null ? progress.then : progress.next
+  const byTurns = wrench === 'turns'
   return (
     <Box>
       <Passes progress={progress} />
@@ -50,29 +64,45 @@ export function BoltsEntry({ path, state, facts, onRecord }: Props): ReactElemen
             </Sentence>
           ))}
       {wanted === null ? (
-        <Typography sx={{ fontWeight: 700 }}>{say('steps.everyBoltIsReadTapOne')}</Typography>
+        <Typography sx={{ fontWeight: 700 }}>{say(byTurns ? 'steps.everyNutIsTurned' : 'steps.everyBoltIsReadTapOne')}</Typography>
+      ) : byTurns ? (
+        <Done
+          what={say('steps.nutIsTurned', { bolt: wanted.bolt, turns: wanted.turns ?? 1 })}
+          then={then}
+          onDone={() => record({ turned: true })}
+        />
       ) : typing ? (
-        <Figure key={picked ?? 'next'} wanted={wanted} onRecord={record} />
+        <Figure key={picked ?? 'next'} wanted={wanted} slips={slips} onRecord={record} />
       ) : (
         <Box sx={{ display: 'grid', gap: 1 }}>
-          <Button
-            variant="contained"
-            sx={{ minHeight: 96, display: 'block', fontSize: '1.5rem', lineHeight: 1.3 }}
-            onClick={() => record({ torque_nm: wanted.torque_nm, turned: true })}
-          >
-            {say('steps.boltIsAt', { bolt: wanted.bolt, torque: shown.text(wanted.torque_nm) })}
-            {then && (
-              <Box component="span" sx={{ display: 'block', fontSize: '1rem', fontWeight: 400 }}>
-                {say('steps.thenBolt', { bolt: then.bolt })}
-              </Box>
-            )}
-          </Button>
+          <Done
+            what={say('steps.boltIsAt', { bolt: wanted.bolt, torque: shown.text(wanted.torque_nm ?? 0) })}
+            then={then}
+            onDone={() => record({ torque_nm: wanted.torque_nm, turned: true })}
+          />
           <Button variant="outlined" onClick={() => setTyping(true)}>
             {say('steps.anotherFigure')}
           </Button>
         </Box>
       )}
+      {!byTurns && wanted !== null && (
+        <OfDevice subject={path} stepKey={state.key} left={progress.left} practice={practice} onDone={onDone} />
+      )}
     </Box>
+  )
+}
+
+/** One tap for a bolt that has clicked or a nut that is turned; beneath it what comes then. */
+function Done({ what, then, onDone }: { what: string; then: PlanStep | null; onDone: () => void }): ReactElement {
+  return (
+    <Button variant="contained" fullWidth sx={{ minHeight: 96, display: 'block', fontSize: '1.5rem', lineHeight: 1.3 }} onClick={onDone}>
+      {what}
+      {then && (
+        <Box component="span" sx={{ display: 'block', fontSize: '1rem', fontWeight: 400 }}>
+          {say('steps.thenBolt', { bolt: then.bolt })}
+        </Box>
+      )}
+    </Button>
   )
 }
 
@@ -82,9 +112,16 @@ export function RecordedBolts({ state, facts }: { state: StepState; facts: Fact[
   return <Circle state={state} progress={progress} wanted={null} onPick={undefined} />
 }
 
-function entryOf(state: StepState): { plan: PlanStep[]; wrench: string } {
-  const entry = (state.entry ?? {}) as { plan?: PlanStep[]; wrench?: string }
-  return { plan: entry.plan ?? [], wrench: entry.wrench ?? 'reads' }
+interface BoltsKnown {
+  plan: PlanStep[]
+  wrench: string
+  /** how a torque goes wrong; what a device kept from an earlier version does not say it */
+  slips: Usual['slips']
+}
+
+function entryOf(state: StepState): BoltsKnown {
+  const entry = (state.entry ?? {}) as Partial<BoltsKnown>
+  return { plan: entry.plan ?? [], wrench: entry.wrench ?? 'reads', slips: entry.slips ?? [] }
 }
 
 /** Torque in the reader's unit: whole figures, as a wrench shows them. */
@@ -139,21 +176,30 @@ function Circle({
     const nm = progress.read.get(`${progress.pass}/${bolt}`)
     return nm === undefined || Number.isNaN(nm) ? null : torque.text(nm)
   }
+  const circle = useRef<HTMLDivElement>(null)
+  // The lit bolt is seen above the pad, wherever round the circle it lies. (Newer browsers give a promise back: no effect's end.)
+  useEffect(() => {
+    circle.current?.scrollIntoView({ block: 'nearest' })
+  }, [wanted?.bolt])
   return (
     <Box sx={{ maxWidth: { xs: 280, md: 400 }, mx: 'auto', mb: 1 }}>
-      <BoltCircle
-        bolts={progress.bolts}
-        done={(bolt) => taken(bolt) / Math.max(1, progress.passes)}
-        figure={inPass}
-        lit={wanted?.bolt ?? null}
-        bad={badBolts(state)}
-        onPick={onPick}
-        centre={
-          wanted
-            ? [say('steps.boltTo', { bolt: wanted.bolt }), torque.text(wanted.torque_nm), torque.symbol]
-            : [say('steps.allBolts'), String(progress.bolts), say('steps.boltsRead')]
-        }
-      />
+      <Box ref={circle} sx={{ scrollMarginBottom: { xs: PAD_HEIGHT, md: 0 } }}>
+        <BoltCircle
+          bolts={progress.bolts}
+          done={(bolt) => taken(bolt) / Math.max(1, progress.passes)}
+          figure={inPass}
+          lit={wanted?.bolt ?? null}
+          bad={badBolts(state)}
+          onPick={onPick}
+          centre={
+            wanted?.turns !== undefined
+              ? [say('steps.nutBy', { bolt: wanted.bolt }), String(wanted.turns), say('steps.turns')]
+              : wanted
+                ? [say('steps.boltTo', { bolt: wanted.bolt }), torque.text(wanted.torque_nm ?? 0), torque.symbol]
+                : [say('steps.allBolts'), String(progress.bolts), say('steps.boltsRead')]
+          }
+        />
+      </Box>
       <Typography variant="body2" sx={{ textAlign: 'center' }}>
         {say('steps.seenFromTheNutsBolt1')}
       </Typography>
@@ -162,21 +208,40 @@ function Circle({
 }
 
 /** The figure that the wrench shows, above its pad. */
-function Figure({ wanted, onRecord }: { wanted: PlanStep; onRecord: (value: Record<string, unknown>) => void }): ReactElement {
+function Figure({
+  wanted,
+  slips,
+  onRecord,
+}: {
+  wanted: PlanStep
+  slips: Usual['slips']
+  onRecord: (value: Record<string, unknown>) => void
+}): ReactElement {
   const { shown, text: said } = useTorque()
-  const aim = said(wanted.torque_nm)
+  const nm = wanted.torque_nm ?? 0
+  const aim = said(nm)
+  const sure = useRef(new Set<string>())
+  const [asked, setAsked] = useState<Doubt | null>(null)
   const [text, setText] = useState('')
   const [fault, setFault] = useState<string | null>(null)
   const set = (next: string): void => {
     setText(next)
     setFault(null)
   }
-  const record = (): void => {
-    const why = complaint(TORQUE, text, shown)
+  const usual: Usual = { near: nm, whole: false, low: nm * (1 - USUAL), high: nm * (1 + USUAL), slips }
+  const record = (typed: string): void => {
+    const why = complaint(TORQUE, typed, shown)
     if (why) return setFault(why)
+    const doubt = sure.current.has(typed.trim()) ? null : doubtOf(typed, usual, shown)
+    if (doubt) return setAsked(doubt)
     // The next figure may be typed before the next bolt is lit: nothing of it is lost.
     setText('')
-    onRecord(toValue(TORQUE, text, shown))
+    onRecord(toValue(TORQUE, typed, shown))
+  }
+  const is = (typed: string): void => {
+    sure.current.add(typed.trim())
+    setAsked(null)
+    record(typed)
   }
   return (
     // Figure, fault and pad stay together at the thumb, whatever is above them.
@@ -185,10 +250,19 @@ function Figure({ wanted, onRecord }: { wanted: PlanStep; onRecord: (value: Reco
       noValidate
       onSubmit={(e) => {
         e.preventDefault()
-        record()
+        record(text)
       }}
       sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}
     >
+      {asked && (
+        <AskWhether
+          label={say('steps.bolt', { bolt: wanted.bolt })}
+          symbol={shown.symbol}
+          doubt={asked}
+          onIs={is}
+          onClose={() => setAsked(null)}
+        />
+      )}
       <Box
         component="label"
         sx={{
@@ -205,13 +279,14 @@ function Figure({ wanted, onRecord }: { wanted: PlanStep; onRecord: (value: Reco
         </Typography>
         <input
           ref={(el) => el?.focus({ preventScroll: true })}
+          data-at-hand=""
           inputMode="none"
           autoComplete="off"
           value={text}
           onChange={(e) => set(e.target.value)}
           aria-label={say('steps.torqueOfBolt', { bolt: wanted.bolt, symbol: shown.symbol })}
           aria-invalid={fault !== null}
-          style={{ ...figureInput, width: 110, fontSize: '2.1rem' }}
+          style={{ ...figureInput, width: 110, fontSize: '2.1rem', outline: 'none' }}
         />
         <Typography component="span" sx={{ pl: 1 }}>
           {shown.symbol}

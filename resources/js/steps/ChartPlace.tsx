@@ -14,6 +14,8 @@ export const ChartPlace = createContext<Place | null>(null)
 export function InChartPlace({ children }: { children: ReactNode }): ReactElement {
   const place = useContext(ChartPlace)
   const take = place?.take
-  useLayoutEffect(() => take?.(), [take])
+  useLayoutEffect(() => {
+    return take?.()
+  }, [take])
   return place ? <>{place.element && createPortal(children, place.element)}</> : <>{children}</>
 }

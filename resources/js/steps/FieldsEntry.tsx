@@ -170,10 +170,14 @@ export function FieldsEntry({
   const hidden = unanswered.filter((s) => unseen?.includes(s.id))
   // A tap that meant "Read on" must not answer what came into view under it.
   const isCalm = useCalm(unseen !== null && hidden.length === 0)
-  useEffect(() => setCovered(foot.current?.offsetHeight ?? 0), [active])
+  useEffect(() => {
+    setCovered(foot.current?.offsetHeight ?? 0)
+  }, [active])
 
   const reveal = useReveal(foot)
-  useEffect(() => reveal(inputs.current[active]), [active, faults, reveal])
+  useEffect(() => {
+    reveal(inputs.current[active])
+  }, [active, faults, reveal])
 
   // A digit typed anywhere on the page goes to the figure at hand.
   const firstFigure = slots.find((s) => isFigure(s.field) && isEmpty(values[s.id]))?.id

@@ -1,6 +1,8 @@
 import { Box } from '@mui/material'
 import type { ReactElement } from 'react'
+import { Assembly } from '../ui/Assembly'
 import { CouplerSection } from '../ui/CouplerSection'
+import { PieceBetween } from '../ui/PieceBetween'
 import { Round } from '../ui/Round'
 import { SocketSection } from '../ui/socket/SocketSection'
 import { say } from '../texts/say'
@@ -12,6 +14,8 @@ export const shown = (readings: Record<string, unknown>[], field: string): { clo
 /** A drawing beside a step: its shape and values come from the procedure. */
 export function Figure({ figure }: { figure: Record<string, unknown> }): ReactElement | null {
   if (figure['shape'] === 'coupler') return <CouplerSection of={figure} />
+  if (figure['shape'] === 'piece-between') return <PieceBetween of={figure} />
+  if (figure['shape'] === 'assembly') return <Assembly of={figure} />
   if (figure['shape'] === 'socket') return <SocketSection of={figure} />
   const readings = Array.isArray(figure['readings']) ? (figure['readings'] as Record<string, unknown>[]) : []
   const axis = typeof figure['axis_deg'] === 'number' ? figure['axis_deg'] : null

@@ -9,6 +9,7 @@ import { useNow } from '../ui/useNow'
 import { tight } from '../ui/Verdict'
 import { Called } from './called'
 import { isFigure } from './fields/slots'
+import { Figure } from './Figure'
 import { Held } from './Held'
 import { KINDS } from './kinds'
 import { sideName, type AtHand } from './kinds/kind'
@@ -142,7 +143,10 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
         ) : data.closed ? (
           <Typography sx={{ my: 2 }}>{data.closed}</Typography>
         ) : (held || early) && !running && !again ? (
-          <Held lock={held} opens={early ? opens : null} now={now} zone={data.line.time_zone} onGo={onGo} />
+          <>
+            <Held lock={held} opens={early ? opens : null} now={now} zone={data.line.time_zone} onGo={onGo} />
+            {state.figure && <Figure figure={state.figure} />}
+          </>
         ) : (
           entry
         )}

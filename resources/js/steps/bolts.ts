@@ -6,7 +6,9 @@ export interface PlanStep {
   seq: number
   pass: number
   bolt: number
-  torque_nm: number
+  /** none where nuts are pulled up by turns */
+  torque_nm?: number
+  turns?: number
 }
 
 export interface BoltReading {
@@ -37,6 +39,8 @@ export interface Progress {
   read: Map<string, number>
   passes: number
   bolts: number
+  /** what the plan still wants, in its order */
+  left: PlanStep[]
   /** what the plan wants next; null when all is read */
   next: PlanStep | null
   /** the one after it */
@@ -55,6 +59,7 @@ export function progressOf(plan: PlanStep[], readings: BoltReading[]): Progress 
   return {
     plan,
     read,
+    left,
     next,
     then: left[1] ?? null,
     pass,

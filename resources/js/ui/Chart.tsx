@@ -213,7 +213,9 @@ export default function Chart({
   }, [x, lines])
 
   // Bands and limits are drawn over the same figures.
-  useEffect(() => plot.current?.redraw(false), [bands, heldTo])
+  useEffect(() => {
+    plot.current?.redraw(false)
+  }, [bands, heldTo])
 
   return (
     <Box sx={{ position: 'relative' }}>

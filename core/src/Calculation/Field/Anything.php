@@ -11,7 +11,7 @@ use Diastoma\Core\Calculation\Family;
 final readonly class Anything extends Field
 {
     /**
-     * @param  'layout'|'signs'|'numbers'|''  $edit  how a page asks for it
+     * @param  'layout'|'signs'|'numbers'|'order'|'parts'|'flags'|''  $edit  how a page asks for it
      * @param  list<string>  $names  that it may hold
      */
     public function __construct(string $key, string $about = '', public string $edit = '', public array $names = [])

@@ -89,7 +89,33 @@ final readonly class Compiler
             tells: $tells,
             text: $text,
             suits: $this->suits($shape['suits'] ?? [], $reader->below('suits')),
+            speakOnly: self::speakOnly($steps, (string) json_encode($shape, JSON_UNESCAPED_SLASHES)),
+            asked: self::asked((string) json_encode($shape, JSON_UNESCAPED_SLASHES)),
         );
+    }
+
+    /**
+     * @param  array<int, array{id: string, guide?: array<mixed>, judge?: array<mixed>}>  $steps
+     * @param  string  $text  all of it
+     * @return list<string> ids of steps whose guides are for the eye: the step judges nothing, and nothing else reads their results
+     */
+    private static function speakOnly(array $steps, string $text): array
+    {
+        $speak = array_filter(
+            $steps,
+            fn (array $s) => ($s['guide'] ?? []) !== [] && ($s['judge'] ?? []) === []
+                && preg_match('/results?\.'.preg_quote($s['id'], '/').'[@.]/', $text) !== 1,
+        );
+
+        return array_values(array_map(fn (array $s) => $s['id'], $speak));
+    }
+
+    /** @return list<string> names of the line that stand in it, as paths or in sentences */
+    private static function asked(string $text): array
+    {
+        preg_match_all('/[${]line\.([a-z_0-9]+)/', $text, $found);
+
+        return array_values(array_unique($found[1]));
     }
 
     /**

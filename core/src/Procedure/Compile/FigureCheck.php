@@ -14,6 +14,13 @@ final readonly class FigureCheck
             'form' => ['socket', 'sleeve', 'locked'],
             'points_at' => ['ring', 'mark', 'feeler', 'gap', 'lock'],
         ],
+        // What is drawn of it, one by one.
+        'assembly' => [
+            'on' => [
+                'main', 'saddle', 'piston', 'sleeve', 'valve', 'tapper', 'rod', 'setter', 'head', 'flush-piece', 'hose', 'outlet',
+                'service', 'punch', 'cap',
+            ],
+        ],
     ];
 
     public function __construct(private Reader $reader)
@@ -24,10 +31,12 @@ final readonly class FigureCheck
     public function check(array $figure): void
     {
         foreach (self::WORDS[$figure['shape']] ?? [] as $key => $words) {
-            $word = $figure['in'][$key] ?? '';
-            if (! \in_array($word, $words, true)) {
-                $said = \is_string($word) ? $word : '';
-                $this->reader->below($key)->fault("\"{$said}\" is drawn nowhere; ".Nearest::to($said, $words));
+            $given = $figure['in'][$key] ?? '';
+            foreach (\is_array($given) ? $given : [$given] as $word) {
+                if (! \in_array($word, $words, true)) {
+                    $said = \is_string($word) ? $word : '';
+                    $this->reader->below($key)->fault("\"{$said}\" is drawn nowhere; ".Nearest::to($said, $words));
+                }
             }
         }
     }

@@ -6,6 +6,7 @@ namespace Diastoma\Core\Procedure\Kind;
 
 use Diastoma\Core\Calculation\Given;
 use Diastoma\Core\Procedure\Compile\Reader;
+use Diastoma\Core\Procedure\Expression\Constant;
 use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Procedure\Fact;
 use Diastoma\Core\Procedure\FieldSpec;
@@ -15,11 +16,13 @@ use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Procedure\Words;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
+use Diastoma\Core\Units\Slip;
+use Diastoma\Core\Units\Unit;
 use Diastoma\Core\Verdict;
 
 /**
  * `bolts`: the bolts of a joint, tightened by a plan in several passes. Each bolt in each pass is a fact of its own, judged as
- * the log grows; together they are the readings of the step.
+ * the log grows; together they are the readings of the step. Nuts that are pulled up by turns have no torque at all.
  */
 final readonly class Bolts implements Kind
 {
@@ -29,11 +32,20 @@ final readonly class Bolts implements Kind
 
     private const MOST_NM = 5000.0;
 
+    private const READS = 'reads';
+
+    private const STAND_IN = 'stand-in';
+
+    /** Where a reading comes from, where nobody typed it. */
+    private const SOURCES = ['file', self::STAND_IN];
+
+    private const BY_TURNS = 'turns';
+
     /**
-     * @param  Expression  $plan  its steps: seq, pass, bolt, torque_nm
-     * @param  'reads'|'clicks'  $wrench  it shows what it came to, or clicks at what it is set to
+     * @param  Expression  $plan  its steps: seq, pass, bolt, torque_nm or turns
+     * @param  Expression  $wrench  `reads`: it shows what it came to, `clicks` at what it is set to, `turns`: there is no torque
      */
-    public function __construct(private Expression $plan, public string $wrench)
+    public function __construct(private Expression $plan, private Expression $wrench)
     {
     }
 
@@ -48,12 +60,15 @@ final readonly class Bolts implements Kind
             $reader->below('plan')->fault('is missing: which bolt comes next, and to what torque');
         }
 
-        return new self($reader->below('plan')->expression($step['plan'] ?? null), $step['wrench'] ?? 'reads');
+        return new self(
+            $reader->below('plan')->expression($step['plan'] ?? null),
+            $reader->below('wrench')->expression($step['wrench'] ?? self::READS),
+        );
     }
 
     public static function keys(): array
     {
-        return ['bolt', 'pass', 'torque_nm', 'turned', 'readings', 'remark', 'photos'];
+        return ['bolt', 'pass', 'torque_nm', 'turned', 'source', 'readings', 'played', 'remark', 'photos'];
     }
 
     public function normalise(Step $step, array $value): array
@@ -63,13 +78,20 @@ final readonly class Bolts implements Kind
             new FieldSpec('bolt', 'Bolt', 'number', null, 1.0, self::MOST_BOLTS, false, [], null, null),
             new FieldSpec('pass', 'Pass', 'number', null, 1.0, self::MOST_PASSES, false, [], null, null),
         ];
-        $out = Fields::normalise([...$numbers, $torque, ...$step->fields], Fields::photos($value), ['turned', 'remark', 'photos']);
+        $asked = $this->isByTurns() ? $numbers : [...$numbers, $torque];
+        $out = Fields::normalise([...$asked, ...$step->fields], Fields::photos($value), ['turned', 'source', 'remark', 'photos']);
         foreach (['bolt', 'pass'] as $key) {
             $number = Given::number($out, $key);
             if (floor($number) !== $number) {
                 throw Refused::field($key, "{$key} must be a whole number.");
             }
             $out[$key] = (int) $number;
+        }
+        if (\array_key_exists('source', $out) && ! \in_array($out['source'], self::SOURCES, true)) {
+            throw Refused::field('source', 'source must be one of '.implode(', ', self::SOURCES).'.');
+        }
+        if ($this->isByTurns() && ($out['turned'] ?? null) !== true) {
+            throw Refused::field('turned', 'turned must be true: these nuts are pulled up by turns.');
         }
         if (\array_key_exists('turned', $out) && $out['turned'] !== true) {
             throw Refused::field('turned', 'turned must be true, or left out where the wrench shows what it came to.');
@@ -84,6 +106,8 @@ final readonly class Bolts implements Kind
         if (isset($value['bolt'], $value['pass'], $value['torque_nm'])) {
             $torque = $words->figure('torque_nm', Given::number($value, 'torque_nm'));
             array_unshift($said, sprintf('Bolt %d, pass %d: %s', Given::number($value, 'bolt'), Given::number($value, 'pass'), $torque));
+        } elseif (isset($value['bolt'], $value['pass'])) {
+            array_unshift($said, sprintf('Nut %d, round %d: turned', Given::number($value, 'bolt'), Given::number($value, 'pass')));
         }
 
         return $said;
@@ -93,16 +117,15 @@ final readonly class Bolts implements Kind
     {
         $last = $facts[\count($facts) - 1];
         $readings = array_map(
-            fn (Fact $f) => [
-                'bolt' => $f->value['bolt'],
-                'pass' => $f->value['pass'],
-                'torque_nm' => $f->value['torque_nm'],
-                'time' => $f->at->format(Known::TIME),
-            ],
+            fn (Fact $f) => array_intersect_key($f->value, ['bolt' => true, 'pass' => true, 'torque_nm' => true])
+                + ['time' => $f->at->format(Known::TIME)],
             $facts,
         );
 
-        return [new Fact($last->id, $last->step, ['readings' => $readings] + $last->value, $facts[0]->at, $last->by, $last->role)];
+        $played = array_filter($facts, fn (Fact $f) => ($f->value['source'] ?? null) === self::STAND_IN) !== [];
+        $value = ['readings' => $readings, 'played' => $played] + $last->value;
+
+        return [new Fact($last->id, $last->step, $value, $facts[0]->at, $last->by, $last->role)];
     }
 
     /** Bolts are gone over again and again: the last time counts. */
@@ -126,15 +149,42 @@ final readonly class Bolts implements Kind
         return false;
     }
 
-    /** @return array{plan: list<mixed>, wrench: 'reads'|'clicks'} */
+    /** @return array{plan: list<mixed>, wrench: string, slips: list<array<string, mixed>>} `slips`: how a torque goes wrong */
     public function entry(Known $known): array
     {
         $plan = $this->plan->of($known);
+        $wrench = $this->wrench->of($known);
 
-        return ['plan' => \is_array($plan) ? array_values($plan) : [], 'wrench' => $this->wrench];
+        return [
+            'plan' => \is_array($plan) ? array_values($plan) : [], 'wrench' => \is_string($wrench) ? $wrench : self::READS,
+            'slips' => array_map(fn (Slip $slip) => $slip->toArray(), Slip::of(Unit::of(Quantity::Torque, 'nm'))),
+        ];
+    }
+
+    private function isByTurns(): bool
+    {
+        return $this->wrench instanceof Constant && $this->wrench->value === self::BY_TURNS;
     }
 
     public function says(Step $step, Fact $fact, Known $known): array
+    {
+        return [...$this->ofLeft($fact, $known), ...$this->ofStandIn($fact, $known)];
+    }
+
+    /** @return list<Reason> */
+    private function ofStandIn(Fact $fact, Known $known): array
+    {
+        return ($fact->value['played'] ?? false) !== true || ($known->line['practice'] ?? null) === true ? [] : [
+            Reason::plain(
+                Verdict::Open,
+                'Readings were played by the stand-in of the wrench: they prove nothing of this work.',
+                'Go over the bolts with a real wrench. Only a practice project is signed on what stand-ins play.',
+            ),
+        ];
+    }
+
+    /** @return list<Reason> */
+    private function ofLeft(Fact $fact, Known $known): array
     {
         $left = $this->left($fact, $known);
 

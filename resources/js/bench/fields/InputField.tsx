@@ -20,7 +20,8 @@ interface Props {
 }
 
 /** Kinds that need the whole width. */
-export const isWide = (schema: InputSchema): boolean => ['round', 'table', 'series', 'part', 'signs', 'file'].includes(kindOf(schema))
+export const isWide = (schema: InputSchema): boolean =>
+  ['round', 'table', 'series', 'part', 'signs', 'file', 'order', 'parts'].includes(kindOf(schema))
 
 /** One input by its name in words, with unit, range, what it is and where it is read. */
 export function InputField({ calculation, name, schema, required, value, shown, fault, onValue }: Props): ReactElement {
@@ -156,6 +157,9 @@ export function InputField({ calculation, name, schema, required, value, shown, 
         </Box>,
       )
     }
+    case 'order':
+    case 'parts':
+      return <TextField {...props} multiline minRows={3} maxRows={12} />
     case 'file':
       return framed(
         <Box>

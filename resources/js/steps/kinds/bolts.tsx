@@ -3,7 +3,9 @@ import type { KindView } from './kind'
 import { say } from '../../texts/say'
 
 export const bolts: KindView = {
-  Enter: ({ path, state, data, onRecord }) => <BoltsEntry path={path} state={state} facts={data.facts} onRecord={onRecord} />,
+  Enter: ({ path, state, data, onRecord, onDone }) => (
+    <BoltsEntry path={path} state={state} facts={data.facts} practice={data.line.practice} onRecord={onRecord} onDone={onDone} />
+  ),
   Shown: ({ state, data }) => <RecordedBolts state={state} facts={data.facts} />,
   again: say('steps.correctThis'),
   inParts: true,

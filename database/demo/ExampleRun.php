@@ -1,0 +1,46 @@
+<?php
+
+namespace Database\Demo;
+
+use App\Models\Joint;
+use App\Models\StoreItem;
+use Diastoma\Core\Procedure\Example;
+use Diastoma\Core\Procedure\Fact;
+
+/** A run of a procedure's example facts as somebody's work on a joint: its own pipes, things out of the project's stores. */
+final class ExampleRun
+{
+    /**
+     * All of it but the signature.
+     *
+     * @param  string|null  $run  name of the example's run; null: the good one
+     * @return list<array{step: string, value: array<string, mixed>, at: \DateTimeImmutable}>
+     */
+    public static function facts(Joint $joint, Example $example, ?string $run, \DateTimeImmutable $begun): array
+    {
+        $facts = array_values(array_filter($example->facts($run), fn (Fact $fact) => $fact->step !== 'accept'));
+
+        return array_map(fn (Fact $fact) => [
+            'step' => $fact->step,
+            'value' => self::own($fact->value, $joint),
+            'at' => $begun->modify('+'.($fact->at->getTimestamp() - $facts[0]->at->getTimestamp()).' seconds'),
+        ], $facts);
+    }
+
+    /**
+     * @param  array<string, mixed>  $value
+     * @return array<string, mixed>
+     */
+    private static function own(array $value, Joint $joint): array
+    {
+        foreach ($value as $key => $part) {
+            if (\is_array($part) && isset($part['id'], $part['name'])) {
+                $items = StoreItem::query()->where('project_id', $joint->line()->project_id);
+                $value[$key] = $items->where('name', $part['name'])->firstOrFail()->snapshot();
+            }
+        }
+        $pipes = ['pipe_a' => $joint->pipes['a'] ?? '1', 'pipe_b' => $joint->pipes['b'] ?? '2'];
+
+        return array_intersect_key($pipes, $value) + $value;
+    }
+}
