@@ -19,8 +19,8 @@ export default function ProceduresPage(): ReactElement {
   const file = useRef<HTMLInputElement>(null)
   if (!procedures.data) return whileComing(procedures, { to: '/', label: say('common.lines') })
   const types = [...new Set(procedures.data.map((p) => p.joint_type))]
-  // The kind of which there are most to compare stands first.
-  const most = (t: string): number => procedures.data!.filter((p) => p.joint_type === t).length
+  // Joints come before their test; the kind of which there are most to compare stands first.
+  const most = (t: string): number => (t === 'pressure-test' ? 0 : procedures.data!.filter((p) => p.joint_type === t).length)
   const type = chosenType ?? [...types].sort((a, b) => most(b) - most(a))[0] ?? ''
   const shown = procedures.data.filter((p) => p.joint_type === type)
   return (
