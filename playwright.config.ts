@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './bin/lib/chromium.mjs'
 
 const LONG = /(offline|keyboard|electrofusion|whole-job|durability)\.spec\.ts/
 
@@ -27,7 +28,7 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     actionTimeout: 45_000,
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

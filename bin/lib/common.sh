@@ -74,6 +74,11 @@ need_packages() {
   DEBIAN_FRONTEND=noninteractive $sudo apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
 }
 
+# Debian's Chromium without a window is quicker; where there is none of it, the whole browser does.
+need_browser() {
+  (need_packages chromium-headless-shell) || need_packages chromium
+}
+
 stamp_of() { cat "$@" 2>/dev/null | sha256sum | cut -d' ' -f1; }
 
 need_composer() {
