@@ -68,11 +68,23 @@ final class CreateLine
     public static function addSection(Line $line, array $body): Section
     {
         SectionPlan::profile($line->centre_line, (float) $body['from_m'], (float) $body['to_m']);
+        $section = self::planned($line, $body);
+        $section->method->mustSuit($line->pipe, $line->service, 'method_hash');
+        $section->save();
+
+        return $section;
+    }
+
+    /**
+     * A section as it is asked for; not kept.
+     *
+     * @param  array<string, mixed>  $body
+     */
+    public static function planned(Line $line, array $body): Section
+    {
         $method = ProcedureText::usableIn([$line->project_id])->where('family', 'test')->find($body['method_hash'])
             ?? throw Refused::field('method_hash', Say::text('refused.chooseMethod'));
-        $method->mustSuit($line->pipe, $line->service, 'method_hash');
-
-        return Section::query()->create([
+        $section = new Section([
             'line_id' => $line->id,
             'name' => $body['name'],
             'from_m' => $body['from_m'],
@@ -80,6 +92,8 @@ final class CreateLine
             'method_hash' => $method->hash,
             'ask' => self::ask($body),
         ]);
+
+        return $section->setRelation('line', $line)->setRelation('method', $method);
     }
 
     /**

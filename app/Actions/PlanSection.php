@@ -24,6 +24,9 @@ use Illuminate\Support\Str;
  */
 final class PlanSection
 {
+    /** What a method reads that takes its pressure from the plan. */
+    public const AT_GAUGE = 'gauge_target_kpa';
+
     /** Shorter than this is no run. */
     private const NOTHING_M = 1e-6;
 
@@ -35,6 +38,7 @@ final class PlanSection
     public function plan(Section $section): array
     {
         $line = $section->line;
+        $method = $section->method->procedure();
 
         /** @var Ask $ask */
         $ask = ['from_m' => $section->from_m, 'to_m' => $section->to_m, 'mdp_bar' => $line->mdp_bar] + $section->ask;
@@ -44,6 +48,7 @@ final class PlanSection
             array_values($this->joints($section)->map(fn (Joint $j) => [
                 'number' => $j->number, 'state' => $j->state, 'verdict' => $j->verdict, 'test_from' => $j->clocks[Clock::TEST] ?? null,
             ])->all()),
+            $method->medium, $method->asks(self::AT_GAUGE),
         );
     }
 

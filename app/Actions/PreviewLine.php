@@ -2,9 +2,12 @@
 
 namespace App\Actions;
 
+use App\Models\ProcedureText;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Pipe\PipeSize;
+use Diastoma\Core\PressureTest\Medium;
 use Diastoma\Core\PressureTest\SectionPlan;
+use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 
 /**
@@ -55,10 +58,16 @@ final class PreviewLine
             ),
             'centre_line' => $centre,
             'sections' => array_map(
-                fn (array $section) => $this->section($section, $centre, $pipe, (float) $body['mdp_bar']),
+                fn (array $section) => $this->section($section, $centre, $pipe, $body),
                 array_values($body['sections'] ?? []),
             ),
         ];
+    }
+
+    /** As long as none is chosen, the pressure comes from the plan. */
+    private static function method(?string $hash, int $project): ?Procedure
+    {
+        return $hash === null ? null : ProcedureText::usableIn([$project])->where('family', 'test')->find($hash)?->procedure();
     }
 
     private static function pipes(float $length, float $each): int
@@ -81,9 +90,10 @@ final class PreviewLine
      * @param  array<string, mixed>  $section
      * @param  non-empty-list<array{float, float, float, float}>  $centre
      * @param  array<string, mixed>  $pipe
+     * @param  array<string, mixed>  $body  of the line
      * @return array{name: string, plan: array<string, mixed>|null, fault: string|null}
      */
-    private function section(array $section, array $centre, array $pipe, float $mdp): array
+    private function section(array $section, array $centre, array $pipe, array $body): array
     {
         $name = (string) ($section['name'] ?? '');
         if (! isset($section['from_m'], $section['to_m'])) {
@@ -92,11 +102,14 @@ final class PreviewLine
         try {
             $ends = ['from_m' => (float) $section['from_m'], 'to_m' => (float) $section['to_m']];
             /** @var Ask $ask */
-            $ask = $ends + ['mdp_bar' => $mdp] + CreateLine::ask($section);
+            $ask = $ends + ['mdp_bar' => (float) $body['mdp_bar']] + CreateLine::ask($section);
             /** @var non-empty-list<Run> $runs */
             $runs = [['length_m' => $ask['to_m'] - $ask['from_m']] + $pipe];
             // No joint of it is made yet: what is missing is not said.
-            $plan = (new SectionPlan($this->registry))->plan($centre, $runs, $ask, []);
+            $method = self::method($section['method_hash'] ?? null, (int) $body['project_id']);
+            $plan = (new SectionPlan($this->registry))->plan(
+                $centre, $runs, $ask, [], $method->medium ?? Medium::Water, $method?->asks(PlanSection::AT_GAUGE) ?? true,
+            );
 
             $standing = ['missing' => [], 'verdict' => $plan['gauge']['feasible'] ? 'open' : 'bad'];
 

@@ -48,7 +48,13 @@ class PressureTest extends Subject
 
     public function context(): array
     {
-        return ['practice' => $this->line()->project->practice, 'test_from' => $this->coldFrom()] + $this->context;
+        $known = ['practice' => $this->line()->project->practice, 'test_from' => $this->coldFrom()] + $this->context;
+        // Where the method has a pressure of its own, another one beside it would be read as the one to pump.
+        if (! $this->procedure()->asks(PlanSection::AT_GAUGE)) {
+            unset($known[PlanSection::AT_GAUGE]);
+        }
+
+        return $known;
     }
 
     /**

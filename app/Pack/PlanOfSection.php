@@ -17,13 +17,14 @@ final readonly class PlanOfSection
     /**
      * @param  non-empty-list<float>  $chainages  of the bends and ends, rising
      * @param  list<float>  $joints  chainages
+     * @param  float|null  $gauge  chainage; null: the plan asks nothing of a gauge
      * @param  \Closure(float): string  $length  as it is read
      */
     public function __construct(
         private CentreLine $line,
         private array $chainages,
         private array $joints,
-        private float $gauge,
+        private ?float $gauge,
         private \Closure $length,
     ) {
     }
@@ -52,9 +53,11 @@ final readonly class PlanOfSection
             [$x, $y] = self::beyond($place($points[$end]), $place($points[$before]));
             $drawing->text($x, $y, ($this->length)($this->chainages[$end]), 'center', true);
         }
-        [$x, $y] = $place($at($this->gauge));
-        $drawing->dot($x, $y, 5, Drawing::ACCENT, Drawing::ACCENT)
-            ->text($x + 10, $y + 2, Say::text('pack.mark.gauge'), 'left', true, Drawing::ACCENT);
+        if ($this->gauge !== null) {
+            [$x, $y] = $place($at($this->gauge));
+            $drawing->dot($x, $y, 5, Drawing::ACCENT, Drawing::ACCENT)
+                ->text($x + 10, $y + 2, Say::text('pack.mark.gauge'), 'left', true, Drawing::ACCENT);
+        }
         $this->north($drawing);
         $this->scale($drawing, $px);
 

@@ -9,6 +9,7 @@ use App\Models\PressureTest;
 use App\Models\Seal;
 use App\Support\Say;
 use Diastoma\Core\Laying\CentreLine;
+use Diastoma\Core\PressureTest\Medium;
 use Diastoma\Core\Procedure\FieldSpec;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Kind\Hold;
@@ -131,11 +132,23 @@ final readonly class Sheet
             ])],
             [Say::text('pack.method'), Say::text('pack.methodVersion', ['title' => $method->title, 'version' => $method->version])],
             [Say::text('pack.tested'), $this->tested() ?? Say::text('pack.notYet')],
+            ...$this->plannedPressures(),
+        ];
+    }
+
+    /** @return list<array{string, string}> none where the method has a pressure of its own */
+    private function plannedPressures(): array
+    {
+        if ($this->plan['at_gauge'] !== true) {
+            return [];
+        }
+
+        return [
             [Say::text('pack.testPressure'), Say::text('pack.atLowestPoint', [
                 'pressure' => $this->figure('p_kpa', $this->plan['stp_kpa']),
             ])],
             [Say::text('pack.atGauge'), Say::text('pack.pressureAt', [
-                'pressure' => $this->figure('p_kpa', (float) $this->test->context['gauge_target_kpa']),
+                'pressure' => $this->figure('p_kpa', (float) $this->test->context[PlanSection::AT_GAUGE]),
                 'place' => $this->length($this->plan['gauge']['gauge_m']),
             ])],
         ];
@@ -271,14 +284,33 @@ final readonly class Sheet
         $most = $gauge['pipe_max_stated'] ? $this->figure('p_kpa', $gauge['pipe_max_kpa']) : Say::text('pack.notStated');
         $places = fn (array $at): string => $at === [] ? $none : implode(', ', array_map($this->length(...), $at));
 
+        $volume = [Say::text('pack.volume'), $this->figure('x_m3', $plan['compliance']['volume_m3'])];
+        if ($plan['at_gauge'] !== true) {
+            return [$volume, ...$this->stored()];
+        }
+
         return [
             [Say::text('pack.gaugeMayShow'), $this->between($gauge['min_kpa'], $gauge['max_kpa'])],
             [Say::text('pack.mostOfWeakest'), $most],
-            [Say::text('pack.volume'), $this->figure('x_m3', $plan['compliance']['volume_m3'])],
+            $volume,
             [Say::text('pack.waterForRise'), $this->figure('x_l_per_bar', $plan['compliance']['compliance_l_per_bar'])],
             [Say::text('pack.thrust'), $this->figure('x_kn', $plan['thrust']['force_kn'])],
             [Say::text('pack.vents'), $places($plan['vents']['vents_m'])],
             [Say::text('pack.drains'), $places($plan['vents']['drains_m'])],
+        ];
+    }
+
+    /** @return list<array{string, string}> what the section full of gas holds, as it was planned */
+    private function stored(): array
+    {
+        $stored = $this->plan['stored'];
+
+        return $stored === null ? [] : [
+            [Say::text('pack.stored'), Say::text('pack.storedAt', [
+                'energy' => $this->figure('x_mj', $stored['energy_mj']),
+                'pressure' => $this->figure('p_kpa', $stored['p_kpa']),
+            ])],
+            [Say::text('pack.keep'), $this->length($stored['distance_m'])],
         ];
     }
 
@@ -298,7 +330,7 @@ final readonly class Sheet
             new CentreLine($this->test->line()->centre_line),
             array_map(fn (array $point): float => $point[0], $profile),
             $this->jointChainages(),
-            $this->plan['gauge']['gauge_m'],
+            $this->plan['at_gauge'] === true ? $this->plan['gauge']['gauge_m'] : null,
             $this->length(...),
         ))->draw();
     }
@@ -319,10 +351,10 @@ final readonly class Sheet
             $this->plan['profile'],
             $this->jointChainages(),
             $this->marks(),
-            [
+            $this->plan['at_gauge'] === true ? [
                 [$gauge['lowest_m'], Say::text('pack.lowest', ['pressure' => $pressureAt('lowest_m')])],
                 [$gauge['highest_m'], Say::text('pack.highest', ['pressure' => $pressureAt('highest_m')])],
-            ],
+            ] : [],
             fn (float $m): float => $unit->fromSi($m),
             $unit->symbol,
         ))->draw();
@@ -332,8 +364,11 @@ final readonly class Sheet
     private function marks(): array
     {
         $marks = [];
-        $places = ['vent' => $this->plan['vents']['vents_m'], 'drain' => $this->plan['vents']['drains_m']];
-        foreach ($places + ['gauge' => [$this->plan['gauge']['gauge_m']]] as $what => $at) {
+        $places = $this->plan['medium'] === Medium::Water->value
+            ? ['vent' => $this->plan['vents']['vents_m'], 'drain' => $this->plan['vents']['drains_m']]
+            : [];
+        $gauge = $this->plan['at_gauge'] === true ? ['gauge' => [$this->plan['gauge']['gauge_m']]] : [];
+        foreach ($places + $gauge as $what => $at) {
             foreach ($at as $m) {
                 $marks[(string) $m][] = Say::text("pack.mark.{$what}");
             }

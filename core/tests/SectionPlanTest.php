@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\PressureTest\Medium;
 use Diastoma\Core\PressureTest\SectionPlan;
 
 /* What stands before a test: who is still missing, what the weakest part may see, where air and water gather. */
@@ -20,6 +21,23 @@ function sectionPlan(array $joints, array $more = []): array
 
     return (new SectionPlan(Registry::standard()))
         ->plan($line, [['length_m' => 300] + $pipe], $more + $ask + ['fill_l_s' => 5], $joints);
+}
+
+/**
+ * A line that climbs and turns, tested with what a method fills it with.
+ *
+ * @param  array<string, mixed>  $more
+ * @return array<string, mixed>
+ */
+function turningPlan(Medium $medium, bool $atGauge, array $more = []): array
+{
+    $pipe = ['od_mm' => 225, 'wall_mm' => 20.5, 'e_mod_gpa' => 0.9, 'nu' => 0.45, 'restraint' => 'anchored', 'dn_mm' => 225];
+    $ask = ['from_m' => 0, 'to_m' => 200, 'gauge_m' => 0, 'mdp_bar' => 4, 'stp_method' => 'factor', 'factor' => 1.5, 'water_c' => 12];
+    // A quarter turn on the level, then up by 60 m in 100 m of chainage, with a turn in the vertical of 36.87 degrees.
+    $line = [[0.0, 0.0, 0.0, 100.0], [50.0, 50.0, 0.0, 100.0], [100.0, 50.0, 50.0, 100.0], [200.0, 50.0, 130.0, 160.0]];
+
+    return (new SectionPlan(Registry::standard()))
+        ->plan($line, [['length_m' => 200] + $pipe], $more + $ask + ['fill_l_s' => 5], [jointOf('accepted', 'good')], $medium, $atGauge);
 }
 
 /** @return array{number: string, state: string, verdict: string, test_from: string|null} */
@@ -62,4 +80,65 @@ it('vents a flat crest and drains a flat trough once, where the water comes to i
     $profile = [[0, 10], [10, 15], [20, 15], [30, 9], [40, 9], [50, 14]];
     expect(Registry::standard()->run('vents-and-drains', ['profile' => $profile, 'min_prominence_m' => 0.5]))
         ->toBe(['vents_m' => [10.0, 50.0], 'drains_m' => [0.0, 30.0]]);
+});
+
+it('pushes at each bend as two ends at that angle do, with the pressure that stands there', function () {
+    $plan = turningPlan(Medium::Water, true, ['pipe_max_bar' => 16]);
+    $gauge = $plan['gauge']['target_kpa'];
+    // Statics: two forces p A that make the angle have the resultant 2 p A sin(angle/2).
+    $force = fn (float $kpa, float $deg): float => 2 * $kpa * M_PI / 4 * 0.225 ** 2 * sin(deg2rad($deg) / 2);
+    expect(array_column($plan['bends'], 'chainage_m'))
+        ->toBe([50.0, 100.0])
+        ->and($plan['bends'][0]['angle_deg'])
+        ->toEqualWithDelta(90, 1e-9)
+        ->and($plan['bends'][1]['angle_deg'])
+        ->toEqualWithDelta(36.8699, 1e-3)
+        ->and($plan['bends'][0]['force_kn'])
+        ->toEqualWithDelta($force($gauge, 90), 1e-6)
+        ->and($plan['bends'][1]['force_kn'])
+        ->toEqualWithDelta($force($gauge, 36.8699), 1e-3)
+        // Where the line runs straight there is none.
+        ->and(sectionPlan([])['bends'])
+        ->toBe([]);
+});
+
+it('says where a section must be cut whose levels lie too far apart, and not where cutting does not help', function () {
+    // 6 bar at the lowest point, 4 bar at the highest: 2 bar are 20.39 m of water, and the line climbs by 60 m.
+    $plan = turningPlan(Medium::Water, true);
+    expect($plan['verdict'])
+        ->toBe('bad')
+        ->and($plan['split']['max_level_range_m'])
+        ->toEqualWithDelta(200 / 9.80665, 1e-9)
+        ->and($plan['split']['sections'])
+        ->toBe(3)
+        ->and($plan['split']['cuts_m'][0])
+        ->toEqualWithDelta(100 + 200 / 9.80665 / 0.6, 1e-6)
+        ->and(turningPlan(Medium::Water, true, ['pipe_max_bar' => 16])['split'])
+        ->toBeNull()
+        // The pipe does not stand the test pressure itself.
+        ->and(turningPlan(Medium::Water, true, ['pipe_max_bar' => 5])['split'])
+        ->toBeNull();
+});
+
+it('holds a method with a pressure of its own to no pressure at the gauge', function (Medium $medium) {
+    $plan = turningPlan($medium, false);
+    expect($plan)->toMatchArray(['at_gauge' => false, 'medium' => $medium->value, 'verdict' => 'good', 'split' => null]);
+})->with([Medium::LowAir, Medium::Vacuum, Medium::Water, Medium::Gas]);
+
+it('says what gas stores, beside the same test with water, and how far people keep; nothing of it for water and low air', function () {
+    $plan = turningPlan(Medium::Gas, false);
+    $volume = M_PI / 4 * 0.184 ** 2 * 200;
+    // ASME PCC-2, Article 501: 2.5 Pat V (1 - (Pa/Pat)^0.286), absolute.
+    $energy = 2.5 * 701e3 * $volume * (1 - (101 / 701) ** 0.286) / 1e6;
+    expect($plan['stored'])
+        ->toMatchArray(['p_kpa' => 600.0, 'distance_m' => 30.0])
+        ->and($plan['stored']['energy_mj'])
+        ->toEqualWithDelta($energy, 1e-6)
+        ->and($plan['stored']['ratio'])
+        ->toEqualWithDelta(1000 * $plan['stored']['energy_mj'] / $plan['stored']['water_energy_kj'], 1e-6)
+        // Gas weighs nothing: the end is pushed by the test pressure, wherever it lies.
+        ->and($plan['thrust']['force_kn'])
+        ->toEqualWithDelta(600 * M_PI / 4 * 0.225 ** 2, 1e-6)
+        ->and([turningPlan(Medium::Water, true)['stored'], turningPlan(Medium::LowAir, false)['stored']])
+        ->toBe([null, null]);
 });

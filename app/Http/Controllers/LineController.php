@@ -71,9 +71,9 @@ final class LineController extends Controller
     public function previewSection(NewSection $request, Line $line, PlanSection $plan): JsonResponse
     {
         $body = $request->validated();
-        $section = new Section(['line_id' => $line->id, 'ask' => CreateLine::ask($body)] + $body);
+        $section = CreateLine::planned($line, $body);
 
-        return new JsonResponse(['name' => $body['name'], 'plan' => $plan->plan($section->setRelation('line', $line)), 'fault' => null]);
+        return new JsonResponse(['name' => $body['name'], 'plan' => $plan->plan($section), 'fault' => null]);
     }
 
     public function addJoints(NewJoint $request, Line $line, AddJoints $add): JsonResponse

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\PlanSection;
 use App\Actions\TryProcedure;
 use App\Http\Requests\NewProcedure;
 use App\Http\Requests\SumAlong;
@@ -45,6 +46,8 @@ final class ProcedureController extends Controller
                         'school' => $p->procedure()->school,
                         'place' => $p->procedure()->place,
                         'suits' => $p->procedure()->suits !== [],
+                        'medium' => $p->procedure()->medium->value,
+                        'at_gauge' => $p->procedure()->asks(PlanSection::AT_GAUGE),
                         'unsuited' => $p->procedure()->unsuited($pipe),
                         'parameters' => $p->procedure()->parametersToArray(),
                         'steps' => self::stepsOf($p->procedure()),

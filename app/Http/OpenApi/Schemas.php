@@ -2,6 +2,7 @@
 
 namespace App\Http\OpenApi;
 
+use Diastoma\Core\PressureTest\Medium;
 use OpenApi\Attributes as OA;
 
 /** The shapes that the API speaks. */
@@ -559,6 +560,15 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'summary', type: 'string', nullable: true),
         new OA\Property(property: 'guide', type: 'array', items: new OA\Items(type: 'string')),
         new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reason')),
+        new OA\Property(
+            property: 'findings',
+            description: 'what was found of it that judges nothing, and what may be done about it',
+            type: 'array',
+            items: new OA\Items(
+                required: ['text', 'do'],
+                properties: [new OA\Property(property: 'text', type: 'string'), new OA\Property(property: 'do', type: 'string')],
+            ),
+        ),
         new OA\Property(property: 'results', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'object')),
         new OA\Property(property: 'opens_at', description: 'the time before which it must not be done', type: 'string', nullable: true),
         new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
@@ -1078,9 +1088,15 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'tests', type: 'array', items: new OA\Items(ref: '#/components/schemas/TestShort')),
     ],
 )]
+#[OA\Schema(schema: 'Medium', description: 'what a test fills the section with', type: 'string', enum: Medium::class)]
 #[OA\Schema(
     schema: 'Plan',
     required: [
+        'medium',
+        'at_gauge',
+        'bends',
+        'split',
+        'stored',
         'length_m',
         'profile',
         'stp_kpa',
@@ -1098,6 +1114,48 @@ use OpenApi\Attributes as OA;
         'verdict',
     ],
     properties: [
+        new OA\Property(property: 'medium', ref: '#/components/schemas/Medium'),
+        new OA\Property(property: 'at_gauge', description: 'the method takes its pressure from here', type: 'boolean'),
+        new OA\Property(
+            property: 'bends',
+            description: 'where the line turns by a fitting',
+            type: 'array',
+            items: new OA\Items(
+                required: ['chainage_m', 'angle_deg', 'force_kn'],
+                properties: [
+                    new OA\Property(property: 'chainage_m', type: 'number'),
+                    new OA\Property(property: 'angle_deg', type: 'number'),
+                    new OA\Property(property: 'force_kn', type: 'number'),
+                ],
+            ),
+        ),
+        new OA\Property(
+            property: 'split',
+            description: 'where it must be cut, when its levels lie too far apart',
+            type: 'object',
+            nullable: true,
+            required: ['max_level_range_m', 'cuts_m', 'sections'],
+            properties: [
+                new OA\Property(property: 'max_level_range_m', type: 'number'),
+                new OA\Property(property: 'cuts_m', type: 'array', items: new OA\Items(type: 'number')),
+                new OA\Property(property: 'sections', type: 'integer'),
+            ],
+        ),
+        new OA\Property(
+            property: 'stored',
+            description: 'what the section full of gas holds',
+            type: 'object',
+            nullable: true,
+            required: ['p_kpa', 'energy_mj', 'water_energy_kj', 'ratio', 'distance_m'],
+            properties: [
+                new OA\Property(property: 'p_kpa', type: 'number'),
+                new OA\Property(property: 'energy_mj', type: 'number'),
+                new OA\Property(property: 'water_energy_kj', type: 'number'),
+                new OA\Property(property: 'ratio', type: 'number'),
+                new OA\Property(property: 'distance_m', type: 'number'),
+                new OA\Property(property: 'flag', type: 'string', enum: ['engineer-must-set']),
+            ],
+        ),
         new OA\Property(property: 'length_m', type: 'number'),
         new OA\Property(property: 'profile', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
         new OA\Property(property: 'stp_kpa', type: 'number'),
@@ -1240,6 +1298,8 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'school', type: 'string'),
         new OA\Property(property: 'place', type: 'string'),
         new OA\Property(property: 'suits', description: 'its text says what it is meant for', type: 'boolean'),
+        new OA\Property(property: 'medium', ref: '#/components/schemas/Medium'),
+        new OA\Property(property: 'at_gauge', description: 'its pressure is that of the plan', type: 'boolean'),
         new OA\Property(
             property: 'unsuited',
             description: 'why it is not meant for the pipe that was asked about',

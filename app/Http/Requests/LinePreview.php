@@ -11,9 +11,9 @@ final class LinePreview extends ProjectRequest
     use SaidOfALine;
 
     /** Wanted only when it is made. */
-    private const LATER = ['name', 'design_bar', 'procedure_hash', 'sections.*.name', 'sections.*.method_hash'];
+    private const LATER = ['name', 'design_bar', 'procedure_hash', 'sections.*.name'];
 
-    private const SO_FAR = ['sections.*.from_m', 'sections.*.to_m'];
+    private const SO_FAR = ['sections.*.from_m', 'sections.*.to_m', 'sections.*.method_hash'];
 
     public function rules(): array
     {

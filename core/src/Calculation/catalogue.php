@@ -183,6 +183,7 @@ return [
     'temperature-compensate' => Test\TemperatureCompensate::class,
     'log-segment' => Test\Phases\LogSegment::class,
     'classify-decline' => Test\Decline\ClassifyDecline::class,
+    'hold-finding' => Test\HoldFinding::class,
     'orifice-leak' => Test\OrificeLeak::class,
     'leak-from-decay' => Test\LeakFromDecay::class,
     'gauge-fit' => Test\GaugeFit::class,

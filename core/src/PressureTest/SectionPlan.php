@@ -27,6 +27,9 @@ use Diastoma\Core\Units\Si;
  */
 final readonly class SectionPlan
 {
+    /** The smallest bend in stock is one of 11.25°. */
+    private const LEAST_BEND_DEG = 10.0;
+
     public function __construct(private Registry $registry)
     {
     }
@@ -36,10 +39,17 @@ final readonly class SectionPlan
      * @param  non-empty-list<Run>  $runs  pipe of one kind after the other, from the beginning
      * @param  Ask  $ask
      * @param  list<array{number: string, state: string, verdict: string, test_from: string|null}>  $joints  joints inside the section
+     * @param  bool  $atGauge  whether the method takes its pressure from here; else it has one of its own
      * @return array<string, mixed>
      */
-    public function plan(array $centreLine, array $runs, array $ask, array $joints): array
-    {
+    public function plan(
+        array $centreLine,
+        array $runs,
+        array $ask,
+        array $joints,
+        Medium $medium = Medium::Water,
+        bool $atGauge = true,
+    ): array {
         $profile = self::profile($centreLine, (float) $ask['from_m'], (float) $ask['to_m']);
         $gauge = (float) ($ask['gauge_m'] ?? $ask['from_m']);
         if ($gauge < $ask['from_m'] - 1e-6 || $gauge > $ask['to_m'] + 1e-6) {
@@ -65,19 +75,28 @@ final readonly class SectionPlan
         $missing = self::missing($joints);
         $waiting = array_values(array_filter($joints, fn ($j) => $j['test_from'] !== null));
         $target = Given::number($window, 'target_kpa');
+        $heads = self::heads($profile, $gauge, $target);
+        // Gas weighs nothing: it pushes alike everywhere.
+        $pushes = fn (float $chainage): float => $medium === Medium::Gas ? $stp : $target + Si::GRAVITY * (
+            self::levelBetween($profile, $gauge) - self::levelBetween($profile, $chainage)
+        );
+        $compliance = $this->run('section-compliance', ['segments' => $segments, 't_water_degc' => $ask['water_c']]);
+        $isFeasible = ! $atGauge || $window['feasible'] === true;
 
         return [
+            'medium' => $medium->value,
+            'at_gauge' => $atGauge,
             'length_m' => $length,
             'profile' => $profile,
             'stp_kpa' => $stp,
             'gauge' => $window,
-            'heads' => self::heads($profile, $gauge, $target),
+            'heads' => $heads,
             'segments' => $segments,
             'allowance_segments' => array_map(
                 fn (array $run) => ['length_m' => $run['length_m'], 'dn_mm' => PipeSize::nominalMm($run)],
                 $runs,
             ),
-            'compliance' => $this->run('section-compliance', ['segments' => $segments, 't_water_degc' => $ask['water_c']]),
+            'compliance' => $compliance,
             'raise' => $this->run('pressurise-volume', [
                 'segments' => $segments,
                 't_water_degc' => $ask['water_c'],
@@ -96,10 +115,15 @@ final readonly class SectionPlan
             ]),
             'vents' => $this->run('vents-and-drains', ['profile' => $profile, 'min_prominence_m' => $ask['min_prominence_m'] ?? 0.3]),
             'thrust' => $this->run('end-thrust', [
-                'p_kpa' => max(array_column(self::heads($profile, $gauge, $target), 1)),
+                'p_kpa' => $medium === Medium::Gas ? $stp : max(array_column($heads, 1)),
                 'seal_od_mm' => $largestEnd,
                 'fitting' => 'end',
             ]),
+            'bends' => $this->bends($centreLine, $ask, $largestEnd, $pushes),
+            'split' => $atGauge ? $this->split($profile, $stp, $ask) : null,
+            'stored' => $medium === Medium::Gas ? $this->stored(
+                Given::number($compliance, 'volume_m3'), $stp, Given::number($compliance, 'compliance_l_per_bar'),
+            ) : null,
             'earliest' => $waiting === []
                     ? null
                     : $this->run('earliest-start', [
@@ -110,8 +134,87 @@ final readonly class SectionPlan
                     ]),
             'missing' => $missing,
             'joint_count' => \count($joints),
-            'verdict' => $missing !== [] || ! $window['feasible'] ? ($window['feasible'] ? 'open' : 'bad') : 'good',
+            'verdict' => $isFeasible ? ($missing === [] ? 'good' : 'open') : 'bad',
         ];
+    }
+
+    /**
+     * What pushes where the line turns by a fitting: a smaller turn is taken by joints, or by the pipe itself.
+     *
+     * @param  non-empty-list<array{float, float, float, float}>  $line
+     * @param  Ask  $ask
+     * @param  float  $od  mm
+     * @param  \Closure(float): float  $pushes  kPa at a chainage
+     * @return list<array{chainage_m: float, angle_deg: float, force_kn: float}>
+     */
+    private function bends(array $line, array $ask, float $od, \Closure $pushes): array
+    {
+        $bends = [];
+        foreach (\array_slice($line, 1, -1) as $i => $at) {
+            if ($at[0] <= $ask['from_m'] || $at[0] >= $ask['to_m']) {
+                continue;
+            }
+            $angle = self::turn($line[$i], $at, $line[$i + 2]);
+            if ($angle < self::LEAST_BEND_DEG) {
+                continue;
+            }
+            $thrust = $this->run('end-thrust', [
+                'p_kpa' => max(0.0, $pushes($at[0])),
+                'seal_od_mm' => $od,
+                'fitting' => 'bend',
+                'angle_deg' => $angle,
+            ]);
+            $bends[] = ['chainage_m' => $at[0], 'angle_deg' => $angle, 'force_kn' => Given::number($thrust, 'force_kn')];
+        }
+
+        return $bends;
+    }
+
+    /**
+     * @param  array{float, float, float, float}  $before
+     * @param  array{float, float, float, float}  $at
+     * @param  array{float, float, float, float}  $after
+     * @return float degrees in space
+     */
+    private static function turn(array $before, array $at, array $after): float
+    {
+        $to = fn (array $p, array $q): array => [$q[1] - $p[1], $q[2] - $p[2], $q[3] - $p[3]];
+        [[$a, $b, $c], [$d, $e, $f]] = [$to($before, $at), $to($at, $after)];
+        $across = hypot(hypot($b * $f - $c * $e, $c * $d - $a * $f), $a * $e - $b * $d);
+
+        return rad2deg(atan2($across, $a * $d + $b * $e + $c * $f));
+    }
+
+    /**
+     * Where it must be cut, when no pressure at the gauge suits both ends of its levels; null: it need not, or cutting does not help.
+     *
+     * @param  non-empty-list<array{float, float}>  $profile
+     * @param  float  $stp  kPa
+     * @param  Ask  $ask
+     * @return array<string, mixed>|null
+     */
+    private function split(array $profile, float $stp, array $ask): ?array
+    {
+        $most = $ask['pipe_max_bar'] ?? $stp / 100;
+        $least = (float) ($ask['p_min_high_bar'] ?? $ask['mdp_bar']);
+        if ($most * 100 < $stp || $most <= $least) {
+            return null;
+        }
+        $split = $this->run('split-section', ['profile' => $profile, 'p_max_bar' => $most, 'p_min_bar' => $least]);
+
+        return $split['cuts_m'] === [] ? null : $split;
+    }
+
+    /**
+     * What a section full of gas holds, beside the same one with water, and how far people keep.
+     *
+     * @return array<string, mixed>
+     */
+    private function stored(float $volume, float $pressure, float $compliance): array
+    {
+        $energy = $this->run('stored-energy', ['volume_m3' => $volume, 'p_test_kpa' => $pressure, 'compliance_l_per_bar' => $compliance]);
+
+        return ['p_kpa' => $pressure] + $energy + $this->run('exclusion-distance', ['energy_mj' => $energy['energy_mj']]);
     }
 
     /**

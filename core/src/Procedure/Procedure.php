@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Diastoma\Core\Procedure;
 
 use Diastoma\Core\Data;
+use Diastoma\Core\PressureTest\Medium;
 use Diastoma\Core\Procedure\Compile\Compiler;
 use Diastoma\Core\Procedure\Tells\Tells;
 use Diastoma\Core\Refused;
@@ -33,6 +34,7 @@ final readonly class Procedure
      * @param  list<Suit>  $suits  what a pipe must be for it; none: its text does not say it
      * @param  list<string>  $speakOnly  ids of steps whose guides are for the eye: nothing is judged by what they compute
      * @param  list<string>  $asked  what it asks of the line, by name
+     * @param  Medium  $medium  what a test fills the section with
      * @param  array<string, mixed>  $text  as it was written, to be handed out; nothing is judged from it
      */
     public function __construct(
@@ -52,6 +54,7 @@ final readonly class Procedure
         public array $suits = [],
         private array $speakOnly = [],
         private array $asked = [],
+        public Medium $medium = Medium::Water,
     ) {
         $this->byKey = array_combine(array_map(fn (Step $step) => $step->key, $steps), $steps);
     }

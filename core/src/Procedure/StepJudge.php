@@ -69,7 +69,22 @@ final readonly class StepJudge
             scanned: $this->found($step, fn (FieldSpec $f) => $f->scanned),
             usual: $this->usual($step),
             limits: $this->limits($step),
+            findings: $status === 'done' && ! $this->onlyLocks ? $this->findings($step) : [],
         );
+    }
+
+    /** @return list<Finding> */
+    private function findings(Step $step): array
+    {
+        $found = [];
+        foreach ($step->rules as $rule) {
+            $result = $this->known->results[$step->key][$rule->name] ?? null;
+            if ($rule->ruling->computesOnly() && $result !== null) {
+                array_push($found, ...$rule->telling->found($result, $this->known));
+            }
+        }
+
+        return $found;
     }
 
     /**

@@ -26,6 +26,7 @@ final readonly class StepState
      * @param  array<string, mixed>  $usual  field => between what its figure usually lies, and how it goes wrong
      * @param  list<Parameter>  $limits  what it is going to be held against
      * @param  array<string, mixed>  $scanned  field => what a scanned code says of it
+     * @param  list<Finding>  $findings  what was found of it that judges nothing
      * @param  bool  $again  it was done, and may by permit be done once more
      */
     public function __construct(
@@ -50,6 +51,7 @@ final readonly class StepState
         public array $usual = [],
         public array $limits = [],
         public array $scanned = [],
+        public array $findings = [],
     ) {
     }
 
@@ -97,6 +99,7 @@ final readonly class StepState
             $this->usual,
             $this->limits,
             $this->scanned,
+            $this->findings,
         );
     }
 
@@ -119,6 +122,7 @@ final readonly class StepState
             'summary' => $this->summary?->in($units, $zone),
             'guide' => array_map(fn (Spoken $s) => $s->in($units, $zone), $this->guide),
             'reasons' => array_map(fn (Reason $r) => $r->toArray($units, $zone), $this->reasons),
+            'findings' => array_map(fn (Finding $f) => $f->toArray($units, $zone), $this->findings),
             'results' => $this->results === [] ? new \stdClass() : $this->results,
             'device' => $this->device,
             'model' => $this->model,

@@ -83,6 +83,30 @@ final readonly class Telling
         return $reasons !== [] ? $reasons : [$this->plainly($verdict, $result, $this->limit($known))];
     }
 
+    public function finds(): bool
+    {
+        return $this->says !== [];
+    }
+
+    /**
+     * What a calculation found that judges nothing: a sentence for each code that has one.
+     *
+     * @param  array<string, mixed>  $result
+     * @return list<Finding>
+     */
+    public function found(array $result, Known $known): array
+    {
+        $found = [];
+        foreach ($this->says as $say) {
+            foreach ($say->entries($result) as $entry) {
+                $event = ['event' => $entry];
+                $found[] = new Finding($say->text->fill($known, $event), $say->do->fill($known, $event));
+            }
+        }
+
+        return $found;
+    }
+
     /**
      * What is said where the procedure has no sentence for it.
      *

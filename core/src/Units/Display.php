@@ -34,7 +34,7 @@ final class Display
         if ($shown !== $suffix) {
             $other = Unit::of($unit->quantity, $shown);
             $value = $other->fromSi($unit->toSi($value));
-            [$unit, $decimals] = [$other, self::decimalsIn($unit, $other, $decimals) ?? self::decimals($shown)];
+            [$unit, $decimals] = [$other, self::decimalsIn($unit, $other, $decimals) ?? self::enough($shown, $value)];
         }
         $space = $unit->symbol === '°' ? '' : ' ';
 

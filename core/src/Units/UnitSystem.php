@@ -15,9 +15,9 @@ enum UnitSystem: string
     case Us = 'us';
 
     /** Pressure for those who read kPa; what is small (mbar) or large (MPa) keeps its own unit. */
-    private const KPA = ['bar' => 'kpa', 'bar_h' => 'kpa_h', 'l_per_bar' => 'l_per_kpa'];
+    private const KPA = ['bar' => 'kpa', 'psi' => 'kpa', 'bar_h' => 'kpa_h', 'psi_h' => 'kpa_h', 'l_per_bar' => 'l_per_kpa'];
 
-    private const BAR = ['kpa' => 'bar', 'kpa_h' => 'bar_h', 'l_per_kpa' => 'l_per_bar'];
+    private const BAR = ['kpa' => 'bar', 'psi' => 'bar', 'kpa_h' => 'bar_h', 'psi_h' => 'bar_h', 'l_per_kpa' => 'l_per_bar'];
 
     /** Key suffix => key suffix shown in US customary units. */
     private const US = [

@@ -1184,6 +1184,11 @@ export interface components {
             summary: string | null;
             guide: string[];
             reasons: components["schemas"]["Reason"][];
+            /** @description what was found of it that judges nothing, and what may be done about it */
+            findings?: {
+                text: string;
+                do: string;
+            }[];
             results: {
                 [key: string]: Record<string, never>;
             };
@@ -1526,7 +1531,37 @@ export interface components {
             }[];
             tests: components["schemas"]["TestShort"][];
         };
+        /**
+         * @description what a test fills the section with
+         * @enum {string}
+         */
+        Medium: "water" | "low-air" | "gas" | "vacuum";
         Plan: {
+            medium: components["schemas"]["Medium"];
+            /** @description the method takes its pressure from here */
+            at_gauge: boolean;
+            /** @description where the line turns by a fitting */
+            bends: {
+                chainage_m: number;
+                angle_deg: number;
+                force_kn: number;
+            }[];
+            /** @description where it must be cut, when its levels lie too far apart */
+            split: {
+                max_level_range_m: number;
+                cuts_m: number[];
+                sections: number;
+            } | null;
+            /** @description what the section full of gas holds */
+            stored: {
+                p_kpa: number;
+                energy_mj: number;
+                water_energy_kj: number;
+                ratio: number;
+                distance_m: number;
+                /** @enum {string} */
+                flag?: "engineer-must-set";
+            } | null;
             length_m: number;
             profile: number[][];
             stp_kpa: number;
@@ -1611,6 +1646,9 @@ export interface components {
             place?: string;
             /** @description its text says what it is meant for */
             suits?: boolean;
+            medium?: components["schemas"]["Medium"];
+            /** @description its pressure is that of the plan */
+            at_gauge?: boolean;
             /** @description why it is not meant for the pipe that was asked about */
             unsuited?: string[];
             own?: boolean;
@@ -3155,6 +3193,48 @@ export interface components {
             max_gap_min: number;
             /** @default false */
             visible_leak: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * hold-finding
+         * @description What does the shut hold of this log look like?
+         */
+        Calc_hold_finding: {
+            samples: number[][];
+            hold_from_min: number;
+            hold_to_min: number;
+            segments: ({
+                length_m: number;
+                id_mm: number;
+                wall_mm?: number;
+                /** @description short-term ring modulus */
+                e_mod_gpa?: number;
+                /** @default 0.3 */
+                nu: number;
+                /**
+                 * @default jointed
+                 * @enum {string}
+                 */
+                restraint: "anchored" | "jointed" | "free";
+            } & {
+                [key: string]: unknown;
+            })[];
+            t_water_degc: number;
+            /** @default false */
+            plastic: boolean;
+            /**
+             * @description step of the logger
+             * @default 1
+             */
+            resolution_kpa: number;
+            /** @description start of raise to shut valve */
+            t_load_min?: number;
+            /**
+             * @description what a meter may flicker by
+             * @default 0.05
+             */
+            no_water_l: number;
         } & {
             [key: string]: unknown;
         };
@@ -4808,8 +4888,8 @@ export interface components {
          */
         Calc_sewer_air_mixed: {
             segments: ({
-                dn_mm: number;
-                length_m: number;
+                dn_in: number;
+                length_ft: number;
             } & {
                 [key: string]: unknown;
             })[];
@@ -4879,8 +4959,8 @@ export interface components {
         Calc_sewer_exfiltration: {
             rate_gal_in_mi_d: number;
             segments: ({
-                dn_mm: number;
-                length_m: number;
+                dn_in: number;
+                length_ft: number;
             } & {
                 [key: string]: unknown;
             })[];

@@ -44,12 +44,32 @@ export function PreviewOfSection({ of: { name, plan, fault } }: { of: SectionPre
   const show = useShow()
   if (fault !== null) return <Typography sx={{ mt: 2, fontWeight: 700, color: 'secondary.main' }}>{`${name}: ${fault}`}</Typography>
   if (plan === null) return null
-  const kpa = (value: number): string => show('x_kpa', 'pressure', value)
-  const minutes = Math.round(plan.fill.fill_h * 60)
   return (
     <Box sx={{ mt: 2 }}>
       <Typography sx={{ fontWeight: 700 }}>{name}</Typography>
       <SectionProfile plan={plan} />
+      {plan.at_gauge ? <Watered plan={plan} /> : <OwnPressure plan={plan} />}
+      {plan.medium === 'water' && plan.fill.velocity_ok === false && (
+        <Typography sx={{ fontWeight: 700 }}>
+          {say('line.filledTooFast', { most: show('x_l_s', 'flow', plan.fill.max_rate_l_s, 2) })}
+        </Typography>
+      )}
+      {plan.at_gauge && !plan.gauge.feasible && (
+        <Typography sx={{ fontWeight: 700, color: 'secondary.main' }}>
+          {say(plan.gauge.pipe_max_stated ? 'section.noGaugePressureSuitsBothThe' : 'section.withNoMoreThanTheTest')}
+        </Typography>
+      )}
+    </Box>
+  )
+}
+
+type Plan = NonNullable<SectionPreview['plan']>
+
+function Watered({ plan }: { plan: Plan }): ReactElement {
+  const show = useShow()
+  const kpa = (value: number): string => show('x_kpa', 'pressure', value)
+  return (
+    <>
       <Typography>
         {say('line.testPressureAndGauge', {
           stp: kpa(plan.stp_kpa),
@@ -61,21 +81,29 @@ export function PreviewOfSection({ of: { name, plan, fault } }: { of: SectionPre
       <Typography>
         {say('line.whatItCosts', {
           water: show('x_m3', 'volume', plan.fill.water_m3, 1),
-          minutes,
+          minutes: Math.round(plan.fill.fill_h * 60),
           raise: show('x_l', 'volume', plan.raise.total_l, 0),
           thrust: show('x_kn', 'force', plan.thrust.force_kn, 0),
         })}
       </Typography>
-      {plan.fill.velocity_ok === false && (
-        <Typography sx={{ fontWeight: 700 }}>
-          {say('line.filledTooFast', { most: show('x_l_s', 'flow', plan.fill.max_rate_l_s, 2) })}
+    </>
+  )
+}
+
+function OwnPressure({ plan: { compliance, stored } }: { plan: Plan }): ReactElement {
+  const show = useShow()
+  return (
+    <>
+      <Typography>{say('line.ownPressure', { volume: show('x_m3', 'volume', compliance.volume_m3, 1) })}</Typography>
+      {stored && (
+        <Typography>
+          {say('line.keepAway', {
+            pressure: show('x_kpa', 'pressure', stored.p_kpa),
+            energy: show('x_mj', 'energy', stored.energy_mj),
+            distance: show('x_m', 'length', stored.distance_m, 0),
+          })}
         </Typography>
       )}
-      {!plan.gauge.feasible && (
-        <Typography sx={{ fontWeight: 700, color: 'secondary.main' }}>
-          {say(plan.gauge.pipe_max_stated ? 'section.noGaugePressureSuitsBothThe' : 'section.withNoMoreThanTheTest')}
-        </Typography>
-      )}
-    </Box>
+    </>
   )
 }

@@ -20,6 +20,11 @@ export function SectionFields({ row, units, methods, fault, onChange, onRemove }
   const unit = (label: string, symbol: string): string => `${label}, ${symbol}`
   const decimal = { htmlInput: { inputMode: 'decimal' as const } }
   const metres = units.length.symbol
+  const chosen = methods.find((method) => method.hash === row.method)
+  const isAtGauge = chosen?.at_gauge ?? true
+  const isWater = (chosen?.medium ?? 'water') === 'water'
+  // Of a test with gas the pressure says what it stores.
+  const isPressureAsked = isAtGauge || chosen?.medium === 'gas'
   return (
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1.4fr 1fr 1fr', borderTop: 1, borderColor: 'divider', pt: 2 }}>
       <TextField label={say('line.name')} value={row.name} onChange={change('name')} />
@@ -34,43 +39,55 @@ export function SectionFields({ row, units, methods, fault, onChange, onRemove }
           fault={fault}
         />
       </Box>
-      <TextField
-        select
-        label={say('line.testPressure')}
-        value={row.rule}
-        onChange={change('rule')}
-        sx={{ gridColumn: row.rule === 'factor' ? 'span 2' : '1 / -1' }}
-      >
-        {Object.entries(RULES).map(([rule, text]) => (
-          <MenuItem key={rule} value={rule}>
-            {text}
-          </MenuItem>
-        ))}
-      </TextField>
-      {row.rule === 'factor' && <TextField label={say('line.factor')} value={row.factor} onChange={change('factor')} slotProps={decimal} />}
-      <TextField
-        label={unit(say('line.mostTheWeakestPartMaySee'), units.pressure.symbol)}
-        value={row.most}
-        onChange={change('most')}
-        placeholder={say('common.notStated')}
-        helperText={row.most === '' ? say('line.notStatedNoPointSeesMore') : undefined}
-        slotProps={{ ...decimal, inputLabel: { shrink: true } }}
-        sx={{ gridColumn: '1 / -1' }}
-      />
-      <TextField
-        label={unit(say('line.gaugeAt'), metres)}
-        value={row.gauge}
-        onChange={change('gauge')}
-        placeholder={row.from}
-        slotProps={{ ...decimal, inputLabel: { shrink: true } }}
-      />
-      <TextField
-        label={unit(say('line.water'), units.temperature.symbol)}
-        value={row.water}
-        onChange={change('water')}
-        slotProps={decimal}
-      />
-      <TextField label={unit(say('line.fillAt'), units.flow.symbol)} value={row.fill} onChange={change('fill')} slotProps={decimal} />
+      {isPressureAsked && (
+        <TextField
+          select
+          label={say('line.testPressure')}
+          value={row.rule}
+          onChange={change('rule')}
+          sx={{ gridColumn: row.rule === 'factor' ? 'span 2' : '1 / -1' }}
+        >
+          {Object.entries(RULES).map(([rule, text]) => (
+            <MenuItem key={rule} value={rule}>
+              {text}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      {isPressureAsked && row.rule === 'factor' && (
+        <TextField label={say('line.factor')} value={row.factor} onChange={change('factor')} slotProps={decimal} />
+      )}
+      {isAtGauge && (
+        <>
+          <TextField
+            label={unit(say('line.mostTheWeakestPartMaySee'), units.pressure.symbol)}
+            value={row.most}
+            onChange={change('most')}
+            placeholder={say('common.notStated')}
+            helperText={row.most === '' ? say('line.notStatedNoPointSeesMore') : undefined}
+            slotProps={{ ...decimal, inputLabel: { shrink: true } }}
+            sx={{ gridColumn: '1 / -1' }}
+          />
+          <TextField
+            label={unit(say('line.gaugeAt'), metres)}
+            value={row.gauge}
+            onChange={change('gauge')}
+            placeholder={row.from}
+            slotProps={{ ...decimal, inputLabel: { shrink: true } }}
+          />
+        </>
+      )}
+      {isWater && (
+        <>
+          <TextField
+            label={unit(say('line.water'), units.temperature.symbol)}
+            value={row.water}
+            onChange={change('water')}
+            slotProps={decimal}
+          />
+          <TextField label={unit(say('line.fillAt'), units.flow.symbol)} value={row.fill} onChange={change('fill')} slotProps={decimal} />
+        </>
+      )}
       {onRemove && (
         <Button
           onClick={onRemove}

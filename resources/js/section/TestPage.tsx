@@ -34,7 +34,7 @@ export default function TestPage(): ReactElement {
     >
       <Typography>
         <Message
-          id="section.headOfTest"
+          id={typeof target === 'number' ? 'section.headOfTest' : 'section.headOfTestOwn'}
           values={{
             name: data.line.name,
             target: typeof target === 'number' ? show('x_kpa', 'pressure', target) : '–',

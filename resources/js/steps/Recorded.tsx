@@ -50,6 +50,12 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
             </Sentence>
           </Box>
         ))}
+        {(state.findings ?? []).map((f) => (
+          <Box key={f.text}>
+            <Typography>{tight(f.text)}</Typography>
+            {f.do && <Typography sx={{ fontWeight: 700 }}>{tight(f.do)}</Typography>}
+          </Box>
+        ))}
         {state.reasons.length === 0 && <Typography>{state.summary ? tight(state.summary) : say('steps.recorded')}</Typography>}
       </Box>
       {typeof value['remark'] === 'string' && state.kind !== 'hold' && <Typography sx={{ mt: 1.5 }}>{value['remark']}</Typography>}

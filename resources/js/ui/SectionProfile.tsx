@@ -18,6 +18,7 @@ export function SectionProfile({ plan }: { plan: SectionPlan['plan'] }): ReactEl
   const y = (z: number): number => 190 - ((z - low) / Math.max(0.5, high - low)) * 110
   const level = (m: number): number => along(plan.profile, m)[1]!
   const head = (m: number): number => plan.heads.reduce((best, p) => (Math.abs(p[0]! - m) < Math.abs(best[0]! - m) ? p : best))[1]!
+  const [vents, drains] = plan.medium === 'water' ? [plan.vents.vents_m, plan.vents.drains_m] : [[], []]
   const marks: [number, string][] = [
     [plan.gauge.lowest_m, say('section.lowest')],
     [plan.gauge.highest_m, say('section.highest')],
@@ -28,7 +29,7 @@ export function SectionProfile({ plan }: { plan: SectionPlan['plan'] }): ReactEl
         viewBox={`0 0 ${w} ${h}`}
         style={{ width: '100%', minWidth: 620, display: 'block' }}
         role="img"
-        aria-label={say('section.profileOfTheSectionWithThe')}
+        aria-label={say(plan.at_gauge ? 'section.profileOfTheSectionWithThe' : 'section.profileOfTheSection')}
       >
         <polyline
           fill="none"
@@ -37,7 +38,7 @@ export function SectionProfile({ plan }: { plan: SectionPlan['plan'] }): ReactEl
           strokeLinejoin="round"
           points={plan.profile.map((p) => `${x(p[0]!)},${y(p[1]!)}`).join(' ')}
         />
-        {plan.vents.vents_m.map((m) => (
+        {vents.map((m) => (
           <g key={`v${m}`} fill={c.ink}>
             <path d={`M${x(m)} ${y(level(m)) - 8}v-20`} stroke={c.ink} strokeWidth={2} />
             <circle cx={x(m)} cy={y(level(m)) - 31} r={4} />
@@ -51,7 +52,7 @@ export function SectionProfile({ plan }: { plan: SectionPlan['plan'] }): ReactEl
             </text>
           </g>
         ))}
-        {plan.vents.drains_m.map((m) => (
+        {drains.map((m) => (
           <g key={`d${m}`} fill={c.ink}>
             <path d={`M${x(m)} ${y(level(m)) + 8}v16m-5 -6l5 6l5 -6`} stroke={c.ink} strokeWidth={2} fill="none" />
             <text
@@ -74,15 +75,17 @@ export function SectionProfile({ plan }: { plan: SectionPlan['plan'] }): ReactEl
             textAnchor={m < first + 60 ? 'start' : m > last - 60 ? 'end' : 'middle'}
             fill={c.ink}
           >
-            {word} {show('x_kpa', 'pressure', head(m))}
+            {plan.at_gauge ? `${word} ${show('x_kpa', 'pressure', head(m))}` : word}
           </text>
         ))}
-        <g fill={c.accent}>
-          <circle cx={x(plan.gauge.gauge_m)} cy={y(level(plan.gauge.gauge_m))} r={9} />
-          <text x={x(plan.gauge.gauge_m) - 12} y={y(level(plan.gauge.gauge_m)) + 5} fontSize={16} fontWeight={700} textAnchor="end">
-            {say('section.gauge')}
-          </text>
-        </g>
+        {plan.at_gauge && (
+          <g fill={c.accent}>
+            <circle cx={x(plan.gauge.gauge_m)} cy={y(level(plan.gauge.gauge_m))} r={9} />
+            <text x={x(plan.gauge.gauge_m) - 12} y={y(level(plan.gauge.gauge_m)) + 5} fontSize={16} fontWeight={700} textAnchor="end">
+              {say('section.gauge')}
+            </text>
+          </g>
+        )}
       </svg>
     </Box>
   )

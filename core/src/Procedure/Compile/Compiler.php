@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Diastoma\Core\Procedure\Compile;
 
 use Diastoma\Core\Pipe\Material;
+use Diastoma\Core\PressureTest\Medium;
 use Diastoma\Core\Procedure\Parameter;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Suit;
@@ -91,6 +92,7 @@ final readonly class Compiler
             suits: $this->suits($shape['suits'] ?? [], $reader->below('suits')),
             speakOnly: self::speakOnly($steps, (string) json_encode($shape, JSON_UNESCAPED_SLASHES)),
             asked: self::asked((string) json_encode($shape, JSON_UNESCAPED_SLASHES)),
+            medium: Medium::from($shape['medium'] ?? Medium::Water->value),
         );
     }
 

@@ -165,10 +165,12 @@ final readonly class RuleCompiler
             $at = $this->saying()->below("say[{$i}]");
             $says[$i] = $this->say($say, $about, $limit, $at);
         }
-        if ($this->judges && ! $ruling->computesOnly()) {
+        if (! $this->judges && $says !== []) {
+            $this->reader->below('say')->remark('is never said: a guide says its text');
+        } elseif ($this->judges && $ruling->computesOnly()) {
+            (new FindingCheck($this->reader, $about))->check($rule['say'] ?? []);
+        } elseif ($this->judges) {
             (new SpeechCheck($this->reader, $about))->check($says, $ruling, ($rule['own_verdict'] ?? true), $rule);
-        } elseif ($says !== []) {
-            $this->reader->below('say')->remark('is never said: the calculation judges nothing');
         }
 
         return array_values($says);

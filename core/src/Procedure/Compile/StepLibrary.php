@@ -26,21 +26,30 @@ final class StepLibrary
     /** @var array<string, string> */
     private array $faults = [];
 
-    /** @param  \Closure(string): (array<string, mixed>|null)  $kept  the step of a name, such as `electrofusion/wipe` */
-    public function __construct(private readonly \Closure $kept)
+    /**
+     * @param  \Closure(string): (array<string, mixed>|null)  $kept  the step of a name, such as `electrofusion/wipe`
+     * @param  (\Closure(string): (array<string, mixed>|null))|null  $rules  the rule of a name, such as `pressure/decline`
+     */
+    public function __construct(private readonly \Closure $kept, private readonly ?\Closure $rules = null)
     {
     }
 
-    /** The library that ships, in `core/data/steps`. */
+    /** The library that ships, in `core/data/steps` and `core/data/rules`. */
     public static function standard(): self
     {
-        return new self(function (string $name): ?array {
+        return new self(self::shipped('steps'), self::shipped('rules'));
+    }
+
+    /** @return \Closure(string): (array<string, mixed>|null) */
+    private static function shipped(string $folder): \Closure
+    {
+        return function (string $name) use ($folder): ?array {
             $ships =
                 preg_match('#^[a-z]+/[a-z0-9-]+$#', $name) === 1 &&
-                \in_array("steps/{$name}.json", Data::files('steps/'.strtok($name, '/')), true);
+                \in_array("{$folder}/{$name}.json", Data::files("{$folder}/".strtok($name, '/')), true);
 
-            return $ships ? Data::json("steps/{$name}.json") : null;
-        });
+            return $ships ? Data::json("{$folder}/{$name}.json") : null;
+        };
     }
 
     /** @param  array<string, mixed>  $text */
@@ -50,7 +59,7 @@ final class StepLibrary
         $steps = $origins = [];
         foreach (\is_array($text['steps'] ?? null) && array_is_list($text['steps']) ? $text['steps'] : [] as $i => $step) {
             foreach ($this->whole("steps[{$i}]", $step) as [$origin, $whole]) {
-                $steps[] = $whole;
+                $steps[] = $this->withRules($origin, $whole);
                 $origins[] = $origin;
             }
             if (\count($steps) > self::MOST_STEPS) {
@@ -63,6 +72,34 @@ final class StepLibrary
         $text = $this->told($text);
 
         return new Written($origins === [] ? $text : ['steps' => $steps] + $text, $origins, $this->faults);
+    }
+
+    /**
+     * What several steps judge alike is kept once, in `core/data/rules`: `{"use": "pressure/decline", "in": {…}}`. Its inputs are
+     * those of the rule, with what stands beside them.
+     */
+    private function withRules(string $path, mixed $step): mixed
+    {
+        if (! \is_array($step) || ! \is_array($step['judge'] ?? null)) {
+            return $step;
+        }
+        foreach ($step['judge'] as $i => $rule) {
+            if (! \is_array($rule) || ! isset($rule['use'])) {
+                continue;
+            }
+            $name = \is_string($rule['use']) ? $rule['use'] : '';
+            $kept = $this->rules === null ? null : ($this->rules)($name);
+            if ($kept === null) {
+                $this->faults["{$path}.judge[{$i}].use"] = Nearest::quoted($name).' is no rule of the library';
+
+                continue;
+            }
+            unset($rule['use']);
+            $in = (\is_array($rule['in'] ?? null) ? $rule['in'] : []) + (array) ($kept['in'] ?? []);
+            $step['judge'][$i] = ['in' => $in] + $rule + $kept;
+        }
+
+        return $step;
     }
 
     /**
