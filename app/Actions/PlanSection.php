@@ -165,6 +165,7 @@ final class PlanSection
                 'volume_m3' => $plan['compliance']['volume_m3'],
                 'largest_mm' => max([0, ...array_column($plan['allowance_segments'], 'dn_mm')]),
                 'gauge_target_kpa' => round($plan['gauge']['target_kpa'], 3),
+                'gauge_most_kpa' => $plan['gauge']['pipe_max_stated'] ? round($plan['gauge']['max_kpa'], 3) : null,
                 'stp_kpa' => $plan['stp_kpa'],
                 'time_zone' => $section->line->project->time_zone,
                 'creep_m' => max(array_map(fn (array $run) => $run['creep_m'] ?? 0, $runs)) ?: null,

@@ -343,10 +343,10 @@ it('tells what is usual by what is known, and nothing while nothing is', functio
 it('takes no word for the source of a trace that it does not know: a misspelt stand-in would pass for a device', function () {
     $fusion = Procedure::shipped()['ef-coupler-one-pass']->step('fusion');
     $of = fn (string $source) => ['trace' => TRACE, 'part' => 0, 'final' => true, 'source' => $source, 'samples' => [[0, 39.5, 24.0]]];
-    foreach (['stand-in', 'file', 'device'] as $source) {
+    foreach (['stand-in', 'file', 'device', 'by-hand'] as $source) {
         expect($fusion->normalise($of($source))['source'])->toBe($source);
     }
-    expect(fn () => $fusion->normalise($of('stand in')))->toThrow(Refused::class, 'source must be one of stand-in, file, device.');
+    expect(fn () => $fusion->normalise($of('stand in')))->toThrow(Refused::class, 'source must be one of stand-in, file, device, by-hand.');
 });
 
 it('takes a trace for played that a stand-in began and a file ended', function () {

@@ -17,7 +17,7 @@ use Diastoma\Core\Units\UnitSystem;
 
 /** What of a step is the same in every run, or is held by other tests. */
 const NOT_SAID = [
-    'id', 'side', 'kind', 'title', 'results', 'figure', 'model', 'usual', 'cautions', 'needs_good', 'by', 'fact_id', 'at', 'locked',
+    'id', 'side', 'kind', 'title', 'results', 'figure', 'model', 'live', 'usual', 'cautions', 'needs_good', 'by', 'fact_id', 'at', 'locked',
 ];
 
 /** Longer lists are shown by their length, ends and middle. */

@@ -592,6 +592,18 @@ use OpenApi\Attributes as OA;
             ],
         ),
         new OA\Property(
+            property: 'live',
+            description: 'a calculation that says what to do while the device records, with what is known of its other inputs',
+            type: 'object',
+            nullable: true,
+            required: ['calc', 'series', 'in'],
+            properties: [
+                new OA\Property(property: 'calc', type: 'string'),
+                new OA\Property(property: 'series', description: 'its input that takes the readings', type: 'string'),
+                new OA\Property(property: 'in', type: 'object', additionalProperties: true),
+            ],
+        ),
+        new OA\Property(
             property: 'suggested',
             description: 'by field: what is known already and filled in',
             type: 'object',

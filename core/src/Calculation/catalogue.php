@@ -184,6 +184,7 @@ return [
     'log-segment' => Test\Phases\LogSegment::class,
     'classify-decline' => Test\Decline\ClassifyDecline::class,
     'hold-finding' => Test\HoldFinding::class,
+    'hold-now' => Test\HoldNow::class,
     'orifice-leak' => Test\OrificeLeak::class,
     'leak-from-decay' => Test\LeakFromDecay::class,
     'gauge-fit' => Test\GaugeFit::class,

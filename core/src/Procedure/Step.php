@@ -29,6 +29,7 @@ final readonly class Step
      * @param  Binding|null  $device  what its device must be told
      * @param  Model|null  $model  of what happens inside the joint
      * @param  StandIn|null  $standIn  what plays its device where there is none
+     * @param  Live|null  $live  what is said while its device records
      * @param  Offer|null  $offer  what was recorded elsewhere may be taken over here
      * @param  string|null  $fault  of an older frozen text: why it cannot be judged
      */
@@ -55,6 +56,7 @@ final readonly class Step
         public ?StandIn $standIn = null,
         public ?Offer $offer = null,
         public ?Stage $stage = null,
+        public ?Live $live = null,
     ) {
         $this->key = self::keyOf($id, $side);
         $this->cures = array_values(array_unique(array_filter(array_map(fn (Rule $rule) => $rule->curedBy, $rules))));

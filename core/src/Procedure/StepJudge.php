@@ -69,6 +69,7 @@ final readonly class StepJudge
             scanned: $this->found($step, fn (FieldSpec $f) => $f->scanned),
             usual: $this->usual($step),
             limits: $this->limits($step),
+            live: $status === 'done' ? null : $step->live?->known($this->known),
             findings: $status === 'done' && ! $this->onlyLocks ? $this->findings($step) : [],
         );
     }

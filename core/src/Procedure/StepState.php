@@ -26,6 +26,7 @@ final readonly class StepState
      * @param  array<string, mixed>  $usual  field => between what its figure usually lies, and how it goes wrong
      * @param  list<Parameter>  $limits  what it is going to be held against
      * @param  array<string, mixed>  $scanned  field => what a scanned code says of it
+     * @param  array{calc: string, series: string, in: array<string, mixed>}|null  $live  what says what to do while its device records
      * @param  list<Finding>  $findings  what was found of it that judges nothing
      * @param  bool  $again  it was done, and may by permit be done once more
      */
@@ -52,6 +53,7 @@ final readonly class StepState
         public array $limits = [],
         public array $scanned = [],
         public array $findings = [],
+        public ?array $live = null,
     ) {
     }
 
@@ -100,6 +102,7 @@ final readonly class StepState
             $this->limits,
             $this->scanned,
             $this->findings,
+            $this->live,
         );
     }
 
@@ -126,6 +129,7 @@ final readonly class StepState
             'results' => $this->results === [] ? new \stdClass() : $this->results,
             'device' => $this->device,
             'model' => $this->model,
+            'live' => $this->live,
             'cautions' => $this->cautions,
             'opens_at' => $this->opensAt,
             'figure' => $this->figure,

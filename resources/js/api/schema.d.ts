@@ -1208,6 +1208,15 @@ export interface components {
                     [key: string]: unknown;
                 };
             } | null;
+            /** @description a calculation that says what to do while the device records, with what is known of its other inputs */
+            live?: {
+                calc: string;
+                /** @description its input that takes the readings */
+                series: string;
+                in: {
+                    [key: string]: unknown;
+                };
+            } | null;
             /** @description by field: what is known already and filled in */
             suggested: {
                 [key: string]: unknown;
@@ -3235,6 +3244,32 @@ export interface components {
              * @default 0.05
              */
             no_water_l: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * hold-now
+         * @description What is to be done at the gauge now?
+         */
+        Calc_hold_now: {
+            samples: number[][];
+            target_kpa: number;
+            hold_min: number;
+            /** @default 0 */
+            band_below_kpa: number;
+            /** @description as below; where it is shut, none */
+            band_above_kpa?: number;
+            /** @default false */
+            shut: boolean;
+            /** @description what the weakest part may see */
+            p_most_kpa?: number;
+            /**
+             * @description what a meter may flicker by
+             * @default 0.05
+             */
+            no_water_l: number;
+            /** @default false */
+            plastic: boolean;
         } & {
             [key: string]: unknown;
         };

@@ -39,6 +39,8 @@ export interface Run {
   sent: number
   part: number
   extra: Record<string, unknown>
+  /** read by a person, every so many minutes: its rows come when they are typed, and it ends when that is said */
+  byHand?: number
   /** how a person calls joint or test and step */
   title?: string
   stopped?: boolean

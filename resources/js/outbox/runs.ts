@@ -17,10 +17,24 @@ export async function startRun(run: Omit<Run, 'trace' | 'startedAt' | 'sent' | '
 }
 
 export const due = (run: Run, now: number): number => {
+  if (run.byHand !== undefined) return run.samples.length
   const units = ((now - run.startedAt) / 1000) * (run.speed / run.secondsPerUnit)
   let count = run.sent
   while (count < run.samples.length && run.samples[count]![0]! - run.samples[0]![0]! <= units) count++
   return run.stopped ? run.sent : count
+}
+
+/** A reading of a person joins its run; it is kept on the device before anything else happens. */
+export async function readByHand(key: string, kpa: number, litres: number | null, now: number): Promise<boolean> {
+  return store.transaction('rw', store.runs, async () => {
+    const run = await store.runs.get(key)
+    if (!run) return false
+    const minute = Math.round((now - run.startedAt) / 600) / 100
+    const last = run.samples[run.samples.length - 1]
+    if (last && minute <= last[0]!) return false
+    await store.runs.update(key, { samples: [...run.samples, [minute, kpa, (last?.[2] ?? 0) + (litres ?? 0)]] })
+    return true
+  })
 }
 
 /** Times are kept to the second: a run that was played in less ends in the next one, and not before it began. */
@@ -31,9 +45,10 @@ async function tick(key: string): Promise<boolean> {
   if (!run) return false
   const now = Date.now()
   const count = due(run, now)
-  const finished = count >= run.samples.length || run.stopped === true
+  const finished = (run.byHand === undefined && count >= run.samples.length) || run.stopped === true
   const fresh = run.samples.slice(run.sent, count)
-  const waited = now - run.startedAt >= (run.part + 1) * PIECE_MS || fresh.length >= MOST_ROWS
+  // What a person read goes out at once.
+  const waited = run.byHand !== undefined || now - run.startedAt >= (run.part + 1) * PIECE_MS || fresh.length >= MOST_ROWS
   if ((fresh.length > 0 && waited) || finished) {
     await store.transaction('rw', store.waiting, store.runs, async () => {
       const id = newId()

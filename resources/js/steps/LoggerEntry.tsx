@@ -1,16 +1,18 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useState, type ReactElement } from 'react'
+import { useMemo, useState, type ReactElement } from 'react'
 import { api, type LogProgramme } from '../api/client'
 import { idOf } from '../api/subject'
 import { useVerb } from '../api/useVerb'
-import { store } from '../outbox/db'
+import { store, type Run } from '../outbox/db'
 import { startRun } from '../outbox/runs'
 import { Refused } from '../ui/Refused'
-import { useShow } from '../ui/units'
 import { useCalled } from './called'
 import { InChartPlace } from './ChartPlace'
 import { LogChart } from './charts'
 import { FileEntry } from './FileEntry'
+import { GaugeNow } from './GaugeNow'
+import { BeginByHand, HandLog } from './HandLog'
+import type { Live } from './useHoldNow'
 import { useReplacing } from './replacing'
 import { StandInFold } from './StandInFold'
 import { useRun } from './useRun'
@@ -21,6 +23,7 @@ export function LoggerEntry({
   subject,
   stepKey,
   practice,
+  live,
   zone,
   onDone,
 }: {
@@ -28,11 +31,12 @@ export function LoggerEntry({
   stepKey: string
   /** the project is one of practice: a stand-in plays pump and logger */
   practice: boolean
+  /** what says what to do while the readings come */
+  live: Live | null
   zone: string
   onDone: () => void
 }): ReactElement {
   const called = useCalled()
-  const show = useShow()
   const replacing = useReplacing()
   const [fault, setFault] = useState('none')
   const [speed, setSpeed] = useState(1200)
@@ -51,31 +55,7 @@ export function LoggerEntry({
       extra: { source: 'stand-in', marks: programme.marks },
     })
   })
-  if (running) {
-    const { run, come } = running
-    const rows = run.samples.slice(0, come)
-    const last = rows[rows.length - 1]
-    return (
-      <Box>
-        <Typography role="timer" sx={{ fontSize: { xs: '2.6rem', md: '3.4rem' }, fontWeight: 700, lineHeight: 1 }}>
-          {last ? show('x_kpa', 'pressure', last[1]!) : say('steps.pumpStarts')}
-        </Typography>
-        <Typography variant="body2">
-          {say('steps.minuteOf', {
-            minute: Math.floor(last?.[0] ?? 0),
-            of: Math.ceil(run.samples[run.samples.length - 1]![0]!),
-            speed: run.speed,
-          })}
-        </Typography>
-        <InChartPlace>
-          <LogChart rows={rows} />
-        </InChartPlace>
-        <Button variant="outlined" fullWidth sx={{ mt: 1 }} onClick={() => void store.runs.update(key, { stopped: true })}>
-          {say('steps.stopTheTest')}
-        </Button>
-      </Box>
-    )
-  }
+  if (running) return <Running {...running} live={live} zone={zone} />
   const play = (
     <>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mb: 1 }}>
@@ -124,16 +104,57 @@ export function LoggerEntry({
       onDone={onDone}
     />
   )
+  const byHand = <BeginByHand subject={subject} stepKey={stepKey} />
   if (replacing) return file
   return practice ? (
     <Box>
       {play}
       {file}
+      {byHand}
     </Box>
   ) : (
     <Box>
       {file}
+      {byHand}
       <StandInFold>{play}</StandInFold>
+    </Box>
+  )
+}
+
+/** While readings come, played or read: what to do now, and the course so far. */
+function Running({ run, come, live, zone }: { run: Run; come: number; live: Live | null; zone: string }): ReactElement {
+  const rows = useMemo(() => run.samples.slice(0, come), [run.samples, come])
+  const last = rows[rows.length - 1]
+  const isByHand = run.byHand !== undefined
+  const readAt = isByHand && last ? run.startedAt + last[0]! * 60_000 : null
+  return (
+    <Box>
+      {isByHand ? (
+        <HandLog run={run} zone={zone}>
+          {last && <GaugeNow compact id={run.trace} live={live} rows={rows} readAt={readAt} speed={run.speed} zone={zone} />}
+        </HandLog>
+      ) : (
+        <GaugeNow id={run.trace} live={live} rows={rows} readAt={readAt} speed={run.speed} zone={zone} />
+      )}
+      {!isByHand && (
+        <Typography variant="body2" sx={{ mt: 1 }}>
+          {last
+            ? say('steps.minuteOf', {
+                minute: Math.floor(last[0]!),
+                of: Math.ceil(run.samples[run.samples.length - 1]![0]!),
+                speed: run.speed,
+              })
+            : say('steps.pumpStarts')}
+        </Typography>
+      )}
+      <Button variant="outlined" fullWidth sx={{ my: 1 }} onClick={() => void store.runs.update(run.key, { stopped: true })}>
+        {say(isByHand ? 'steps.endTheLog' : 'steps.stopTheTest')}
+      </Button>
+      {rows.length > 1 && (
+        <InChartPlace>
+          <LogChart rows={rows} />
+        </InChartPlace>
+      )}
     </Box>
   )
 }

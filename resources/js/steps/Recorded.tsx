@@ -16,6 +16,7 @@ const LEAST_KNOWN = 7
 
 /** What a trace says of where it came from, when no real device made it. */
 const STAND_IN = 'stand-in'
+const BY_HAND = 'by-hand'
 
 /** What was recorded at a step: its drawing, its sentences, by whom. */
 export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; onAgain: () => void }): ReactElement {
@@ -33,6 +34,7 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
       {kind.Shown && <kind.Shown {...at} />}
       {state.figure && <Figure figure={state.figure} />}
       {value['source'] === STAND_IN && <Typography sx={{ fontWeight: 700, mt: 1.5 }}>{say('steps.playedByTheStandIn')}</Typography>}
+      {value['source'] === BY_HAND && <Typography sx={{ mt: 1.5 }}>{say('steps.readByHand')}</Typography>}
       {typeof value['file'] === 'string' && (
         <Typography sx={{ mt: 1.5 }}>
           <FromFile name={value['file']} first={value['first_at']} last={value['last_at']} zone={data.line.time_zone} />

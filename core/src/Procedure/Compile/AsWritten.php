@@ -44,6 +44,7 @@ namespace Diastoma\Core\Procedure\Compile;
  *     cautions?: array<int, CautionText>, summary?: string|array<int, string>, device?: string, action?: string,
  *     device_in?: array<string, mixed>, figure?: array{shape: string, in: array<string, mixed>},
  *     drawing?: array<string, string>, model?: array{calc: string, in: array<string, mixed>},
+ *     live?: array{calc: string, series: string, in: array<string, mixed>},
  *     model_in?: array<string, mixed>, stand_in?: array{programme: string, hold_s?: int|float},
  *     fields?: array<int, FieldText>, judge?: array<int, RuleText>, guide?: array<int, RuleText>
  * }

@@ -44,6 +44,7 @@ final class LineNames
         'volume_m3' => 'volume of the section',
         'largest_mm' => 'largest size of the section, as it is called',
         'gauge_target_kpa' => 'test pressure at the gauge',
+        'gauge_most_kpa' => 'most that the gauge may show',
         'stp_kpa' => 'system test pressure',
         'test_from' => 'when the last joint of the section is cold enough for pressure',
         'open_at_start' => 'what was open when the test began',

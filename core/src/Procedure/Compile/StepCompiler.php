@@ -11,6 +11,7 @@ use Diastoma\Core\Procedure\Early;
 use Diastoma\Core\Procedure\Figure;
 use Diastoma\Core\Procedure\Kind\Kinds;
 use Diastoma\Core\Procedure\Kind\Note;
+use Diastoma\Core\Procedure\Live;
 use Diastoma\Core\Procedure\Model;
 use Diastoma\Core\Procedure\Offer;
 use Diastoma\Core\Procedure\Order;
@@ -137,7 +138,32 @@ final readonly class StepCompiler
                     isset($step['stand_in']['hold_s']) ? (float) $step['stand_in']['hold_s'] : null,
                 )
                 : null,
+            live: isset($step['live']) ? $this->live($step['live'], $reader->below('live')->forShow()) : null,
         );
+    }
+
+    /** @param  array{calc: string, series: string, in: array<string, mixed>}  $live */
+    private function live(array $live, Reader $at): ?Live
+    {
+        if (! $this->isCalculation($live['calc'], $at->below('calc'))) {
+            return null;
+        }
+        if (isset($live['in'][$live['series']])) {
+            $at->below('in')->below($live['series'])->fault('comes from the device: it cannot be given');
+        }
+        (new InputCheck($at->below('in')))->check($live['calc'], [$live['series'] => '$fact.samples'] + $live['in']);
+
+        return new Live($live['calc'], $live['series'], $this->bound($live['in'], $at->below('in')));
+    }
+
+    private function isCalculation(string $name, Reader $at): bool
+    {
+        $registry = Registry::standard();
+        if (! $registry->has($name)) {
+            $at->fault("\"{$name}\" is no calculation; ".Nearest::to($name, $registry->names()));
+        }
+
+        return $registry->has($name);
     }
 
     /** @param  array{shape: string, in: array<string, mixed>}  $figure */
@@ -163,11 +189,7 @@ final readonly class StepCompiler
             return null;
         }
         $at = $reader->below('model')->forShow();
-        if (! Registry::standard()->has($step['model']['calc'])) {
-            $at->below('calc')->fault(
-                "\"{$step['model']['calc']}\" is no calculation; ".Nearest::to($step['model']['calc'], Registry::standard()->names()),
-            );
-
+        if (! $this->isCalculation($step['model']['calc'], $at->below('calc'))) {
             return null;
         }
         (new InputCheck($at->below('in')))->check($step['model']['calc'], $step['model']['in']);

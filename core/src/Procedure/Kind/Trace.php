@@ -23,7 +23,7 @@ final readonly class Trace implements Kind
     public const STAND_IN = 'stand-in';
 
     /** Where a trace may come from. */
-    private const SOURCES = [self::STAND_IN, 'file', 'device'];
+    private const SOURCES = [self::STAND_IN, 'file', 'device', 'by-hand'];
 
     private const MOST_SAMPLES = 100000;
 

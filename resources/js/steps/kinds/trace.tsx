@@ -39,6 +39,7 @@ function Enter({ path, text, state, procedure, data, onDone }: Entering): ReactE
       tolerance={numberAt(text.drawing?.['u_tol'], procedure)}
       begun={begunAt(state, data.facts)}
       practice={data.line.practice}
+      live={state.live ?? null}
       zone={data.line.time_zone}
       onDone={onDone}
     />

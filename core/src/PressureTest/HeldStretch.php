@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\PressureTest;
+
+/** For how long a pressure was held, minutes of the log. */
+final readonly class HeldStretch
+{
+    /** @param  bool  $goesOn  it is the one that goes on, and not an earlier one */
+    private function __construct(public float $from, public float $to, public bool $goesOn = true)
+    {
+    }
+
+    public function minutes(): float
+    {
+        return $this->to - $this->from;
+    }
+
+    /**
+     * While it stayed in its band: the stretch that goes on, or the longest where it is over. What was held to its end stays held
+     * when it is let down.
+     *
+     * @param  list<list<float>>  $samples  [min, kPa, …]
+     */
+    public static function kept(array $samples, PressureBand $band): ?self
+    {
+        $longest = $at = null;
+        $isRaised = false;
+        foreach ($samples as $row) {
+            $isRaised = $isRaised || $band->isRaised($row[1]);
+            if (! $isRaised || ! $band->holds($row[1])) {
+                $at = null;
+
+                continue;
+            }
+            $at = new self($at->from ?? $row[0], $row[0]);
+            $longest = $longest === null || $at->minutes() > $longest->minutes() ? $at : $longest;
+        }
+
+        return $at ?? ($longest === null ? null : new self($longest->from, $longest->to, false));
+    }
+
+    /**
+     * Since the last water that was pumped in, as long as it stayed over the least. What comes after it fell under is no hold.
+     *
+     * @param  list<list<float>>  $samples  [min, kPa, litres pumped in?, …]
+     * @param  float  $rise  kPa in one reading from which somebody pumped
+     * @param  float  $litres  from which somebody pumped
+     */
+    public static function shut(array $samples, PressureBand $band, float $rise, float $litres): ?self
+    {
+        $longest = $at = null;
+        foreach ($samples as $i => $row) {
+            $before = $samples[$i - 1] ?? $row;
+            $isPumped = isset($row[2], $before[2]) ? abs($row[2] - $before[2]) > $litres : $rise < $row[1] - $before[1];
+            // Pumped up again, it begins where it is raised again.
+            if ($band->isUnder($row[1]) || ($at === null && ! $band->isRaised($row[1]))) {
+                $at = null;
+
+                continue;
+            }
+            $at = $at === null || $isPumped ? new self($row[0], $row[0]) : new self($at->from, $row[0]);
+            $longest = $longest === null || $at->minutes() > $longest->minutes() ? $at : $longest;
+        }
+
+        return $at ?? ($longest === null ? null : new self($longest->from, $longest->to, false));
+    }
+}

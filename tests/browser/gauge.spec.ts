@@ -1,0 +1,132 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Browser, type Page } from '@playwright/test'
+import type { ProcedureShort, Subject } from '../../resources/js/api/client'
+import { test } from './alone'
+import { example } from './examples'
+import { present } from './people'
+import { prepared, recorded, type Crew } from './recorded'
+import { Trench, type MadeLine } from './trench'
+
+/* At the gauge: what it shows, how long to go, and what to do, while a test runs. */
+
+const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
+const DAY = 24 * 60 * 60_000
+const MINUTE = 60_000
+
+interface People extends Crew {
+  page: Page
+  desk: Trench
+}
+
+async function people(browser: Browser): Promise<People> {
+  const [page, ruben, tamsin] = await Promise.all([present(browser, 'bram'), present(browser, 'ruben'), present(browser, 'tamsin')])
+  return { page, joiner: await Trench.of(page, BASE), inspector: await Trench.of(ruben, BASE), desk: await Trench.of(tamsin, BASE) }
+}
+
+/** A section of a plastic main before its pump starts; the test of it. */
+async function readyToPump(crew: People, method: string, name: string): Promise<string> {
+  const of = example(method)
+  const known = await crew.desk.get<ProcedureShort[]>('procedures')
+  const hash = (key: string): string => known.find((p) => p.key === key)!.hash
+  const me = await crew.desk.get<{ projects: { id: number }[] }>('me')
+  const line = await crew.desk.post<MadeLine & { sections: { id: string }[] }>('lines', {
+    project_id: me.projects[0]!.id,
+    name,
+    ...of.pipe,
+    design_bar: 4,
+    mdp_bar: 5,
+    pipe_length_m: 12,
+    procedure_hash: hash('pvc-spigot-socket'),
+    centre_line: [
+      [0, 0, 0, 9],
+      [24, 24, 0, 9],
+    ],
+    sections: [{ name: 'Section 1', from_m: 0, to_m: 24, method_hash: hash(method) }],
+  })
+  await recorded(crew, `subjects/joint/${line.joints[0]!.id}`, example('pvc-spigot-socket'), Date.now() - DAY)
+  const { id } = await crew.desk.post<{ id: string }>(`sections/${line.sections[0]!.id}/tests`, {})
+  await prepared(crew, `subjects/test/${id}`, of)
+  return id
+}
+
+test('the gauge is read by hand: the clock asks, one sentence says what to do, and nothing is lost on the way', async ({ browser }) => {
+  const crew = await people(browser)
+  const { page } = crew
+  const id = await readyToPump(crew, 'pressure-loss', 'Carder Row main')
+  const begun = Date.now()
+  const at = (min: number): Promise<void> => page.clock.setSystemTime(begun + min * MINUTE)
+  const pad = page.getByRole('group', { name: 'Number pad' })
+  const read = async (kpa: string, litres?: string): Promise<void> => {
+    for (const key of kpa) await pad.getByRole('button', { name: key, exact: true }).click()
+    if (litres !== undefined) await page.getByLabel('Water in since then, L').fill(litres)
+    await pad.getByRole('button', { name: 'Record', exact: true }).click()
+  }
+  const says = (text: string | RegExp): Promise<void> => expect(page.getByText(text)).toBeVisible()
+  await at(0)
+  await page.goto(`/tests/${id}`)
+  await page.getByRole('button', { name: 'Read the gauge by hand' }).click()
+  await says('First reading: at nought, before the pump starts.')
+  await read('0')
+  await says('Raise it slowly to 600 kPa: 600 kPa to go.')
+  await at(4)
+  await says(/^Next reading at/)
+  await read('400', '14')
+  await says('Raise it slowly to 600 kPa: 200 kPa to go.')
+  await at(10)
+  await says(/^Read now:/)
+  await read('600', '7')
+  await says('In the band: leave it.')
+  await says('60 min')
+  // What is wrong stands above the pad, with the figure in it.
+  await at(14)
+  await page.getByLabel('Pressure, kPa').fill('6x0')
+  await pad.getByRole('button', { name: 'Record', exact: true }).click()
+  const fault = page.getByRole('alert')
+  await expect(fault).toBeVisible()
+  expect((await fault.boundingBox())!.y).toBeLessThan((await pad.boundingBox())!.y)
+  await page.getByLabel('Pressure, kPa').fill('')
+  // A figure that cannot well be is asked about.
+  await read('60')
+  await says('Pressure: is it really 60 kPa?')
+  await page.getByRole('button', { name: 'Type it again' }).click()
+  await page.getByLabel('Pressure, kPa').fill('')
+  await at(15)
+  await read('596')
+  await says(/^5[56] min$/)
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  // Over the band, and under it.
+  await at(20)
+  await read('610')
+  await says('Let it down to 600 kPa. It is 3 kPa over the band.')
+  await page.reload()
+  await says(/^Next reading at|^Read now/)
+  await at(25)
+  await read('540')
+  await says('It fell under 550 kPa: this hold is over. Find out why before water goes in.')
+  // Each reading is stored when it is recorded, and stands in the log as it was read.
+  const facts = async (): Promise<number[][]> =>
+    (await crew.joiner.get<Subject>(`subjects/test/${id}`)).facts
+      .filter((f) => f.step === 'log')
+      .flatMap((f) => f.value['samples'] as number[][])
+  await expect.poll(async () => (await facts()).map((row) => row[1])).toEqual([0, 400, 600, 596, 610, 540])
+  expect((await facts()).map((row) => row[2])).toEqual([0, 14, 21, 21, 21, 21])
+  await page.getByRole('button', { name: 'End the log' }).click()
+  await expect(page.locator('#step-title')).toHaveText('Phases of the log')
+})
+
+test('while the stand-in pumps, its pressure stands in its band with the time to go', async ({ browser }) => {
+  const crew = await people(browser)
+  const { page } = crew
+  const id = await readyToPump(crew, 'pressure-loss', 'Carder Row branch')
+  await page.goto(`/tests/${id}`)
+  await page.getByLabel('Speed').click()
+  await page.getByRole('option', { name: '60 times' }).click()
+  await page.getByRole('button', { name: 'Start pump and logger' }).click()
+  await expect(page.getByRole('timer')).toBeVisible()
+  await expect(page.getByText(/^Raise it slowly to 600 kPa: .* to go\.$/)).toBeVisible()
+  await expect(page.getByRole('img', { name: /kPa|between 550 and 608/ })).toBeVisible()
+  await expect(page.getByText('In the band: leave it.')).toBeVisible()
+  await expect(page.getByText(/^to go, until \d\d:\d\d$/)).toBeVisible()
+  await page.getByRole('button', { name: 'Stop the test' }).click()
+  await expect(page.locator('#step-title')).toHaveText('Phases of the log')
+})
