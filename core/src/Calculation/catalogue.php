@@ -182,6 +182,7 @@ return [
     'pressure-length-change' => Test\PressureLengthChange::class,
     'temperature-compensate' => Test\TemperatureCompensate::class,
     'log-segment' => Test\Phases\LogSegment::class,
+    'log-phases' => Test\Phases\LogPhases::class,
     'classify-decline' => Test\Decline\ClassifyDecline::class,
     'hold-finding' => Test\HoldFinding::class,
     'hold-now' => Test\HoldNow::class,

@@ -3675,6 +3675,21 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * log-phases
+         * @description When were raise and hold in this log?
+         */
+        Calc_log_phases: {
+            samples: number[][];
+            target_kpa: number;
+            /**
+             * @description at least so long
+             * @default 30
+             */
+            stabilise_min: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * log-segment
          * @description Which phases does the log hold?
          */
