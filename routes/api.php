@@ -39,6 +39,7 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::get('lines/{line}/line.geojson', [FileController::class, 'geoJson']);
 
     Route::get('subjects/{kind}/{subject}', [SubjectController::class, 'show']);
+    Route::get('subjects/{kind}/{subject}/record.json', [SubjectController::class, 'export']);
     Route::post('subjects/{kind}/{subject}/facts', [SubjectController::class, 'record']);
     Route::post('subjects/{kind}/{subject}/photos', [SubjectController::class, 'keepPhoto']);
     Route::get('photos/{photo}', [SubjectController::class, 'photo']);

@@ -107,10 +107,15 @@ class Joint extends Subject
             'mdp_bar' => $line->mdp_bar,
             'sides' => $this->sides(),
             'pipes' => array_filter($this->pipes ?? []),
-            // The first of the two joints that replace one brings the closing piece.
-            'closing_piece' => $this->replaces_id !== null && str_ends_with($this->number, 'A'),
+            'closing_piece' => $this->closes(),
             'attached' => $this->procedure()->tells->attached === null ? [] : $this->attached(),
         ];
+    }
+
+    /** The first of the two joints that replace one brings the closing piece. */
+    public function closes(): bool
+    {
+        return $this->replaces_id !== null && str_ends_with($this->number, 'A');
     }
 
     /**

@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\BuildTestPack;
 use App\Actions\PlanSection;
+use App\Actions\SuspectJoints;
 use App\Models\Joint;
 use App\Models\PressureTest;
 use App\Models\Section;
@@ -18,7 +19,7 @@ use Illuminate\Support\Facades\Gate;
 
 final class SectionController extends Controller
 {
-    public function show(Request $request, Section $section, PlanSection $plan): JsonResponse
+    public function show(Request $request, Section $section, PlanSection $plan, SuspectJoints $suspects): JsonResponse
     {
         $role = $this->member($request, $section->line);
 
@@ -33,6 +34,7 @@ final class SectionController extends Controller
                 $section->line->project->only(['time_zone', 'practice']),
             'method' => $section->method->only(['hash', 'title', 'key']),
             'plan' => $plan->plan($section),
+            'suspects' => $suspects($section, $this->user($request)),
             'joints' => $plan
                 ->joints($section)
                 ->map(fn (Joint $j) => ['id' => $j->id] + $j->only(['number', 'chainage_m', 'state', 'verdict']))

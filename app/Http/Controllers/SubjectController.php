@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\ExportSubject;
 use App\Actions\KeepPhoto;
 use App\Actions\OfferValues;
 use App\Actions\RecordFact;
@@ -48,6 +49,19 @@ final class SubjectController extends Controller
                 'rows' => array_map(LineRow::of(...), $done->changed),
             ],
             $done->stored ? 201 : 200,
+        );
+    }
+
+    /** What was judged, to be judged again elsewhere. */
+    public function export(Request $request, string $kind, Subject $subject, ExportSubject $export): JsonResponse
+    {
+        $this->member($request, $subject->line());
+        $name = preg_replace('/[^A-Za-z0-9]+/', '-', "{$subject->line()->name}-{$subject->name()}");
+
+        return new JsonResponse(
+            $export($subject, new \DateTimeImmutable),
+            headers: ['Content-Disposition' => "attachment; filename=\"{$name}.json\""],
+            options: JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION,
         );
     }
 

@@ -1082,6 +1082,28 @@ use OpenApi\Attributes as OA;
                 new OA\Property(property: 'key', type: 'string'),
             ],
         ),
+        new OA\Property(
+            property: 'suspects',
+            description: 'after a bad test the joints to look at first, the likeliest first',
+            type: 'array',
+            items: new OA\Items(
+                required: ['id', 'number', 'chainage_m', 'why', 'near'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'string'),
+                    new OA\Property(property: 'number', type: 'string'),
+                    new OA\Property(property: 'chainage_m', type: 'number'),
+                    new OA\Property(
+                        property: 'why',
+                        type: 'array',
+                        items: new OA\Items(
+                            type: 'string',
+                            enum: ['bad', 'open', 'repair', 'closing', 'close', 'corrected', 'last'],
+                        ),
+                    ),
+                    new OA\Property(property: 'near', type: 'array', items: new OA\Items(type: 'string')),
+                ],
+            ),
+        ),
         new OA\Property(property: 'plan', ref: '#/components/schemas/Plan'),
         new OA\Property(
             property: 'joints',

@@ -30,6 +30,23 @@ interface SubjectPaths
     )]
     public function show(): void;
 
+    #[OA\Get(
+        path: '/subjects/{kind}/{subject}/record.json',
+        summary: 'All that it was judged by, as open data: `bin/diastoma judge` comes to the same verdict',
+        tags: ['subjects'],
+        parameters: [
+            new OA\Parameter(
+                name: 'kind',
+                in: 'path',
+                required: true,
+                schema: new OA\Schema(type: 'string', enum: ['joint', 'test', 'stretch']),
+            ),
+            new OA\Parameter(name: 'subject', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
+        ],
+        responses: [new OA\Response(response: 200, description: 'The record', content: new OA\JsonContent(type: 'object'))],
+    )]
+    public function export(): void;
+
     #[OA\Post(
         path: '/subjects/{kind}/{subject}/facts',
         summary: 'Record a fact; the same id twice is stored once',

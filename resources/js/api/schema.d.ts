@@ -742,6 +742,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/subjects/{kind}/{subject}/record.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that it was judged by, as open data: `bin/diastoma judge` comes to the same verdict */
+        get: operations["48004229970ff2f3341c66b797e79b98"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/subjects/{kind}/{subject}/facts": {
         parameters: {
             query?: never;
@@ -1530,6 +1547,14 @@ export interface components {
                 title: string;
                 key: string;
             };
+            /** @description after a bad test the joints to look at first, the likeliest first */
+            suspects?: {
+                id: string;
+                number: string;
+                chainage_m: number;
+                why: ("bad" | "open" | "repair" | "closing" | "close" | "corrected" | "last")[];
+                near: string[];
+            }[];
             plan: components["schemas"]["Plan"];
             joints: {
                 id: string;
@@ -7328,6 +7353,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Subject"];
+                };
+            };
+        };
+    };
+    "48004229970ff2f3341c66b797e79b98": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "joint" | "test" | "stretch";
+                subject: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The record */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": Record<string, never>;
                 };
             };
         };

@@ -18,6 +18,7 @@ import { stateWord } from '../texts/words'
 import { MethodSays } from './MethodSays'
 import { planRows } from './planRows'
 import { PlanTable } from './PlanTable'
+import { SuspectList } from './SuspectList'
 
 /** Plan a test: what is missing, heads, water, vents, thrust. */
 export default function SectionPage(): ReactElement {
@@ -94,6 +95,7 @@ export default function SectionPage(): ReactElement {
               · {WORD[t.verdict]} · {t.state === 'accepted' ? say('section.signed') : stateWord(t.state)}
             </Typography>
           ))}
+          <SuspectList of={data.suspects ?? []} />
           <Button
             variant="contained"
             fullWidth

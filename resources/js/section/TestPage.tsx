@@ -40,7 +40,11 @@ export default function TestPage(): ReactElement {
             target: typeof target === 'number' ? show('x_kpa', 'pressure', target) : '–',
             title: procedure.data.title,
           }}
-          parts={[<strong />, <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener" />]}
+          parts={[
+            <strong />,
+            <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener" />,
+            <MuiLink href={`/api/v1/${subjectAt('test', id)}/record.json`} download />,
+          ]}
         />
       </Typography>
       <WithChart data={data} procedure={procedure.data}>
