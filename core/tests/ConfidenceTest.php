@@ -321,7 +321,7 @@ it('draws every calculation that judges with an uncertainty', function () {
     expect(array_values(array_diff($with, $other, array_column(draws(), 0))))->toBe([]);
 });
 
-it('covers the slope of a hold in 93 of a hundred logs, whatever the memory of the noise and the step of the gauge', function () {
+it('covers the slope of a hold in 93 to 97 of a hundred logs, whatever the memory of the noise and the step of the gauge', function () {
     $noise = new Noise(7);
     $within = 0;
     $times = 2000;
@@ -340,5 +340,5 @@ it('covers the slope of a hold in 93 of a hundred logs, whatever the memory of t
         $out = calc('hold-slope', ['series' => $series, 'resolution_kpa' => $step]);
         $within += abs($out['slope_kpa_h'] - $slope) <= $out['u95_kpa_h'] ? 1 : 0;
     }
-    expect($within / $times)->toBeGreaterThan(0.93);
+    expect($within / $times)->toBeGreaterThan(0.93)->toBeLessThan(0.97);
 });

@@ -8,7 +8,6 @@ import type { Me } from './api/client'
 import { patch } from './api/patch'
 import { queries } from './api/queries'
 import Lines from './line/Lines'
-import LinePage from './line/LinePage'
 import { dropOldDrafts } from './outbox/drafts'
 import { keepSending, setPerson, whenSent, whenStranger } from './outbox/outbox'
 import { resumeRuns } from './outbox/runs'
@@ -19,6 +18,7 @@ import './ui/base.css'
 import { say } from './texts/say'
 import { NotFound } from './ui/NotFound'
 
+const LinePage = lazy(() => import('./line/LinePage'))
 const JointPage = lazy(() => import('./joint/JointPage'))
 const NewLine = lazy(() => import('./line/NewLine'))
 const SectionPage = lazy(() => import('./section/SectionPage'))
