@@ -87,7 +87,7 @@ final readonly class Sheet
     }
 
     /**
-     * What the steps say that are good: the figures on which the result stands.
+     * What the steps say that are good: the figures on which the result stands; and what was found beside them.
      *
      * @param  list<array<string, mixed>>  $steps
      * @return list<string>
@@ -100,7 +100,9 @@ final readonly class Sheet
             fn (array $reason) => $reason['verdict'] === Verdict::Good->value,
         );
 
-        return array_column($good, 'text');
+        $findings = array_merge(...array_values(array_column($judged, 'findings')));
+
+        return [...array_column($good, 'text'), ...array_column($findings, 'text')];
     }
 
     /** @return list<array{string, string}> label, value */

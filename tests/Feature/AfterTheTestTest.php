@@ -1,5 +1,9 @@
 <?php
 
+use App\Actions\PlanSection;
+use App\Models\PressureTest;
+use App\Pack\Sheet;
+use Diastoma\Core\Units\UnitSystem;
 use Illuminate\Support\Str;
 
 /* After a test: its record is judged again elsewhere, and where it was bad the joints to look at first are named. */
@@ -15,14 +19,35 @@ beforeEach(function () {
     $this->at = "subjects/test/{$this->pressureTest}";
 });
 
-/** Runs a test with the stand-in up to the walk along the line. */
-function runTest(object $test, string $fault): void
+/** A test of a section by a method that shuts the line, recorded up to its phases. */
+function shutTest(object $test, string $fault): string
+{
+    $hash = collect($test->as('engineer')->getJson('/api/v1/procedures')->json())->firstWhere('key', 'pressure-loss')['hash'];
+    $body = ['name' => 'Two', 'from_m' => 0, 'to_m' => 18, 'method_hash' => $hash];
+    $line = $test->as('engineer')->postJson("/api/v1/lines/{$test->made['id']}/sections", $body)->assertCreated()->json();
+    $section = collect($line['sections'])->firstWhere('name', 'Two')['id'];
+    $test->pressureTest = $test->as('foreman')->postJson("/api/v1/sections/{$section}/tests")->assertCreated()->json('id');
+    $test->at = "subjects/test/{$test->pressureTest}";
+    runTest($test, $fault, ['air-out' => ['drop_kpa' => 100, 'out_l' => 0.01]]);
+
+    return $test->pressureTest;
+}
+
+/**
+ * Runs a test with the stand-in up to the walk along the line.
+ *
+ * @param  array<string, array<string, mixed>>  $before  what the method asks before the pump starts, by step
+ */
+function runTest(object $test, string $fault, array $before = []): void
 {
     $run = $test->as('foreman')->getJson("/api/v1/tests/{$test->pressureTest}/stand-in?fault={$fault}")->assertOk()->json();
     $log = ['trace' => (string) Str::uuid(), 'part' => 0, 'final' => true, 'samples' => $run['rows'], 'source' => 'stand-in'];
     $test->record('foreman', $test->at, 'instruments', $test->instruments())->assertCreated();
     $test->record('foreman', $test->at, 'ready', ['restrained' => true, 'valves' => true, 'zone' => true])->assertCreated();
     $test->record('foreman', $test->at, 'fill', ['water_c' => 12, 'vented' => true])->assertCreated();
+    foreach ($before as $step => $value) {
+        $test->record('foreman', $test->at, $step, $value)->assertCreated();
+    }
     $test->record('foreman', $test->at, 'log', $log)->assertCreated();
     $test->record('foreman', $test->at, 'phases', $run['marks'])->assertCreated();
 }
@@ -95,4 +120,15 @@ it('names the joints to look at first once its last test is bad, and none before
     // Another test, good so far, takes the blame from them.
     $this->as('foreman')->postJson("/api/v1/sections/{$this->sectionId}/tests")->assertCreated();
     expect($suspects())->toBe([]);
+});
+
+it('prints beside the verdict what the fall looks like, in the units of who prints', function () {
+    $found = fn (string $test, UnitSystem $units): string => implode(
+        ' ', (new Sheet(PressureTest::query()->findOrFail($test), $units, app(PlanSection::class)))->all()['found'],
+    );
+    $tight = shutTest($this, 'none');
+    expect($found($tight, UnitSystem::Metric))
+        ->toContain('Nothing fell that could be told from noise; a leak under 0.')
+        ->and($found($tight, UnitSystem::Us))
+        ->toContain('gal/h would not have been seen.');
 });

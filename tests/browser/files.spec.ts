@@ -127,6 +127,8 @@ test('a fusion from the file of a box: what the file does not hold is asked for'
   await page.goto(`/joints/${joint.id}`)
   await prepareCoupler(page, 225)
   await atStep(page, 'Fusion')
+  // What the box would set moves the page when it comes: nothing is tapped before.
+  await expect(page.getByText('0.85 Ω')).toBeVisible()
   await page.getByRole('button', { name: 'Load a trace from a file' }).click()
   await page.getByRole('button', { name: 'Choose the file' }).click()
   await expect(page.getByText('Say first when the power went off.')).toBeVisible()
