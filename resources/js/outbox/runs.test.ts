@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { store, type Run } from './db'
 import { setPerson } from './outbox'
-import { due, endOf, resumeRuns, startRun } from './runs'
+import { due, endOf, readByHand, resumeRuns, startRun } from './runs'
 
 const samples = Array.from({ length: 101 }, (_, i) => [i, 39.5, 24])
 const run = (more: Partial<Run> = {}): Run => ({
@@ -102,4 +102,42 @@ test('a page that was closed in the middle goes on where it was', async () => {
   expect(pieces[0]!.part).toBe(3)
   expect(pieces.flatMap((p) => p.samples)).toEqual(samples.slice(60))
   expect(pieces.at(-1)!.final).toBe(true)
+})
+
+test('a log by hand: each reading goes out at once, under who read it, and the log ends when that is said', async () => {
+  const key = 'subjects/test/1/log'
+  setPerson({ id: 1, name: 'Bram' })
+  await startRun({
+    key,
+    subject: 'subjects/test/1',
+    step: 'log',
+    speed: 1,
+    samples: [],
+    secondsPerUnit: 60,
+    byHand: 5,
+    extra: { source: 'by-hand' },
+  })
+  const began = (await store.runs.get(key))!.startedAt
+  expect(await readByHand(key, 0, null, began)).toBe(true)
+  // A tap that comes twice is one reading.
+  expect(await readByHand(key, 0, null, began)).toBe(false)
+  const pieces = async (): Promise<{ by: string | undefined; samples: number[][]; final: boolean }[]> =>
+    (await store.waiting.toArray())
+      .map((w) => ({ by: w.by?.name, ...(w.body.value as { samples: number[][]; final: boolean }) }))
+      .map(({ by, samples: rows, final }) => ({ by, samples: rows, final }))
+  await vi.waitFor(async () => expect(await pieces()).toEqual([{ by: 'Bram', samples: [[0, 0, 0]], final: false }]), { timeout: 4_000 })
+  // The next shift goes on with it on the same phone.
+  setPerson({ id: 2, name: 'Ina' })
+  expect(await readByHand(key, 598.5, 21, began + 5 * 60_000)).toBe(true)
+  await store.runs.update(key, { stopped: true })
+  await vi.waitFor(async () => expect(await store.runs.count()).toBe(0), { timeout: 4_000 })
+  const all = await pieces()
+  expect(all.flatMap((piece) => piece.samples)).toEqual([
+    [0, 0, 0],
+    [5, 598.5, 21],
+  ])
+  expect(all.at(-1)).toMatchObject({ by: 'Ina', final: true })
+  expect(all.filter((piece) => piece.final)).toHaveLength(1)
+  // What has ended takes no more.
+  expect(await readByHand(key, 590, null, began + 10 * 60_000)).toBe(false)
 })

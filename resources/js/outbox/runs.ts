@@ -32,7 +32,12 @@ export async function readByHand(key: string, kpa: number, litres: number | null
     const minute = Math.round((now - run.startedAt) / 600) / 100
     const last = run.samples[run.samples.length - 1]
     if (last && minute <= last[0]!) return false
-    await store.runs.update(key, { samples: [...run.samples, [minute, kpa, (last?.[2] ?? 0) + (litres ?? 0)]] })
+    // Who reads it records it: on a shared phone a shift goes on with the log of the one before.
+    const by = personHere()
+    await store.runs.update(key, {
+      samples: [...run.samples, [minute, kpa, (last?.[2] ?? 0) + (litres ?? 0)]],
+      ...(by ? { by } : {}),
+    })
     return true
   })
 }

@@ -24,6 +24,7 @@ export function LoggerEntry({
   stepKey,
   practice,
   live,
+  begun,
   zone,
   onDone,
 }: {
@@ -33,6 +34,8 @@ export function LoggerEntry({
   practice: boolean
   /** what says what to do while the readings come */
   live: Live | null
+  /** a log of this test was begun, and its end has not come */
+  begun: boolean
   zone: string
   onDone: () => void
 }): ReactElement {
@@ -105,15 +108,22 @@ export function LoggerEntry({
     />
   )
   const byHand = <BeginByHand subject={subject} stepKey={stepKey} />
+  const begunElsewhere = begun && (
+    <Typography role="status" sx={{ fontWeight: 700, mb: 1.5 }}>
+      {say('steps.logBegunElsewhere')}
+    </Typography>
+  )
   if (replacing) return file
   return practice ? (
     <Box>
+      {begunElsewhere}
       {play}
       {file}
       {byHand}
     </Box>
   ) : (
     <Box>
+      {begunElsewhere}
       {file}
       {byHand}
       <StandInFold>{play}</StandInFold>

@@ -24,7 +24,7 @@ interface Props {
 /** A trace comes from the device that the procedure names. */
 export function TraceEntry({ step, begun, live, ...rest }: Props): ReactElement {
   return step.device === 'pump-logger' ? (
-    <LoggerEntry {...rest} live={live} />
+    <LoggerEntry {...rest} live={live} begun={begun !== null} />
   ) : (
     <BoxEntry {...rest} begun={begun} action={step.action ?? say('steps.fuse')} />
   )
