@@ -129,4 +129,9 @@ test('while the stand-in pumps, its pressure stands in its band with the time to
   await expect(page.getByText(/^to go, until \d\d:\d\d$/)).toBeVisible()
   await page.getByRole('button', { name: 'Stop the test' }).click()
   await expect(page.locator('#step-title')).toHaveText('Phases of the log')
+  // For who practises: told when it is asked.
+  await page.goto(`/tests/${id}?step=log`)
+  await expect(page.getByText('It played: a tight section.')).toHaveCount(0)
+  await page.getByRole('button', { name: 'What did it play?' }).click()
+  await expect(page.getByText('It played: a tight section.')).toBeVisible()
 })

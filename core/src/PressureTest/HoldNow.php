@@ -13,6 +13,7 @@ use Diastoma\Core\Compare;
 use Diastoma\Core\PressureTest\Decline\Decline;
 use Diastoma\Core\PressureTest\Decline\DeclineReader;
 use Diastoma\Core\PressureTest\Decline\HoldBlocks;
+use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Si;
 
@@ -25,13 +26,13 @@ use Diastoma\Core\Units\Si;
     'What is to be done at the gauge now?',
     Family::PressureTest,
     [
-        'phase', 'act', 'p_kpa', 'target_kpa', 'least_kpa', 'most_kpa', 'need_kpa', 'off_kpa', 'began_min', 'held_min', 'to_go_min',
-        'looks',
+        'phase', 'act', 'p_kpa', 'target_kpa', 'least_kpa', 'most_kpa', 'need_kpa', 'off_kpa', 'rise_kpa_min', 'began_min',
+        'held_min', 'to_go_min', 'looks',
     ],
     'A hold that is kept up counts while it stays in its band; one that is shut, from the last water that was pumped in',
     codes: [
         'phase' => ['raise', 'hold', 'over'],
-        'act' => ['raise', 'add-water', 'let-down', 'leave', 'fell', 'enough', 'over-most'],
+        'act' => ['raise', 'add-water', 'let-down', 'leave', 'fell', 'enough', 'over-most', 'too-fast'],
         'looks' => Decline::CLASSES,
     ],
 )]
@@ -42,6 +43,9 @@ final class HoldNow
 
     /** A rise of less than that in one reading is the gauge, and nobody's pump, kPa (common practice). */
     private const PUMPED_KPA = 3.0;
+
+    /** A ramp is read over that, min: one reading is the gauge's own. */
+    private const RISE_OVER_MIN = 0.5;
 
     /** Enough of a shut hold to say how it falls, min. */
     private const TOLD_FROM_MIN = 20.0;
@@ -60,7 +64,12 @@ final class HoldNow
         #[Measure('p_most_kpa', Quantity::Pressure, above: 0, about: 'what the weakest part may see')] ?float $most = null,
         #[Measure('no_water_l', Quantity::Volume, min: 0, about: 'what a meter may flicker by')] float $flicker = 5e-5,
         #[Flag('plastic', about: 'polyethylene or composite: it creeps')] bool $plastic = false,
+        #[Measure('rated_kpa', Quantity::Pressure, above: 0, about: 'of which the ramp is a share')] ?float $rated = null,
+        #[Percent('ramp_percent_per_min', max: 100)] ?float $ramp = null,
     ): array {
+        if (($rated === null) !== ($ramp === null)) {
+            throw Refused::field($rated === null ? 'rated' : 'ramp_percent_per_min', 'rated and ramp_percent_per_min: give both or none.');
+        }
         [$target, $below, $hold] = [Si::kpa($target), Si::kpa($below), $hold / 60];
         $border = $target + ($above === null ? ($shut ? INF : $below) : Si::kpa($above));
         $band = new PressureBand($target, $target - $below, $border, $target - min($below, self::START_SHARE * $target));
@@ -72,6 +81,7 @@ final class HoldNow
         $isOver = $stretch !== null && Compare::atMost($hold, $held);
         $act = match (true) {
             $most !== null && ! Compare::atMost($last[1], Si::kpa($most)) => 'over-most',
+            $ramp !== null && ! Compare::atMost(self::rise($samples), $ramp / 100 * Si::kpa((float) $rated)) => 'too-fast',
             $isOver => 'enough',
             $band->isOver($last[1]) => 'let-down',
             ! $band->wasReached($samples) => 'raise',
@@ -90,11 +100,25 @@ final class HoldNow
             'most_kpa' => is_finite($band->most) ? $band->most : null,
             'need_kpa' => $target - $last[1],
             'off_kpa' => $band->off($last[1]),
+            'rise_kpa_min' => $ramp === null ? null : self::rise($samples),
             'began_min' => $stretch?->from,
             'held_min' => $held,
             'to_go_min' => $act === 'leave' ? $hold - $held : null,
             'looks' => $shut && $act === 'leave' && $stretch !== null ? self::looks($samples, $stretch, $plastic) : null,
         ], fn (mixed $value) => $value !== null);
+    }
+
+    /**
+     * @param  list<list<float>>  $samples
+     * @return float kPa in a minute, over the last half of one at least
+     */
+    private static function rise(array $samples): float
+    {
+        $last = $samples[\count($samples) - 1];
+        $before = array_filter($samples, fn (array $row) => $row[0] <= $last[0] - self::RISE_OVER_MIN + 1e-9);
+        $from = $before === [] ? $samples[0] : $before[array_key_last($before)];
+
+        return $last[0] > $from[0] ? ($last[1] - $from[1]) / ($last[0] - $from[0]) : 0.0;
     }
 
     /** @param  list<list<float>>  $samples */

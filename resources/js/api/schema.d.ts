@@ -3295,6 +3295,9 @@ export interface components {
             no_water_l: number;
             /** @default false */
             plastic: boolean;
+            /** @description of which the ramp is a share */
+            rated_kpa?: number;
+            ramp_percent_per_min?: number;
         } & {
             [key: string]: unknown;
         };

@@ -89,7 +89,7 @@ export function GaugeNow({ id, live, rows, readAt, speed, zone, compact = false 
 }
 
 /** What cannot wait: it is not where it should be. */
-const OUTSIDE: HoldNow['act'][] = ['add-water', 'let-down', 'fell', 'over-most']
+const OUTSIDE: HoldNow['act'][] = ['add-water', 'let-down', 'fell', 'over-most', 'too-fast']
 
 const MINUTE_S = 60
 
@@ -121,6 +121,8 @@ function sentence(said: HoldNow, pressure: (kpa: number) => string): string {
       return say('steps.nowFell', { least: pressure(said.least_kpa) })
     case 'over-most':
       return say('steps.nowOverMost')
+    case 'too-fast':
+      return say('steps.nowTooFast', { rise: pressure(said.rise_kpa_min ?? 0) })
     case 'enough':
       return say('steps.nowHeld', { minutes: Math.floor(said.held_min) })
     case 'leave':

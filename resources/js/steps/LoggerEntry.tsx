@@ -13,6 +13,7 @@ import { FileEntry } from './FileEntry'
 import { GaugeNow } from './GaugeNow'
 import { BeginByHand, HandLog } from './HandLog'
 import type { Live } from './useHoldNow'
+import { DRAWN, drawn, PLAYED } from './played'
 import { useReplacing } from './replacing'
 import { StandInFold } from './StandInFold'
 import { useRun } from './useRun'
@@ -46,7 +47,8 @@ export function LoggerEntry({
   const key = `${subject}/${stepKey}`
   const running = useRun(key)
   const begin = useVerb(async () => {
-    const programme = await api.get<LogProgramme>(`/tests/${idOf(subject)}/stand-in?fault=${fault}`)
+    const played = fault === DRAWN ? drawn() : fault
+    const programme = await api.get<LogProgramme>(`/tests/${idOf(subject)}/stand-in?fault=${played}`)
     await startRun({
       key,
       subject,
@@ -55,7 +57,7 @@ export function LoggerEntry({
       speed,
       samples: programme.rows,
       secondsPerUnit: 60,
-      extra: { source: 'stand-in', marks: programme.marks },
+      extra: { source: 'stand-in', marks: programme.marks, played },
     })
   })
   if (running) return <Running {...running} live={live} zone={zone} />
@@ -63,14 +65,7 @@ export function LoggerEntry({
     <>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mb: 1 }}>
         <TextField select label={say('steps.standInForPumpAndLogger')} value={fault} onChange={(e) => setFault(e.target.value)}>
-          {[
-            ['none', say('steps.aTightSection')],
-            ['leak', say('steps.aSmallHole')],
-            ['air', say('steps.trappedAir')],
-            ['sun', say('steps.sunOnThePipe')],
-            ['weep', say('steps.aJointThatWeeps')],
-            ['closed-valve', say('steps.aClosedValveInside')],
-          ].map(([id, about]) => (
+          {[...Object.entries(PLAYED), [DRAWN, say('steps.aFaultThatIsDrawn')] as const].map(([id, about]) => (
             <MenuItem key={id} value={id}>
               {about}
             </MenuItem>

@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from '@mui/material'
-import type { ReactElement } from 'react'
+import { useState, type ReactElement } from 'react'
 import type { FieldSpec } from '../api/client'
 import { useUnits, type Units } from '../api/queries'
 import { Sentence, tight } from '../ui/Verdict'
@@ -9,6 +9,7 @@ import { FromFile } from './FromFile'
 import { Inside } from './Inside'
 import type { AtHand, KindView } from './kinds/kind'
 import { PhotoStrip } from './Photos'
+import { PLAYED } from './played'
 import { say } from '../texts/say'
 
 /** Fewer of its inputs than this, and the model says nothing worth looking at. */
@@ -34,6 +35,7 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
       {kind.Shown && <kind.Shown {...at} />}
       {state.figure && <Figure figure={state.figure} />}
       {value['source'] === STAND_IN && <Typography sx={{ fontWeight: 700, mt: 1.5 }}>{say('steps.playedByTheStandIn')}</Typography>}
+      {typeof value['played'] === 'string' && PLAYED[value['played']] && <WhatWasPlayed was={PLAYED[value['played']]!} />}
       {value['source'] === BY_HAND && <Typography sx={{ mt: 1.5 }}>{say('steps.readByHand')}</Typography>}
       {typeof value['file'] === 'string' && (
         <Typography sx={{ mt: 1.5 }}>
@@ -76,6 +78,18 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
         </Button>
       )}
     </Box>
+  )
+}
+
+/** For who practises: what the stand-in played, once one has made up one's mind. */
+function WhatWasPlayed({ was }: { was: string }): ReactElement {
+  const [isShown, setShown] = useState(false)
+  return isShown ? (
+    <Typography>{say('steps.itPlayed', { was })}</Typography>
+  ) : (
+    <Button sx={{ px: 0.5, fontWeight: 400 }} onClick={() => setShown(true)}>
+      {say('steps.whatDidItPlay')}
+    </Button>
   )
 }
 

@@ -8,7 +8,7 @@ export type Live = NonNullable<StepState['live']>
 
 /** What the crew at the gauge does now; pressures in kPa, times in minutes of the log. */
 export interface HoldNow {
-  act: 'raise' | 'add-water' | 'let-down' | 'leave' | 'fell' | 'enough' | 'over-most'
+  act: 'raise' | 'add-water' | 'let-down' | 'leave' | 'fell' | 'enough' | 'over-most' | 'too-fast'
   p_kpa: number
   target_kpa: number
   least_kpa: number
@@ -16,6 +16,8 @@ export interface HoldNow {
   most_kpa?: number
   need_kpa: number
   off_kpa: number
+  /** where the method says how fast it may rise */
+  rise_kpa_min?: number
   held_min: number
   to_go_min?: number
   looks?: 'tight' | 'rising' | 'leak' | 'stabilising' | 'creep' | 'temperature' | 'cannot-tell'

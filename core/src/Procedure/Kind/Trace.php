@@ -74,6 +74,7 @@ final readonly class Trace implements Kind
             'supply_v',
             'marks',
             'read_log',
+            'played',
         ];
     }
 
