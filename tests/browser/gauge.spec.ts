@@ -110,7 +110,12 @@ test('the gauge is read by hand: the clock asks, one sentence says what to do, a
       .flatMap((f) => f.value['samples'] as number[][])
   await expect.poll(async () => (await facts()).map((row) => row[1])).toEqual([0, 400, 600, 596, 610, 540])
   expect((await facts()).map((row) => row[2])).toEqual([0, 14, 21, 21, 21, 21])
+  // A thumb that slips off the pad ends nothing.
   await page.getByRole('button', { name: 'End the log' }).click()
+  await expect(page.getByText('6 readings are in it. After its end nothing can be added.')).toBeVisible()
+  await page.getByRole('button', { name: 'Go on reading' }).click()
+  await page.getByRole('button', { name: 'End the log' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'End the log' }).click()
   await expect(page.locator('#step-title')).toHaveText('Phases of the log')
 })
 

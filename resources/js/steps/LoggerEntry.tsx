@@ -6,6 +6,7 @@ import { useVerb } from '../api/useVerb'
 import { store, type Run } from '../outbox/db'
 import { startRun } from '../outbox/runs'
 import { Refused } from '../ui/Refused'
+import { Sheet } from '../ui/Sheet'
 import { useCalled } from './called'
 import { InChartPlace } from './ChartPlace'
 import { LogChart } from './charts'
@@ -131,6 +132,8 @@ function Running({ run, come, live, zone }: { run: Run; come: number; live: Live
   const rows = useMemo(() => run.samples.slice(0, come), [run.samples, come])
   const last = rows[rows.length - 1]
   const isByHand = run.byHand !== undefined
+  const [isEnding, setEnding] = useState(false)
+  const end = (): void => void store.runs.update(run.key, { stopped: true })
   const readAt = isByHand && last ? run.startedAt + last[0]! * 60_000 : null
   return (
     <Box>
@@ -152,9 +155,24 @@ function Running({ run, come, live, zone }: { run: Run; come: number; live: Live
             : say('steps.pumpStarts')}
         </Typography>
       )}
-      <Button variant="outlined" fullWidth sx={{ my: 1 }} onClick={() => void store.runs.update(run.key, { stopped: true })}>
+      <Button variant="outlined" fullWidth sx={{ my: 1 }} onClick={() => (isByHand ? setEnding(true) : end())}>
         {say(isByHand ? 'steps.endTheLog' : 'steps.stopTheTest')}
       </Button>
+      {isEnding && (
+        <Sheet
+          open
+          onClose={() => setEnding(false)}
+          close={say('steps.goOnReading')}
+          title={say('steps.isTheLogWhole')}
+          actions={
+            <Button variant="contained" color="secondary" onClick={end}>
+              {say('steps.endTheLog')}
+            </Button>
+          }
+        >
+          <Typography>{say('steps.nothingIsAddedAfter', { count: rows.length })}</Typography>
+        </Sheet>
+      )}
       {rows.length > 1 && (
         <InChartPlace>
           <LogChart rows={rows} />
