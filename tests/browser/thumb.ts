@@ -41,7 +41,10 @@ export class Thumb {
 
   /** One of several figures of a step: the next one is at hand by itself. */
   async figure(page: Page, input: Locator, text: string): Promise<void> {
-    if (!(await input.isVisible())) await this.tap(page.getByRole('button', { name: /^If known:/ }))
+    // A page that has just been turned has neither for a moment.
+    const ifKnown = page.getByRole('button', { name: /^If known:/ })
+    await expect(input.or(ifKnown).first()).toBeVisible()
+    if (!(await input.isVisible())) await this.tap(ifKnown)
     const isThere = await input.inputValue()
     if (isThere !== '' && Number(isThere) === Number(text)) return
     if (this.isInHurry) return input.fill(text)
