@@ -1,6 +1,18 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
-import { expect, test } from 'vitest'
+import { IDBFactory } from 'fake-indexeddb'
+import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+
+const usual = Dexie.dependencies.indexedDB
+
+// A device of its own: another test has opened the database of today already.
+beforeEach(() => {
+  vi.resetModules()
+  Dexie.dependencies.indexedDB = new IDBFactory()
+})
+afterEach(() => {
+  Dexie.dependencies.indexedDB = usual
+})
 
 test('what waited under a former address is kept, and goes out under the one of today', async () => {
   const old = new Dexie('diastoma')
