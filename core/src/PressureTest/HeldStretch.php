@@ -22,8 +22,10 @@ final readonly class HeldStretch
      * when it is let down.
      *
      * @param  list<list<float>>  $samples  [min, kPa, …]
+     * @param  float  $gap  min: what happened in a longer one nobody knows, and it does not count
+     * @param  float  $wanted  min
      */
-    public static function kept(array $samples, PressureBand $band): ?self
+    public static function kept(array $samples, PressureBand $band, float $gap, float $wanted): ?self
     {
         $longest = $at = null;
         $isRaised = false;
@@ -34,21 +36,23 @@ final readonly class HeldStretch
 
                 continue;
             }
-            $at = new self($at->from ?? $row[0], $row[0]);
+            $at = self::after($at, $row[0], $gap);
             $longest = $longest === null || $at->minutes() > $longest->minutes() ? $at : $longest;
         }
 
-        return $at ?? ($longest === null ? null : new self($longest->from, $longest->to, false));
+        return self::counting($at, $longest, $wanted);
     }
 
     /**
      * Since the last water that was pumped in, as long as it stayed over the least. What comes after it fell under is no hold.
      *
      * @param  list<list<float>>  $samples  [min, kPa, litres pumped in?, …]
+     * @param  float  $gap  min
+     * @param  float  $wanted  min
      * @param  float  $rise  kPa in one reading from which somebody pumped
      * @param  float  $litres  from which somebody pumped
      */
-    public static function shut(array $samples, PressureBand $band, float $rise, float $litres): ?self
+    public static function shut(array $samples, PressureBand $band, float $gap, float $wanted, float $rise, float $litres): ?self
     {
         $longest = $at = null;
         foreach ($samples as $i => $row) {
@@ -60,10 +64,25 @@ final readonly class HeldStretch
 
                 continue;
             }
-            $at = $at === null || $isPumped ? new self($row[0], $row[0]) : new self($at->from, $row[0]);
+            $at = self::after($isPumped ? null : $at, $row[0], $gap);
             $longest = $longest === null || $at->minutes() > $longest->minutes() ? $at : $longest;
         }
 
-        return $at ?? ($longest === null ? null : new self($longest->from, $longest->to, false));
+        return self::counting($at, $longest, $wanted);
+    }
+
+    private static function after(?self $before, float $at, float $gap): self
+    {
+        return $before === null || $at - $before->to > $gap + 1e-9 ? new self($at, $at) : new self($before->from, $at);
+    }
+
+    /** What was held to its end stays held, whatever comes after; else what goes on, else the longest that there was. */
+    private static function counting(?self $going, ?self $longest, float $wanted): ?self
+    {
+        if ($longest === null || ($going !== null && $longest->minutes() < $wanted)) {
+            return $going;
+        }
+
+        return new self($longest->from, $longest->to, $longest === $going);
     }
 }

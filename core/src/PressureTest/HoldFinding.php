@@ -61,8 +61,7 @@ final class HoldFinding
         $log = new TestLog($samples);
         $log->mustRise(['hold_from' => $from, 'hold_to' => $to]);
         [$from, $to] = [$from / 60, $to / 60];
-        $pumped = $log->water($from, $to);
-        if ($pumped !== null && abs($pumped) > Si::litres($flicker)) {
+        if (($log->moved($from, $to) ?? 0.0) > Si::litres($flicker)) {
             return ['class' => 'cannot-tell', 'why' => 'pumped', 'points' => []];
         }
         if ($log->pressure($from) < self::HALF * max([0.0, ...array_column($samples, 1)])) {
@@ -71,8 +70,9 @@ final class HoldFinding
         if ($log->pressure($to) < self::HALF * $log->pressure($from)) {
             return ['class' => 'lost', 'fall_kpa' => $log->pressure($from) - $log->pressure($to), 'points' => []];
         }
-        $blocks = HoldBlocks::of(self::series($samples, $from, $to));
-        $decline = (new DeclineReader(plastic: $plastic, load: $load, step: Si::kpa($resolution)))->read($blocks);
+        $series = $log->series($from, $to);
+        $blocks = HoldBlocks::of($series);
+        $decline = (new DeclineReader(plastic: $plastic, load: $load, step: self::step($series, Si::kpa($resolution))))->read($blocks);
         $found = $decline->found;
         $litres = $this->litres($segments, $water, TestLog::average($log->between($from, $to)));
 
@@ -89,15 +89,21 @@ final class HoldFinding
     }
 
     /**
-     * @param  list<list<float>>  $samples
-     * @return list<list<float>> [s, kPa, °C where every reading has it]
+     * A gauge that is read in tens tells nothing of ones, whatever its sheet says: the least change that was read counts.
+     *
+     * @param  list<list<float>>  $series
+     * @param  float  $stated  kPa
      */
-    private static function series(array $samples, float $from, float $to): array
+    private static function step(array $series, float $stated): float
     {
-        $inside = array_values(array_filter($samples, fn (array $row) => $row[0] >= $from - 1e-9 && $row[0] <= $to + 1e-9));
-        $isWarm = array_filter($inside, fn (array $row) => ! isset($row[3])) === [];
+        $changes = [];
+        foreach ($series as $i => $row) {
+            $change = $i === 0 ? 0.0 : abs($row[1] - $series[$i - 1][1]);
+            $changes[] = $change > 1e-9 ? $change : INF;
+        }
+        $least = min([INF, ...$changes]);
 
-        return array_map(fn (array $row) => [60 * $row[0], $row[1], ...($isWarm ? [$row[3]] : [])], $inside);
+        return is_finite($least) ? max($stated, $least) : $stated;
     }
 
     /**

@@ -66,6 +66,7 @@ final class HoldNow
         #[Flag('plastic', about: 'polyethylene or composite: it creeps')] bool $plastic = false,
         #[Measure('rated_kpa', Quantity::Pressure, above: 0, about: 'of which the ramp is a share')] ?float $rated = null,
         #[Percent('ramp_percent_per_min', max: 100)] ?float $ramp = null,
+        #[Measure('max_gap_min', Quantity::Time, above: 0, about: 'longer without a reading, and nobody knows')] float $gap = 900.0,
     ): array {
         if (($rated === null) !== ($ramp === null)) {
             throw Refused::field($rated === null ? 'rated' : 'ramp_percent_per_min', 'rated and ramp_percent_per_min: give both or none.');
@@ -75,8 +76,8 @@ final class HoldNow
         $band = new PressureBand($target, $target - $below, $border, $target - min($below, self::START_SHARE * $target));
         $last = $samples[\count($samples) - 1];
         $stretch = $shut
-            ? HeldStretch::shut($samples, $band, self::PUMPED_KPA, Si::litres($flicker))
-            : HeldStretch::kept($samples, $band);
+            ? HeldStretch::shut($samples, $band, $gap / 60, $hold, self::PUMPED_KPA, Si::litres($flicker))
+            : HeldStretch::kept($samples, $band, $gap / 60, $hold);
         $held = $stretch === null ? 0.0 : $stretch->minutes();
         $isOver = $stretch !== null && Compare::atMost($hold, $held);
         $act = match (true) {
@@ -124,12 +125,10 @@ final class HoldNow
     /** @param  list<list<float>>  $samples */
     private static function looks(array $samples, HeldStretch $stretch, bool $plastic): ?string
     {
-        $inside = array_values(array_filter($samples, fn (array $row) => $row[0] >= $stretch->from - 1e-9));
-        if ($stretch->minutes() < self::TOLD_FROM_MIN || \count($inside) < 2) {
+        if ($stretch->minutes() < self::TOLD_FROM_MIN) {
             return null;
         }
-        $isWarm = array_filter($inside, fn (array $row) => ! isset($row[3])) === [];
-        $series = array_map(fn (array $row) => [60 * $row[0], $row[1], ...($isWarm ? [$row[3]] : [])], $inside);
+        $series = (new TestLog($samples))->series($stretch->from, $stretch->to);
 
         return (new DeclineReader(plastic: $plastic))->read(HoldBlocks::of($series))->class;
     }

@@ -71,6 +71,24 @@ final readonly class TestLog
         return $inside;
     }
 
+    /** @return list<list<float>> [s, kPa, °C where every reading has it] between two minutes, as they were read */
+    public function series(float $from, float $to): array
+    {
+        $inside = array_values(array_filter($this->rows, fn (array $row) => $row[0] >= $from - 1e-9 && $row[0] <= $to + 1e-9));
+        $isWarm = array_filter($inside, fn (array $row) => ! isset($row[3])) === [];
+
+        return array_map(fn (array $row) => [60 * $row[0], $row[1], ...($isWarm ? [$row[3]] : [])], $inside);
+    }
+
+    /** Litres by which water went in or out between two minutes, either way; null when the log has no such column. */
+    public function moved(float $from, float $to): ?float
+    {
+        $water = array_map(fn (array $row) => $row[2] ?? null, $this->between($from, $to));
+        $known = array_filter([$this->at($from, 2), ...$water, $this->at($to, 2)], fn (?float $litres) => $litres !== null);
+
+        return $known === [] ? null : max($known) - min($known);
+    }
+
     /**
      * Time-weighted mean pressure, kPa.
      *

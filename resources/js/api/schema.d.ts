@@ -3298,6 +3298,11 @@ export interface components {
             /** @description of which the ramp is a share */
             rated_kpa?: number;
             ramp_percent_per_min?: number;
+            /**
+             * @description longer without a reading, and nobody knows
+             * @default 15
+             */
+            max_gap_min: number;
         } & {
             [key: string]: unknown;
         };

@@ -26,6 +26,9 @@ export interface HoldNow {
 /** A fast stand-in brings hundreds of readings a second: nobody reads more often than that. */
 const ASKED_EVERY_MS = 1_000
 
+/** So long an answer stands while the next one is on its way, ms. */
+const STANDS_MS = 3_000
+
 /** More readings than that say nothing more of what to do now. */
 const MOST_ROWS = 600
 
@@ -60,5 +63,8 @@ export function useHoldNow(key: string, live: Live | null, rows: number[][]): Ho
     placeholderData: keepPreviousData,
     queryFn: () => ask(live!, known),
   })
-  return answer.data ?? null
+  const answeredAt = useRef(0)
+  if (!answer.isPlaceholderData) answeredAt.current = answer.dataUpdatedAt
+  // What was said of an earlier reading is no word on this one: while an answer is long in coming, nothing is said.
+  return answer.isPlaceholderData && now - answeredAt.current > STANDS_MS ? null : (answer.data ?? null)
 }
