@@ -1,7 +1,7 @@
 import { expect, type Browser, type Page } from '@playwright/test'
 import type { ProcedureShort, ProcedureText, StepText, StoreItem, Subject } from '../../resources/js/api/client'
 import { test } from './alone'
-import { example, lasts, type Entry, type Example, type Value } from './examples'
+import { example, lasts, type Example, type Value } from './examples'
 import { present } from './people'
 import { Robot } from './robot'
 import { recorded, type Crew } from './recorded'
@@ -181,20 +181,6 @@ async function looksElsewhere(crew: People, id: string): Promise<(text: StepText
   return (text) => steps.has(JSON.stringify(text))
 }
 
-/**
- * With how many steps it opens that stand word for word in a procedure that is walked before: there they go through the page,
- * here they are sent as devices send them. `bin/test robot` has all of them go through the page.
- */
-function openingOf(of: Example, { steps }: ProcedureText, seen: (text: StepText) => boolean): number {
-  const isKnown = ({ step, plays, photo }: Entry): boolean => {
-    const [id, side] = step.split('@')
-    const text = steps.find((s) => s.id === id && (s.each === undefined || (side !== undefined && s.each.includes(side))))
-    return text !== undefined && !plays && !photo && !(text.roles ?? []).length && seen(text)
-  }
-  const first = of.good.findIndex((entry) => !isKnown(entry))
-  return Math.max(0, first)
-}
-
 /** Printed by `bin/test robot`. */
 function told(what: string, robot: Robot, from: number): void {
   const description = `robot ${what}: ${robot.taps} taps, ${Math.round((Date.now() - from) / 1000)} s`
@@ -216,14 +202,12 @@ for (const id of [...WALKED, ...(COUNTS ? DAILY.map((daily) => daily.id) : [])])
     const begins = NOW - (lasts(of) + 5) * 60_000
     const { path, address, procedure } = await place(people, of, begins)
     const seen = await looksElsewhere(people, id)
-    const known = COUNTS ? 0 : openingOf(of, procedure, seen)
-    await recorded(people, path, { ...of, good: of.good.slice(0, known) }, begins)
     const robot = new Robot(
       people.pages['joiner']!,
       people.joiner,
       path,
       procedure,
-      { ...of, good: of.good.slice(known) },
+      of,
       begins,
       people.pages,
       COUNTS ? undefined : { seen },

@@ -40,12 +40,15 @@ export default function TestPage(): ReactElement {
             target: typeof target === 'number' ? show('x_kpa', 'pressure', target) : '–',
             title: procedure.data.title,
           }}
-          parts={[
-            <strong />,
-            <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener" />,
-            <MuiLink href={`/api/v1/${subjectAt('test', id)}/record.json`} download />,
-          ]}
+          parts={[<strong />, <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener" />]}
         />
+        {/* For the cabin: at the trench it is one thing more above what counts. */}
+        <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
+          {' · '}
+          <MuiLink href={`/api/v1/${subjectAt('test', id)}/record.json`} download>
+            {say('section.record')}
+          </MuiLink>
+        </Box>
       </Typography>
       <WithChart data={data} procedure={procedure.data}>
         <StepRunner key={id} path={subjectAt('test', id)} data={data} procedure={procedure.data} role={line.data?.role} />

@@ -64,7 +64,7 @@ export function LoggerEntry({
   if (running) return <Running {...running} live={live} zone={zone} />
   const play = (
     <>
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1, mb: 1 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '2fr 1fr' }, gap: 1.5, mt: 2, mb: 1 }}>
         <TextField select label={say('steps.standInForPumpAndLogger')} value={fault} onChange={(e) => setFault(e.target.value)}>
           {[...Object.entries(PLAYED), [DRAWN, say('steps.aFaultThatIsDrawn')] as const].map(([id, about]) => (
             <MenuItem key={id} value={id}>
