@@ -78,6 +78,19 @@ final class Stores
                 ],
             ],
             [
+                'wrench-large',
+                'torque-wrench',
+                'Wrench 9, large',
+                [
+                    'shows_by' => 'reads',
+                    'serial' => 'TW-1904',
+                    'due_on' => $in('+6 months'),
+                    'class_frac' => 0.04,
+                    'least_nm' => 100,
+                    'most_nm' => 1000,
+                ],
+            ],
+            [
                 'wrench-old',
                 'torque-wrench',
                 'Wrench 2',
@@ -174,6 +187,7 @@ final class Stores
                 'Logger L-27',
                 ['serial' => 'L-27', 'due_on' => $in('+4 months'), 'reads_to_kpa' => 2500, 'resolution_kpa' => 0.5],
             ],
+            ['logger-old', 'pressure-logger', 'Logger L-9', ['serial' => 'L-9', 'due_on' => $in('-70 days'), 'resolution_kpa' => 0.5]],
             ['wrench', 'tool', 'Torque wrench W-14', ['serial' => 'W-14', 'due_on' => $in('+1 month')]],
             [
                 'layout',

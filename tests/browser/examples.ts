@@ -14,11 +14,24 @@ export interface Entry {
   photo?: boolean
 }
 
+/** Another run: what differs, and what must be said at which step. */
+export interface Other {
+  name: string
+  step: string
+  verdict: string
+  says: string
+  instead?: Record<string, Value>
+  at?: Record<string, number>
+  plays?: Record<string, string>
+  without?: string[]
+}
+
 export interface Example {
   procedure: string
   pipe: { material: string; dn_mm: number; sdr: number; service: string }
   line?: { length_m?: number }
   good: Entry[]
+  others?: Other[]
   /** what differs for the joints that hang on its pipe ends */
   attached?: { instead: Record<string, Value> }
 }

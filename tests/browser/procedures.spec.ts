@@ -1,11 +1,11 @@
-import { expect, type Browser, type Page } from '@playwright/test'
-import type { ProcedureShort, ProcedureText, StepText, StoreItem, Subject } from '../../resources/js/api/client'
+import { expect, type Page } from '@playwright/test'
+import type { ProcedureText, StepText, StoreItem, Subject } from '../../resources/js/api/client'
 import { test } from './alone'
-import { example, lasts, type Example, type Value } from './examples'
-import { present } from './people'
+import { example, lasts, type Example } from './examples'
+import { crew, keyed, lineFor, place, type People } from './place'
 import { Robot } from './robot'
-import { recorded, type Crew } from './recorded'
-import { Trench, type MadeLine } from './trench'
+import { recorded } from './recorded'
+import type { Trench } from './trench'
 
 /*
  * Each procedure and method is walked at the trench as its example has it, by a robot that does not know what it is. A new
@@ -14,100 +14,9 @@ import { Trench, type MadeLine } from './trench'
 test.describe.configure({ mode: 'parallel' })
 
 const NOW = Date.now()
-const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
 const SIGNED = 'inspector'
 /** `bin/test robot` has every procedure tapped, and prints the taps; among all other tests two are. */
 const COUNTS = process.env['ROBOT_COUNTS'] === '1'
-
-interface People extends Crew {
-  engineer: Trench
-  pages: Record<string, Page>
-}
-
-async function crew(browser: Browser): Promise<People> {
-  const [bram, tamsin, ruben] = await Promise.all([present(browser, 'bram'), present(browser, 'tamsin'), present(browser, 'ruben')])
-  const trench = (page: Page): Promise<Trench> => Trench.of(page, BASE)
-  const [joiner, engineer, inspector] = await Promise.all([trench(bram), trench(tamsin), trench(ruben)])
-  return {
-    joiner,
-    engineer,
-    inspector,
-    pages: { joiner: bram, engineer: tamsin, inspector: ruben },
-  }
-}
-
-const keyed = async (trench: Trench): Promise<Map<string, ProcedureShort>> =>
-  new Map((await trench.get<ProcedureShort[]>('procedures')).map((p) => [p.key, p]))
-
-/** A line of two or more pipes for an example, with the section that a method wants. */
-async function lineFor(
-  crew: People,
-  of: Example,
-  joints: string,
-  method?: string,
-  pipes = 2,
-): Promise<MadeLine & { sections: { id: string }[] }> {
-  const known = await keyed(crew.engineer)
-  const me = await crew.engineer.get<{ projects: { id: number }[] }>('me')
-  const length = of.line?.length_m ?? 12
-  const sections = method ? [{ name: 'Section 1', from_m: 0, to_m: 24, method_hash: known.get(method)!.hash }] : []
-  return crew.engineer.post('lines', {
-    project_id: me.projects[0]!.id,
-    name: `Robot, ${of.procedure}`,
-    ...of.pipe,
-    design_bar: 4,
-    mdp_bar: 5,
-    pipe_length_m: length,
-    procedure_hash: known.get(joints)!.hash,
-    centre_line: [
-      [0, 0, 0, 9],
-      [length * pipes, length * pipes, 0, 9],
-    ],
-    sections,
-  })
-}
-
-/** What joins the pipes on which something is set or tested. */
-const BESIDE: Record<string, string> = {
-  'Ductile iron': 'iron-push-on',
-  'PVC-U': 'pvc-spigot-socket',
-  Composite: 'composite-connector',
-}
-
-/** Where the example is walked: what of, and the page. */
-async function place(crew: People, of: Example, begins: number): Promise<{ path: string; address: string; procedure: ProcedureText }> {
-  const short = (await keyed(crew.engineer)).get(of.procedure)!
-  const procedure = await crew.joiner.get<ProcedureText>(`procedures/${short.hash}`)
-  if (short.family === 'test') {
-    const joints = BESIDE[of.pipe.material] ?? 'ef-coupler-one-pass'
-    const line = await lineFor(crew, of, joints, of.procedure)
-    await recorded(crew, `subjects/joint/${line.joints[0]!.id}`, example(joints), begins - 24 * 60 * 60_000)
-    const { id } = await crew.engineer.post<{ id: string }>(`sections/${line.sections[0]!.id}/tests`, {})
-    return { path: `subjects/test/${id}`, address: `/tests/${id}`, procedure }
-  }
-  const isInLine = short.family === 'joint' && short.place === 'in-line'
-  const line = await lineFor(crew, of, isInLine ? of.procedure : (BESIDE[of.pipe.material] ?? 'ef-coupler-one-pass'))
-  if (short.family === 'stretch') {
-    const { id } = await crew.engineer.post<{ id: string }>(`lines/${line.id}/stretches`, {
-      procedure_hash: short.hash,
-      name: `Robot, ${of.procedure}`,
-      from_m: 7,
-    })
-    return { path: `subjects/stretch/${id}`, address: `/stretches/${id}`, procedure }
-  }
-  const add = (body: Value): Promise<{ id: string }[]> => crew.engineer.post(`lines/${line.id}/joints`, body)
-  const joint = isInLine
-    ? line.joints[0]!
-    : (await add({ procedure_hash: short.hash, chainage_m: 7, host_id: line.joints[0]!.id, count: 1 }))[0]!
-  const attached = procedure.tells?.attached
-  if (attached) {
-    const by = (await crew.engineer.get<ProcedureShort[]>('procedures')).find((p) => p.place === attached.place)!
-    for (const one of await add({ procedure_hash: by.hash, host_id: joint.id, count: attached.each_side })) {
-      await recorded(crew, `subjects/joint/${one.id}`, example(by.key), begins - 120 * 60_000, { instead: of.attached?.instead })
-    }
-  }
-  return { path: `subjects/joint/${joint.id}`, address: `/joints/${joint.id}`, procedure }
-}
 
 /** In this order what several of them have word for word is looked at once. */
 const WALKED = [
@@ -145,16 +54,22 @@ const WALKED = [
   'pe-viscoelastic',
   'constant-pressure-makeup',
   'makeup-us',
+  'makeup-us-older',
   'pressure-loss',
   'water-loss',
   'pe-three-point',
   'pe-expansion',
+  'pe-rebound',
   'composite-staged',
   'sewer-air-us',
   'sewer-air-eu',
   'sewer-water-eu',
+  'sewer-exfiltration-us',
+  'sewer-mandrel',
   'manhole-vacuum-us',
   'gas-plastic-us',
+  'gas-operator-table',
+  'service-water-eu',
 ]
 
 /** Those of which two joints of a day are tapped. */

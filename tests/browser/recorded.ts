@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { Subject } from '../../resources/js/api/client'
+import type { StepState, Subject } from '../../resources/js/api/client'
 import { lasts, resolved, type Example, type Value } from './examples'
 import { stamp, type Trench } from './trench'
 
@@ -26,10 +26,14 @@ export async function recorded(
   for (const entry of of.good.filter((e) => !without.includes(e.step))) {
     const minutesAgo = (Date.now() - begins) / 60_000 - entry.min
     let value = resolved({ ...entry.value, ...instead[entry.step] }, begins, (name) => crew.joiner.item(name)) as Value
+    const known = async (): Promise<StepState> => (await crew.joiner.get<Subject>(path)).judgement.steps.find((s) => s.key === entry.step)!
+    if (entry.suggested) value = { ...(await known()).suggested, ...value }
     if (entry.plays) {
-      const { device } = (await crew.joiner.get<Subject>(path)).judgement.steps.find((s) => s.key === entry.step)!
-      const [volts, ohms, seconds] = ['u_v', 'r_ohm', 't_s'].map((key) => Number(device![key]))
-      value = await crew.joiner.trace(volts!, ohms!, seconds!, minutesAgo - seconds! / 60, entry.plays)
+      const { device } = await known()
+      const [volts, ohms, seconds] = ['u_v', 'r_ohm', 't_s'].map((key) => Number(device?.[key]))
+      value = device
+        ? await crew.joiner.trace(volts!, ohms!, seconds!, minutesAgo - seconds! / 60, entry.plays)
+        : await crew.joiner.log(path, minutesAgo, entry.plays)
     }
     if (entry.photo) value = { ...value, photos: [randomUUID()] }
     const who = value['signed'] === true ? crew.inspector : crew.joiner

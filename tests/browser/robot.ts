@@ -40,6 +40,8 @@ export class Robot {
   private readonly thumb: Thumb
   /** of which steps the page was looked at, on either side */
   private readonly seen = new Set<StepText>()
+  /** somebody else has recorded since: who goes on opens the page anew */
+  private isLeft = false
   /** taps by step */
   readonly tapsAt: Record<string, number> = {}
 
@@ -88,6 +90,50 @@ export class Robot {
     return this.subject
   }
 
+  /** Only this step, of which all before it is recorded; the page on which it was typed. What is asked about is confirmed. */
+  async only(address: string, entries: Entry[]): Promise<Page> {
+    this.subject = await this.trench.get<Subject>(this.path)
+    for (const page of Object.values(this.signing)) page.on('response', (answer) => void this.hear(answer))
+    const { step, min } = entries[0]!
+    const state = this.state(entries[0]!)
+    const page = this.pageOf(this.text(state))
+    await this.at(page, min)
+    await page.goto(`${address}?step=${step}`)
+    await expect(page.locator('#step-title')).toBeVisible()
+    if (state.kind === 'bolts') {
+      await this.anyBolts(page, entries)
+      return page
+    }
+    const apart = page.getByRole('button', { name: 'One end at a time' })
+    if (await apart.isVisible()) await this.thumb.tap(apart)
+    const typed = this.step(entries, address)
+    const isRight = page.getByRole('button', { name: / is right$/ })
+    const confirmed = isRight.waitFor({ timeout: 90_000 }).then(() => isRight.click())
+    await Promise.race([typed, confirmed.catch(() => undefined)])
+    await typed
+    // What is on the border is passed: it is looked at once more.
+    if (this.state(entries[0]!).verdict !== 'bad') await page.goto(`${address}?step=${step}`)
+    return page
+  }
+
+  /** The figures of the example at whichever bolt is asked for, until none is. */
+  private async anyBolts(page: Page, entries: Entry[]): Promise<void> {
+    const input = page.getByLabel(/^Torque of bolt \d+, /)
+    const next = page.getByRole('group', { name: 'Number pad' }).getByRole('button', { name: /^Next/ })
+    for (const entry of entries) {
+      await this.at(page, entry.min)
+      if (!(await input.isVisible())) return
+      await input.fill(String(entry.value!['torque_nm']))
+      await next.click()
+      await expect(input.or(page.getByRole('dialog')).first()).toBeVisible()
+    }
+  }
+
+  /** Who signs has another page. */
+  private pageOf({ roles = [] }: StepText): Page {
+    return roles.length > 0 ? this.signing[roles.find((role) => this.signing[role])!]! : this.page
+  }
+
   /** Has the page at hand both ends of this step? */
   private async isBothEnds(entry: Entry): Promise<boolean> {
     const title = this.page.locator('#step-title')
@@ -130,12 +176,12 @@ export class Robot {
     const entry = entries[0]!
     const state = this.state(entry)
     const text = this.text(state)
-    const roles = text.roles ?? []
-    const page = roles.length > 0 ? this.signing[roles.find((role) => this.signing[role])!]! : this.page
+    const page = this.pageOf(text)
     if (page !== this.page) {
       await this.at(page, entry.min)
       await page.goto(`${address}?step=${entry.step}`)
-    }
+    } else if (this.isLeft) await page.goto(address)
+    this.isLeft = page !== this.page
     const title = page.locator('#step-title')
     await expect(title).toBeVisible()
     const isPair = entries.length > 1 && entries[1]!.step !== entry.step

@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
+import type { LogProgramme } from '../../resources/js/api/client'
 
 /** What the tests that look at one step record beforehand, as devices send it: over the same API, in the name of who is signed in. */
 interface Joint {
@@ -181,6 +182,21 @@ export class Trench {
       started_at: stamp(endedAgo + seconds / 60),
       ended_at: stamp(endedAgo),
       samples: p.samples.map(([t, u, i]) => [t * seconds, u * volts, (i * volts) / ohms]),
+    }
+  }
+
+  /** The log of a test as the stand-in of pump and logger plays it, ended so many minutes ago. */
+  async log(path: string, endedAgo: number, fault = 'none'): Promise<Value> {
+    const { rows, marks } = await this.get<LogProgramme>(`${path.replace('subjects/test', 'tests')}/stand-in?fault=${fault}`)
+    return {
+      trace: randomUUID(),
+      part: 0,
+      final: true,
+      source: 'stand-in',
+      marks,
+      samples: rows,
+      started_at: stamp(endedAgo + 1),
+      ended_at: stamp(endedAgo),
     }
   }
 }

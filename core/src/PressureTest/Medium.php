@@ -17,4 +17,7 @@ enum Medium: string
 
     /** drawn out of a manhole */
     case Vacuum = 'vacuum';
+
+    /** a mandrel is pulled through it, empty */
+    case Nothing = 'nothing';
 }

@@ -50,6 +50,9 @@ final class PumpAndLogger
 
     private float $pumped = 0.0;
 
+    /** Pa per m³ that were pumped in, at the last step that pumped; null: none has yet. */
+    private ?float $stiffness = null;
+
     private float $temperature;
 
     private Noise $noise;
@@ -222,12 +225,12 @@ final class PumpAndLogger
     {
         $this->idle(300);
         $marks = ['raise_from_min' => $this->minutes()];
-        $this->raise($this->stp);
+        $this->raise($this->stp, gently: true);
         $marks['stable_from_min'] = $this->minutes();
-        $this->keep($settle, $band);
+        $this->keep($settle, $band, gently: true);
         $marks['hold_from_min'] = $this->minutes();
-        $this->keep($hold, $band);
-        $this->raise($this->stp);
+        $this->keep($hold, $band, gently: true);
+        $this->raise($this->stp, gently: true);
         $marks['hold_to_min'] = $this->minutes();
         $this->letOut(0.0);
 
@@ -269,14 +272,17 @@ final class PumpAndLogger
         return round($this->seconds / 60, 4);
     }
 
-    /** @param  float  $ramp  Pa/s, not to be passed */
-    private function raise(float $to, float $ramp = INF): void
+    /**
+     * @param  float  $ramp  Pa/s, not to be passed
+     * @param  bool  $gently  with the flow that {@see throttled()}
+     */
+    private function raise(float $to, float $ramp = INF, bool $gently = false): void
     {
         $limit = $this->seconds + 4 * 3600;
         $rate = $ramp < INF ? $this->rate / 500 : $this->rate;
         while ($this->model->pressure < $to && $this->seconds < $limit) {
             $before = $this->model->pressure;
-            $this->tick($rate);
+            $this->tick($gently ? $this->throttled($rate, $to) : $rate);
             // The pump is throttled by what the gauge shows.
             $rise = ($this->model->pressure - $before) / self::STEP_S;
             $rate = $ramp < INF ? min($this->rate, $rate * ($rise > 0 ? max(0.5, min(2.0, $ramp / $rise)) : 2.0)) : $rate;
@@ -284,15 +290,28 @@ final class PumpAndLogger
         $this->log();
     }
 
-    private function keep(float $for, float $band): void
+    private function keep(float $for, float $band, bool $gently = false): void
     {
         $until = $this->seconds + $for;
         $pumping = false;
         while ($this->seconds < $until) {
             $pumping = $pumping ? $this->model->pressure < $this->stp : $this->model->pressure < $this->stp - 0.6 * $band;
-            $this->tick($pumping ? $this->rate / 4 : 0.0);
+            $flow = $pumping ? $this->rate / 4 : 0.0;
+            $this->tick($pumping && $gently ? $this->throttled($flow, $this->stp) : $flow);
         }
         $this->log();
+    }
+
+    /**
+     * As much of a flow as does not lift the pressure over the target, nor by much at once: a stiff line answers to a cup of
+     * water. How it answers is seen at the last step that pumped.
+     */
+    private function throttled(float $flow, float $to): float
+    {
+        $rise = min($to - $this->model->pressure, $to / 50);
+        $most = $this->stiffness === null ? $flow / 500 : $rise / $this->stiffness / self::STEP_S;
+
+        return min($flow, max($flow / 1000, 1.001 * $most));
     }
 
     private function idle(float $for): void
@@ -316,10 +335,16 @@ final class PumpAndLogger
 
     private function tick(float $inflow, float $dt = self::STEP_S): void
     {
+        $before = $this->model->pressure;
         $warming = $this->fault === 'sun' && $this->seconds > 3600 ? 1.6 / 3600 : 0.0;
         $this->model->step($dt, $inflow, $warming);
         $this->seconds += $dt;
         $this->pumped += $inflow * $dt;
+        if ($inflow > 0 && $this->model->pressure > $before) {
+            // What runs out at a hole makes the line look softer than it is.
+            $seen = ($this->model->pressure - $before) / ($inflow * $dt);
+            $this->stiffness = max($seen, 0.9 * (float) $this->stiffness);
+        }
         $this->temperature += $warming * $dt;
         if (fmod($this->seconds, $this->logEvery) < $dt - 1e-9) {
             $this->log();

@@ -76,7 +76,7 @@ final class Display
     public static function unitOf(string $key): array
     {
         $parts = explode('_', $key);
-        foreach ([3, 2, 1] as $n) {
+        foreach ([4, 3, 2, 1] as $n) {
             if (\count($parts) <= $n) {
                 continue;
             }

@@ -1569,7 +1569,7 @@ export interface components {
          * @description what a test fills the section with
          * @enum {string}
          */
-        Medium: "water" | "low-air" | "gas" | "vacuum";
+        Medium: "water" | "low-air" | "gas" | "vacuum" | "nothing";
         Plan: {
             medium: components["schemas"]["Medium"];
             /** @description the method takes its pressure from here */

@@ -124,7 +124,7 @@ export function BoxEntry({ subject, stepKey, device, tolerance, action, begun, p
         ))}
       </TextField>
       <TextField select label={say('steps.speed')} value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
-        {[1, 20, 100].map((s) => (
+        {[1, 20, 100, 1000].map((s) => (
           <MenuItem key={s} value={s}>
             {s === 1 ? say('steps.asInTheTrench') : say('steps.times', { speed: s })}
           </MenuItem>

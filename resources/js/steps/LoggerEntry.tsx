@@ -73,7 +73,7 @@ export function LoggerEntry({
           ))}
         </TextField>
         <TextField select label={say('steps.speed')} value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
-          {[1, 60, 1200].map((s) => (
+          {[1, 60, 1200, 12_000].map((s) => (
             <MenuItem key={s} value={s}>
               {s === 1 ? say('steps.asInTheTrench') : say('steps.times', { speed: s })}
             </MenuItem>

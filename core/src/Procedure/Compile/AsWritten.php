@@ -66,7 +66,7 @@ namespace Diastoma\Core\Procedure\Compile;
  * @phpstan-type ProcedureText array{
  *     id?: string, version?: string, title?: string, joint_type?: string, family?: 'joint'|'test'|'stretch',
  *     place?: 'in-line'|'on-pipe'|'restraint', school?: string, language?: string,
- *     medium?: 'water'|'low-air'|'gas'|'vacuum',
+ *     medium?: 'water'|'low-air'|'gas'|'vacuum'|'nothing',
  *     clocks?: array<string, string>, suits?: array<int, SuitText>, tells?: TellsText,
  *     parameters?: array<string, ParameterText>,
  *     steps?: array<int, StepText>
