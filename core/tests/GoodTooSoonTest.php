@@ -83,7 +83,7 @@ it('2 keeps six minutes at half the pressure in the log and names them', functio
         ->toBe(0)
         ->and($log->excursions)
         ->toBe([['from_s' => 3600.0, 'to_s' => 3840.0, 'lowest_kpa' => 450.0, 'highest_kpa' => 450.0]])
-        ->and(array_map(fn ($r) => $r[1], array_slice($log->rows, 30, 3)))
+        ->and(array_map(fn ($r) => $r[1], array_slice($log->rows(), 30, 3)))
         ->toBe([450.0, 450.0, 450.0]);
 });
 

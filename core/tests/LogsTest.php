@@ -5,10 +5,13 @@ declare(strict_types=1);
 use Diastoma\Core\Electrofusion\TraceFile;
 use Diastoma\Core\PressureTest\CleanLog;
 use Diastoma\Core\PressureTest\HoldSlope;
+use Diastoma\Core\PressureTest\LogColumns;
 use Diastoma\Core\PressureTest\LoggerCsv;
 use Diastoma\Core\PressureTest\LoggerTimes;
 use Diastoma\Core\PressureTest\Segment;
+use Diastoma\Core\PressureTest\Series;
 use Diastoma\Core\PressureTest\TestLog;
+use Diastoma\Core\PressureTest\ThinLog;
 use Diastoma\Core\PressureTest\Water;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Round\Median;
@@ -71,23 +74,23 @@ it('reads the same second by the short way and the long way', function () {
 
 it('takes the order of day and month from any line that tells it, else asks', function () {
     $rows = fn (string ...$dates) => "time;pressure [bar]\n".implode("\n", array_map(fn ($d) => "{$d} 10:00;9", $dates));
-    expect(LoggerCsv::read($rows('03/04/2026', '13/04/2026'))->rows[1][0] - LoggerCsv::read($rows('03/04/2026', '13/04/2026'))->rows[0][0])
+    expect(LoggerCsv::read($rows('03/04/2026', '13/04/2026'))->columns->rows()[1][0] - LoggerCsv::read($rows('03/04/2026', '13/04/2026'))->columns->rows()[0][0])
         ->toBe(10 * 86400.0)
         ->and(
-            LoggerCsv::read($rows('04/03/2026', '04/13/2026'))->rows[1][0] - LoggerCsv::read($rows('04/03/2026', '04/13/2026'))->rows[0][0],
+            LoggerCsv::read($rows('04/03/2026', '04/13/2026'))->columns->rows()[1][0] - LoggerCsv::read($rows('04/03/2026', '04/13/2026'))->columns->rows()[0][0],
         )
         ->toBe(10 * 86400.0)
         ->and(fn () => LoggerCsv::read($rows('03/04/2026', '05/04/2026')))
         ->toThrow(Refused::class, 'say which')
         ->and(
-            LoggerCsv::read($rows('03/04/2026', '05/04/2026'), 'DMY')->rows[1][0] -
-                LoggerCsv::read($rows('03/04/2026', '05/04/2026'), 'DMY')->rows[0][0],
+            LoggerCsv::read($rows('03/04/2026', '05/04/2026'), 'DMY')->columns->rows()[1][0] -
+                LoggerCsv::read($rows('03/04/2026', '05/04/2026'), 'DMY')->columns->rows()[0][0],
         )
         ->toBe(2 * 86400.0);
 });
 
 it('reads one log alike from any delimiter, decimal mark, unit and line end', function (string $csv) {
-    $rows = LoggerCsv::read($csv)->rows;
+    $rows = LoggerCsv::read($csv)->columns->rows();
     expect($rows)
         ->toHaveCount(2)
         ->and($rows[0][1])
@@ -131,7 +134,7 @@ it('drops a spike, keeps a step, counts gaps and double lines, and says what it 
     $slow = CleanLog::of(LoggerCsv::read(minuteLog(array_replace(array_fill(0, 60, 900.0), [20 => 1400.0]))));
     expect($slow->spikes)
         ->toBe(0)
-        ->and($slow->rows)
+        ->and($slow->rows())
         ->toHaveCount(60)
         ->and($slow->excursions)
         ->toBe([['from_s' => 1200.0, 'to_s' => 1200.0, 'lowest_kpa' => 1400.0, 'highest_kpa' => 1400.0]]);
@@ -144,7 +147,7 @@ it('never cleans away what lasted: half the pressure for minutes stays in the lo
     }
     $log = CleanLog::of(LoggerCsv::read(minuteLog($pressures, seconds: $seconds)));
     $hold = calc('hold-check', [
-        'readings' => array_map(fn ($r) => [($r[0] - $log->rows[0][0]) / 60, $r[1]], $log->rows),
+        'readings' => array_map(fn ($r) => [($r[0] - $log->rows()[0][0]) / 60, $r[1]], $log->rows()),
         'target_kpa' => 900,
         'max_drop_kpa' => 20,
         'duration_h' => 2,
@@ -191,7 +194,7 @@ it('straightens a clock that was put back an hour and refuses one that runs back
         "time;pressure [kPa]\n".
         implode("\n", [$line('02:58:00', 900), $line('02:59:00', 899), $line('02:00:00', 898), $line('02:01:00', 897)]);
     $log = CleanLog::of(LoggerCsv::read($back));
-    expect($log->clockJumps)->toBe(1)->and(array_map(fn ($r) => $r[0] - $log->rows[0][0], $log->rows))->toBe([0.0, 60.0, 120.0, 180.0]);
+    expect($log->clockJumps)->toBe(1)->and(array_map(fn ($r) => $r[0] - $log->rows()[0][0], $log->rows()))->toBe([0.0, 60.0, 120.0, 180.0]);
     $wrong = "time;pressure [kPa]\n".implode("\n", [$line('02:00:00', 900), $line('02:10:00', 899), $line('02:05:00', 898)]);
     expect(fn () => CleanLog::of(LoggerCsv::read($wrong)))->toThrow(Refused::class, 'the clock steps back');
 });
@@ -229,7 +232,7 @@ it('finds a slope whatever the start, the sampling and the unit of time', functi
         ->toEqual(2)
         ->and(Median::of([4, 1, 2, 3]))
         ->toEqual(2.5)
-        ->and(HoldSlope::blocks([[0, 1], [10, 3], [20, 2], [60, 9], [70, 7], [200, 5]], Median::of(...)))
+        ->and(HoldSlope::blocks([0, 10, 20, 60, 70, 200], [1, 3, 2, 9, 7, 5], Median::of(...)))
         ->toEqual([[10.0, 2.0], [65.0, 8.0], [200.0, 5.0]]);
 });
 
@@ -314,4 +317,60 @@ it('finds water heaviest at four degrees, and stiffer under pressure', function 
         -(Water::density(15 + $h) - Water::density(15 - $h)) / (2 * $h) / Water::density(15.0),
         1e-8,
     );
+});
+
+it('thins a long log and loses nothing that a judgement asks for', function (int $seed) {
+    $noise = new Noise($seed);
+    $times = $pressures = [];
+    for ($t = 0; $t < 40_000; $t++) {
+        // A silence of ten minutes.
+        if ($t < 12_000 || $t > 12_600) {
+            $times[] = (float) $t;
+            $pressures[] = 1500 - $t / 1000 + 3 * $noise->normal() - ($t === 25_000 ? 80 : 0) + ($t === 31_111 ? 60 : 0);
+        }
+    }
+    $log = new LogColumns($times, $pressures, null, array_map(fn (float $t) => $t / 7, $times));
+    $thin = ThinLog::of($log, 5.0, 2000);
+    $readings = fn (LogColumns $of): array => array_map(null, $of->times, $of->pressures);
+    expect($thin->count())
+        ->toBeLessThanOrEqual(2010)
+        ->and(min($thin->pressures))
+        ->toBe(min($pressures))
+        ->and(max($thin->pressures))
+        ->toBe(max($pressures))
+        ->and($thin->times[0])
+        ->toBe(0.0)
+        ->and($thin->times[$thin->count() - 1])
+        ->toBe(39_999.0)
+        ->and(Series::longestGap($readings($thin)))
+        ->toBe(Series::longestGap($readings($log)))
+        ->and(Series::greatestFall($thin->pressures))
+        ->toBe(Series::greatestFall($pressures));
+    // Each reading that stays is one that was read, with its litres.
+    $read = array_combine(array_map(strval(...), $times), $pressures);
+    foreach ($thin->times as $i => $time) {
+        expect($read[(string) $time])->toBe($thin->pressures[$i])->and($thin->litres[$i])->toBe($time / 7);
+    }
+    expect(ThinLog::of($thin, 5.0, 3000))->toBe($thin);
+})->with([1, 2, 3]);
+
+it('takes a series by its columns as by its rows, and says what is wrong with them', function () {
+    $rows = array_map(fn (int $i) => [$i * 10.0, 900 - $i / 50 + sin($i)], range(0, 400));
+    $columns = ['t_s' => array_column($rows, 0), 'pressure_kpa' => array_column($rows, 1)];
+    expect(calc('hold-slope', ['columns' => $columns]))
+        ->toBe(calc('hold-slope', ['series' => $rows]))
+        ->and(calc('hold-slope', ['columns' => $columns, 'leave_out' => [[500, 900]]]))
+        ->toBe(calc('hold-slope', ['series' => $rows, 'leave_out' => [[500, 900]]]));
+    foreach (
+        [
+            'and nothing else' => ['t_s' => [0, 1, 2]],
+            'as many numbers' => ['t_s' => [0, 1, 2], 'pressure_kpa' => [1, 2]],
+            'row 2: pressure_kpa must be a number' => ['t_s' => [0, 1, 2], 'pressure_kpa' => [1, 'x', 2]],
+            'row 3: t_s must rise' => ['t_s' => [0, 60, 60], 'pressure_kpa' => [1, 2, 3]],
+            'must be a list of numbers' => ['t_s' => 5, 'pressure_kpa' => [1, 2, 3]],
+        ] as $says => $wrong
+    ) {
+        expect(fn () => calc('hold-slope', ['columns' => $wrong]))->toThrow(Refused::class, $says);
+    }
+    expect(fn () => calc('hold-slope', ['columns' => $columns, 'series' => $rows]))->toThrow(Refused::class, 'exactly one');
 });

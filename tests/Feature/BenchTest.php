@@ -19,6 +19,9 @@ function readIn(string $calculation, array $schema): array
 {
     $read = [];
     foreach ((array) ($schema['properties'] ?? []) as $key => $property) {
+        if ($property['x-by-columns'] ?? false) {
+            continue;
+        }
         $bare = $property['x-name'] ?? $key;
         $read[] = ['in', isset(benchWords()['in']["{$calculation}/{$bare}"]) ? "{$calculation}/{$bare}" : $bare];
         foreach ([...$property['enum'] ?? [], ...$property['x-names'] ?? []] as $answer) {

@@ -100,6 +100,28 @@ it('reads fusion traces from CSV and JSON and says what is wrong with a file', f
     }
 });
 
+it('thins a log of a day and a half by the second, and keeps what was lowest and highest', function () {
+    $rows = ['time;pressure [kPa]'];
+    for ($t = 0; $t < 130_000; $t++) {
+        $rows[] = gmdate('Y-m-d H:i:s', 1_780_000_000 + $t).';'.match ($t) {
+            70_001 => 873.5, 99_999 => 1313.5, default => 1200 + $t % 7
+        };
+    }
+    $file = UploadedFile::fake()->createWithContent('long.csv', implode("\n", $rows));
+    $read = $this->as('foreman')->post('/api/v1/files/pressure-log', ['file' => $file], ['Accept' => 'application/json'])->assertOk();
+    $pressures = array_column($read->json('samples'), 1);
+    expect($read->json('summary.kept'))
+        ->toBe(129_998)
+        ->and($read->json('summary.spikes'))
+        ->toBe(2)
+        ->and($read->json('summary.thinned_to'))
+        ->toBe(count($pressures))
+        ->and(count($pressures))
+        ->toBeLessThanOrEqual(50_000)
+        ->and([min($pressures), max($pressures)])
+        ->toEqual([1200, 1206]);
+});
+
 it('cleans a logger\'s file and names what it cannot read', function () {
     $send = fn (string $text) => $this->as('foreman')->post(
         '/api/v1/files/pressure-log',

@@ -5,6 +5,7 @@ import { says } from './people'
 import { crew, place, type People } from './place'
 import { recorded } from './recorded'
 import { Robot } from './robot'
+import type { Trench } from './trench'
 
 /*
  * What a procedure refuses is typed at the trench, as its other examples have it: what comes before it is recorded already,
@@ -37,7 +38,9 @@ async function refuses(people: People, of: Example, other: Other): Promise<void>
   const typed = of.good.slice(first, last + 1).map((entry) => changed(entry, other))
   const begins = NOW - (typed.at(-1)!.min + 5) * 60_000
   const { path, address, procedure } = await place(people, of, begins)
-  await recorded(people, path, { ...of, good: before }, begins)
+  const roles = new Map(procedure.steps.map((step) => [step.id, step.roles ?? []]))
+  const by = (key: string): Trench | undefined => (roles.get(key.split('@')[0]!)?.includes('engineer') ? people.engineer : undefined)
+  await recorded(people, path, { ...of, good: before }, begins, { by })
   const robot = new Robot(people.pages['joiner']!, people.joiner, path, procedure, of, begins, people.pages, { seen: () => true })
   await says(await robot.only(address, typed), said(other))
 }

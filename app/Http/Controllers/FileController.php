@@ -10,6 +10,7 @@ use Diastoma\Core\Bolting\WrenchCsv;
 use Diastoma\Core\Electrofusion\TraceFile;
 use Diastoma\Core\PressureTest\CleanLog;
 use Diastoma\Core\PressureTest\LoggerCsv;
+use Diastoma\Core\PressureTest\ThinLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -32,9 +33,11 @@ final class FileController extends Controller
         $order = $request->input('date_order');
         $file = LoggerCsv::read($request->text(), \in_array($order, ['DMY', 'MDY'], true) ? $order : null);
         $log = CleanLog::of($file);
-        $start = $log->rows[0][0];
-        $hasWater = ! \in_array(null, array_column($log->rows, 3), true);
-        $hasTemperature = ! \in_array(null, array_column($log->rows, 2), true);
+        $kept = ThinLog::of($log->columns, CleanLog::GAP_INTERVALS * $log->interval);
+        [$times, $temperatures, $litres] = [$kept->times, $kept->temperatures, $kept->litres];
+        $start = $times[0];
+        $hasWater = $litres !== null && ! \in_array(null, $litres, true);
+        $hasTemperature = $temperatures !== null && ! \in_array(null, $temperatures, true);
 
         // Without litres the row ends after the pressure: nothing is filled in.
         $samples = array_map(
@@ -43,15 +46,15 @@ final class FileController extends Controller
                 round($r[1], 4),
                 ...$hasWater ? [$r[3], ...$hasTemperature ? [$r[2]] : []] : [],
             ],
-            $log->rows,
+            $kept->rows(),
         );
-        $clock = ['first' => $start, 'last' => $log->rows[\count($log->rows) - 1][0], 'zoned' => $file->hasZone];
+        $clock = ['first' => $start, 'last' => $times[\count($times) - 1], 'zoned' => $file->hasZone];
 
         return new JsonResponse(
             [
                 'samples' => $samples,
                 'columns' => ['t_min', 'pressure_kpa', 'added_l', 'temp_c'],
-                'summary' => $log->summary(),
+                'summary' => $log->summary() + ['thinned_to' => $kept->count() < $log->columns->count() ? $kept->count() : null],
             ] + $this->evidence($request, $samples, 60, $clock),
         );
     }

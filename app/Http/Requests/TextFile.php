@@ -19,7 +19,7 @@ final class TextFile extends FormRequest
     public function rules(): array
     {
         return [
-            'file' => 'required|file|max:16384',
+            'file' => 'required|file|max:20000',
             'subject' => ['nullable', 'string', 'regex:/^(joint|test|stretch)\/[0-9a-f-]{36}$/'],
             'step' => 'nullable|string|max:64',
         ];

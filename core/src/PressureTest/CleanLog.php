@@ -7,10 +7,11 @@ namespace Diastoma\Core\PressureTest;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Round\Median;
 
-/** A cleaned log: rows of [s, kPa, °C|null, litres|null], with counts of all that was done to it. */
+/** A cleaned log, with counts of all that was done to it. */
 final class CleanLog
 {
-    private const GAP_INTERVALS = 5;
+    /** A silence of more than as many intervals is a gap. */
+    public const GAP_INTERVALS = 5;
 
     private const SPIKE_HALF_WINDOW = 3;
 
@@ -22,14 +23,13 @@ final class CleanLog
     private const FLAT_S = 600;
 
     /**
-     * @param  list<array{float, float, float|null, float|null}>  $rows
      * @param  list<array{float, float}>  $gapsAt  from, to
      * @param  list<array{from_s: float, to_s: float, lowest_kpa: float, highest_kpa: float}>  $excursions
      *     runs that lie apart for longer than a spike: real until somebody says otherwise
      * @param  list<string>  $warnings
      */
     private function __construct(
-        public readonly array $rows,
+        public readonly LogColumns $columns,
         public readonly int $samples,
         public readonly int $missing,
         public readonly int $duplicates,
@@ -53,35 +53,37 @@ final class CleanLog
         ?float $fullScale = null,
         float $spikeMost = self::SPIKE_MOST_S,
     ): self {
-        [$rows, $jumps] = self::straightenClock($log->rows);
-        [$rows, $duplicates] = self::mergeSameTime($rows);
-        $interval = self::interval($rows);
-        [$rows, $spikes, $excursions] = self::dropSpikes($rows, $resolution, $interval, $spikeMost);
-        $gaps = [];
-        for ($i = 1, $n = \count($rows); $i < $n; $i++) {
-            if ($interval > 0 && $rows[$i][0] - $rows[$i - 1][0] > self::GAP_INTERVALS * $interval + 1e-9) {
-                $gaps[] = [$rows[$i - 1][0], $rows[$i][0]];
-            }
-        }
+        [$columns, $jumps] = self::straightenClock($log->columns);
+        [$columns, $duplicates] = self::mergeSameTime($columns);
+        $interval = self::interval($columns->times);
+        [$drop, $spikes, $excursions] = self::spikes($columns, $resolution, $interval, $spikeMost);
+        $columns = $columns->without($drop);
 
         return new self(
-            $rows,
+            $columns,
             $log->count,
             $log->missing,
             $duplicates,
             $spikes,
             $jumps,
             $interval,
-            $gaps,
+            self::gaps($columns->times, $interval),
             $excursions,
-            self::stuck($rows, $interval, $fullScale),
+            self::stuck($columns, $interval, $fullScale),
         );
+    }
+
+    /** @return list<array{float, float, float|null, float|null}> [s, kPa, °C, litres] */
+    public function rows(): array
+    {
+        return $this->columns->rows();
     }
 
     /** @return array<string, mixed> */
     public function summary(): array
     {
-        $last = $this->rows[\count($this->rows) - 1];
+        [$times, $pressures] = [$this->columns->times, $this->columns->pressures];
+        $last = $this->columns->count() - 1;
 
         return [
             'samples' => $this->samples,
@@ -91,11 +93,11 @@ final class CleanLog
             'excursions' => $this->excursions,
             'gaps' => \count($this->gapsAt),
             'clock_jumps' => $this->clockJumps,
-            'kept' => \count($this->rows),
+            'kept' => $last + 1,
             'interval_s' => $this->interval,
-            'first_kpa' => $this->rows[0][1],
-            'last_kpa' => $last[1],
-            'span_s' => $last[0] - $this->rows[0][0],
+            'first_kpa' => $pressures[0],
+            'last_kpa' => $pressures[$last],
+            'span_s' => $times[$last] - $times[0],
             'warnings' => $this->warnings,
         ];
     }
@@ -103,20 +105,20 @@ final class CleanLog
     /**
      * A step back of an hour less one interval is the clock put back; any other step back is refused.
      *
-     * @param  list<array{float, float, float|null, float|null}>  $rows
-     * @return array{list<array{float, float, float|null, float|null}>, int}
+     * @return array{LogColumns, int}
      */
-    private static function straightenClock(array $rows): array
+    private static function straightenClock(LogColumns $log): array
     {
+        $times = $log->times;
         $interval = null;
         $shift = 0.0;
         $jumps = 0;
         $before = null;
-        foreach ($rows as $i => $row) {
-            $time = $row[0] + $shift;
+        foreach ($log->times as $i => $said) {
+            $time = $said + $shift;
             if ($before !== null && $time < $before - 1e-9) {
                 $back = $before - $time;
-                $interval ??= self::intervalForward($rows);
+                $interval ??= self::interval($log->times, true);
                 if (abs($back - (3600 - $interval)) > 2 * $interval) {
                     throw Refused::field('time', sprintf('time, line %d: the clock steps back by %g s.', $i + 2, $back));
                 }
@@ -126,143 +128,147 @@ final class CleanLog
             }
             $before = $time;
             if ($shift > 0) {
-                $rows[$i][0] = $time;
+                $times[$i] = $time;
             }
         }
 
-        return [$rows, $jumps];
+        return [$jumps === 0 ? $log : $log->at(array_values($times)), $jumps];
     }
 
     /**
-     * @param  list<array{float, float, float|null, float|null}>  $rows
-     * @return array{list<array{float, float, float|null, float|null}>, int}
+     * Of several readings of one moment the first stands, with the median of their pressures.
+     *
+     * @return array{LogColumns, int}
      */
-    private static function mergeSameTime(array $rows): array
+    private static function mergeSameTime(LogColumns $log): array
     {
-        $merged = [];
-        $duplicates = 0;
-        for ($i = 0, $n = \count($rows); $i < $n; $i = $next) {
-            $row = $rows[$i];
-            for ($next = $i + 1; $next < $n && abs($rows[$next][0] - $row[0]) < 1e-9; $next++) {
-                $duplicates++;
+        $pressures = $log->pressures;
+        $drop = [];
+        for ($i = 0, $n = $log->count(); $i < $n; $i = $next) {
+            for ($next = $i + 1; $next < $n && abs($log->times[$next] - $log->times[$i]) < 1e-9; $next++) {
+                $drop[$next] = true;
             }
             if ($next > $i + 1) {
-                $row[1] = Median::of(array_column(\array_slice($rows, $i, $next - $i), 1));
-            }
-            $merged[] = $row;
-        }
-
-        return [$merged, $duplicates];
-    }
-
-    /** @param  list<array{float, float, float|null, float|null}>  $rows */
-    private static function intervalForward(array $rows): float
-    {
-        $steps = [];
-        for ($i = 1, $n = \count($rows); $i < $n; $i++) {
-            if ($rows[$i][0] > $rows[$i - 1][0]) {
-                $steps[] = $rows[$i][0] - $rows[$i - 1][0];
+                $pressures[$i] = Median::of(\array_slice($log->pressures, $i, $next - $i));
             }
         }
+        if ($drop === []) {
+            return [$log, 0];
+        }
 
-        return $steps === [] ? 0.0 : Median::of($steps);
+        return [(new LogColumns($log->times, array_values($pressures), $log->temperatures, $log->litres))->without($drop), \count($drop)];
     }
 
-    /** @param  list<array{float, float, float|null, float|null}>  $rows */
-    private static function interval(array $rows): float
+    /**
+     * Median of the steps.
+     *
+     * @param  list<float>  $times
+     * @param  bool  $forward  only where the clock goes on
+     */
+    private static function interval(array $times, bool $forward = false): float
     {
         $steps = [];
-        for ($i = 1, $n = \count($rows); $i < $n; $i++) {
-            $steps[] = $rows[$i][0] - $rows[$i - 1][0];
+        for ($i = 1, $n = \count($times); $i < $n; $i++) {
+            if (! $forward || $times[$i] > $times[$i - 1]) {
+                $steps[] = $times[$i] - $times[$i - 1];
+            }
         }
 
         return $steps === [] ? 0.0 : Median::of($steps);
     }
 
     /**
-     * @param  list<array{float, float, float|null, float|null}>  $rows
-     * @return array{
-     *     list<array{float, float, float|null, float|null}>, int,
-     *     list<array{from_s: float, to_s: float, lowest_kpa: float, highest_kpa: float}>
-     * }
+     * @param  list<float>  $times
+     * @return list<array{float, float}>
      */
-    private static function dropSpikes(array $rows, float $resolution, float $interval, float $most): array
+    private static function gaps(array $times, float $interval): array
     {
-        $end = \count($rows) - self::SPIKE_HALF_WINDOW;
+        $gaps = [];
+        for ($i = 1, $n = \count($times); $i < $n; $i++) {
+            if ($interval > 0 && self::GAP_INTERVALS * $interval + 1e-9 < $times[$i] - $times[$i - 1]) {
+                $gaps[] = [$times[$i - 1], $times[$i]];
+            }
+        }
+
+        return $gaps;
+    }
+
+    /**
+     * @return array{array<int, true>, int, list<array{from_s: float, to_s: float, lowest_kpa: float, highest_kpa: float}>}
+     *     where they lie, how many they are, and what lies apart for longer
+     */
+    private static function spikes(LogColumns $log, float $resolution, float $interval, float $most): array
+    {
+        [$times, $pressures] = [$log->times, $log->pressures];
+        $end = $log->count() - self::SPIKE_HALF_WINDOW;
         $spikes = 0;
         $excursions = [];
-        $start = $rows[0][0];
         $drop = [];
         for ($i = self::SPIKE_HALF_WINDOW; $i < $end; $i++) {
             $from = $i;
-            while ($i < $end && ! self::amidNeighbours($rows, $i, 5 * $resolution) && self::isSpike($rows, $i, $resolution)) {
+            while ($i < $end && ! self::amidNeighbours($pressures, $i, 5 * $resolution) && self::isSpike($pressures, $i, $resolution)) {
                 $i++;
             }
             if ($i === $from) {
                 continue;
             }
-            if ($rows[$i - 1][0] - $rows[$from][0] + $interval <= $most + 1e-9) {
+            if ($most + 1e-9 >= $times[$i - 1] - $times[$from] + $interval) {
                 $spikes += $i - $from;
                 $drop += array_fill($from, $i - $from, true);
             } else {
-                $apart = array_column(\array_slice($rows, $from, $i - $from), 1);
+                $apart = \array_slice($pressures, $from, $i - $from);
                 $excursions[] = [
-                    'from_s' => $rows[$from][0] - $start,
-                    'to_s' => $rows[$i - 1][0] - $start,
+                    'from_s' => $times[$from] - $times[0],
+                    'to_s' => $times[$i - 1] - $times[0],
                     'lowest_kpa' => min([INF, ...$apart]),
                     'highest_kpa' => max([-INF, ...$apart]),
                 ];
             }
         }
 
-        return [$drop === [] ? $rows : array_values(array_diff_key($rows, $drop)), $spikes, $excursions];
+        return [$drop, $spikes, $excursions];
     }
 
     /**
      * With three of its neighbours this near, the median of seven is no farther: most samples need no sorting.
      *
-     * @param  list<array{float, float, float|null, float|null}>  $rows
+     * @param  list<float>  $pressures
      */
-    private static function amidNeighbours(array $rows, int $i, float $near): bool
+    private static function amidNeighbours(array $pressures, int $i, float $near): bool
     {
-        $p = $rows[$i][1];
+        $p = $pressures[$i];
 
-        return abs($rows[$i - 1][1] - $p) <= $near && abs($rows[$i + 1][1] - $p) <= $near && abs($rows[$i + 2][1] - $p) <= $near;
+        return abs($pressures[$i - 1] - $p) <= $near && abs($pressures[$i + 1] - $p) <= $near && abs($pressures[$i + 2] - $p) <= $near;
     }
 
-    /** @param  list<array{float, float, float|null, float|null}>  $rows */
-    private static function isSpike(array $rows, int $i, float $resolution): bool
+    /** @param  list<float>  $pressures */
+    private static function isSpike(array $pressures, int $i, float $resolution): bool
     {
-        $window = [];
-        for ($j = $i - self::SPIKE_HALF_WINDOW; $j <= $i + self::SPIKE_HALF_WINDOW; $j++) {
-            $window[] = $rows[$j][1];
-        }
+        $window = \array_slice($pressures, $i - self::SPIKE_HALF_WINDOW, 2 * self::SPIKE_HALF_WINDOW + 1);
         sort($window);
         $median = $window[self::SPIKE_HALF_WINDOW];
         $off = array_map(fn ($p) => abs($p - $median), $window);
         sort($off);
 
-        return abs($rows[$i][1] - $median) > max(5 * 1.4826 * $off[self::SPIKE_HALF_WINDOW], 5 * $resolution);
+        return abs($pressures[$i] - $median) > max(5 * 1.4826 * $off[self::SPIKE_HALF_WINDOW], 5 * $resolution);
     }
 
-    /**
-     * @param  list<array{float, float, float|null, float|null}>  $rows
-     * @return list<string>
-     */
-    private static function stuck(array $rows, float $interval, ?float $fullScale): array
+    /** @return list<string> */
+    private static function stuck(LogColumns $log, float $interval, ?float $fullScale): array
     {
+        [$times, $pressures] = [$log->times, $log->pressures];
         $warnings = [];
         $from = 0;
         $least = max(self::FLAT_SAMPLES * $interval, self::FLAT_S);
-        for ($i = 1, $n = \count($rows); $i <= $n; $i++) {
-            if ($i < $n && abs($rows[$i][1] - $rows[$from][1]) < 1e-9) {
+        for ($i = 1, $n = $log->count(); $i <= $n; $i++) {
+            if ($i < $n && abs($pressures[$i] - $pressures[$from]) < 1e-9) {
                 continue;
             }
             $to = $i - 1;
-            if ($rows[$to][0] - $rows[$from][0] > $least) {
-                if ($fullScale !== null && $rows[$from][1] >= $fullScale * (1 - 1e-9)) {
+            if ($least < $times[$to] - $times[$from]) {
+                if ($fullScale !== null && $pressures[$from] >= $fullScale * (1 - 1e-9)) {
                     $warnings[] = 'sensor-saturated';
-                } elseif (self::moved($rows, $from, $to, 2, 0.2) || self::moved($rows, $from, $to, 3, 0.1)) {
+                } elseif (self::moved($log->temperatures, $from, $to, 0.2) || self::moved($log->litres, $from, $to, 0.1)) {
                     $warnings[] = 'sensor-flat';
                 }
             }
@@ -272,10 +278,10 @@ final class CleanLog
         return array_values(array_unique($warnings));
     }
 
-    /** @param  list<array{float, float, float|null, float|null}>  $rows */
-    private static function moved(array $rows, int $from, int $to, int $column, float $by): bool
+    /** @param  list<float|null>|null  $column */
+    private static function moved(?array $column, int $from, int $to, float $by): bool
     {
-        $values = array_filter(array_column(\array_slice($rows, $from, $to - $from + 1), $column), fn ($v) => $v !== null);
+        $values = array_filter(\array_slice($column ?? [], $from, $to - $from + 1), fn ($v) => $v !== null);
 
         return $values !== [] && max($values) - min($values) > $by;
     }

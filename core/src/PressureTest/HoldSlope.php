@@ -6,6 +6,7 @@ namespace Diastoma\Core\PressureTest;
 
 use Diastoma\Core\Calculation\Calculates;
 use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Columns;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Part;
 use Diastoma\Core\Calculation\Field\Rows;
@@ -47,6 +48,7 @@ final class HoldSlope
     /**
      * @param  list<list<float>>|null  $series
      * @param  list<list<float>>|null  $leaveOut  excursions left out by name; nothing else is ever dropped
+     * @param  list<list<float>>|null  $columns  the same as the series, column by column
      * @return array<string, mixed>
      */
     public function __invoke(
@@ -54,20 +56,25 @@ final class HoldSlope
         #[Rows('series', ['s', 'kPa', 'degC'], atLeast: 3, optional: 1)] ?array $series = null,
         #[Measure('resolution_kpa', Quantity::Pressure, above: 0, about: 'step of the gauge')] ?float $resolution = null,
         #[Rows('leave_out', ['from_s', 'to_s'], atLeast: 0, rising: false)] ?array $leaveOut = null,
+        #[Columns('columns', ['t_s', 'pressure_kpa'], atLeast: 3, about: 'the series by its columns, for long logs')]
+        ?array $columns = null,
     ): array {
-        if (($trace === null) === ($series === null)) {
-            throw Refused::field('trace', 'trace or series: give exactly one of them.');
+        $given = array_keys(array_filter(['trace' => $trace, 'series' => $series, 'columns' => $columns], fn ($one) => $one !== null));
+        if (\count($given) !== 1) {
+            throw Refused::field('trace', 'trace, series or columns: give exactly one of them.');
         }
-        $series = $this->without($series ?? $trace?->series() ?? [], $leaveOut ?? []);
-        $blocks = \count($series) < 3 ? [] : self::blocks($series, fn (array $pressures) => array_sum($pressures) / \count($pressures));
+        $rows = $series ?? $trace?->series() ?? [];
+        [$times, $pressures] = $this->without($columns ?? [array_column($rows, 0), array_column($rows, 1)], $leaveOut ?? []);
+        $mean = fn (array $block): float => array_sum($block) / \count($block);
+        $blocks = \count($times) < 3 ? [] : self::blocks($times, $pressures, $mean);
         if (\count($blocks) < 3) {
             throw Refused::field(
-                $trace === null ? 'series' : 'trace',
+                $given[0],
                 'the hold is too short: at least three minutes of readings are wanted.',
             );
         }
-        $step = $resolution === null ? $this->smallestStep($series) : Si::kpa($resolution);
-        $lasted = $series[\count($series) - 1][0] - $series[0][0];
+        $step = $resolution === null ? $this->smallestStep($pressures) : Si::kpa($resolution);
+        $lasted = $times[\count($times) - 1] - $times[0];
         $line = StraightLine::through($blocks);
         $n = \count($blocks);
 
@@ -78,7 +85,7 @@ final class HoldSlope
         $byFit = Student::quantile(0.975, max(1.0, $counted - 2)) * $se;
         // The steps of the gauge: the more of them the fall crosses, the better they average out.
         $byStep = 1.5 * $step / $lasted / sqrt(1 + abs($line->slope) * $lasted / $step);
-        $u = max(hypot($byFit, $byStep), $this->byBatches($series));
+        $u = max(hypot($byFit, $byStep), $this->byBatches($times, $pressures));
         $robust = $this->theilSen($blocks);
 
         return [
@@ -93,66 +100,71 @@ final class HoldSlope
     /**
      * Blocks of at least a minute, at most 240 of them, counted from the first sample.
      *
-     * @param  list<list<float>>  $series
+     * @param  list<float>  $times  s, rising
+     * @param  list<float>  $pressures  kPa, as many
      * @param  callable(list<float>): float  $middle
      * @return list<array{float, float}> mean time and middle pressure of each block that has readings
      */
-    public static function blocks(array $series, callable $middle): array
+    public static function blocks(array $times, array $pressures, callable $middle): array
     {
-        $first = $series[0][0];
-        $span = $series[\count($series) - 1][0] - $first;
+        $first = $times[0];
+        $span = $times[\count($times) - 1] - $first;
         $length = max(self::LEAST_BLOCK_S, $span / self::MOST_BLOCKS);
-        $blocks = $pressures = [];
-        $times = 0.0;
+        $blocks = $block = [];
+        $sum = 0.0;
         $until = $first + $length;
-        foreach ($series as $row) {
-            if ($row[0] >= $until - 1e-9 * $length && $pressures !== []) {
-                $blocks[] = [$times / \count($pressures), $middle($pressures)];
-                $pressures = [];
-                $times = 0.0;
-                $until = $first + $length * (floor(($row[0] - $first) / $length + 1e-9) + 1);
+        foreach ($times as $i => $time) {
+            if ($time >= $until - 1e-9 * $length && $block !== []) {
+                $blocks[] = [$sum / \count($block), $middle($block)];
+                $block = [];
+                $sum = 0.0;
+                $until = $first + $length * (floor(($time - $first) / $length + 1e-9) + 1);
             }
-            $times += $row[0];
-            $pressures[] = $row[1];
+            $sum += $time;
+            $block[] = $pressures[$i];
         }
-        $blocks[] = [$times / \count($pressures), $middle($pressures)];
+        $blocks[] = [$sum / \count($block), $middle($block)];
 
         return $blocks;
     }
 
     /**
-     * @param  list<list<float>>  $series
+     * @param  list<list<float>>  $columns  times and pressures
      * @param  list<list<float>>  $stretches
      * @return list<list<float>>
      */
-    private function without(array $series, array $stretches): array
+    private function without(array $columns, array $stretches): array
     {
         foreach ($stretches as [$from, $to]) {
             if ($to < $from) {
                 throw Refused::field('leave_out', sprintf('leave_out: %g s comes before %g s.', $to, $from));
             }
         }
-
-        return $stretches === [] ? $series : array_values(array_filter($series, function (array $row) use ($stretches): bool {
+        if ($stretches === []) {
+            return $columns;
+        }
+        $left = array_filter($columns[0], function (float $time) use ($stretches): bool {
             foreach ($stretches as [$from, $to]) {
-                if ($row[0] >= $from && $row[0] <= $to) {
-                    return false;
+                if ($time >= $from && $time <= $to) {
+                    return true;
                 }
             }
 
-            return true;
-        }));
+            return false;
+        });
+
+        return array_map(fn (array $column): array => array_values(array_diff_key($column, $left)), $columns);
     }
 
     /**
      * What the gauge shows to be its step, kPa: the smallest difference between values that differ.
      *
-     * @param  list<list<float>>  $series
+     * @param  list<float>  $pressures
      */
-    private function smallestStep(array $series): float
+    private function smallestStep(array $pressures): float
     {
         $values = [];
-        foreach ($series as [, $pressure]) {
+        foreach ($pressures as $pressure) {
             $values[(string) $pressure] = $pressure;
             if (\count($values) === self::MOST_VALUES) {
                 break;
@@ -177,24 +189,25 @@ final class HoldSlope
     /**
      * ± of the slope from ten equal batches: it sees a memory of the noise that the blocks do not.
      *
-     * @param  list<list<float>>  $series
+     * @param  list<float>  $times
+     * @param  list<float>  $pressures
      * @return float kPa/s; 0 when there are too few batches to tell
      */
-    private function byBatches(array $series): float
+    private function byBatches(array $times, array $pressures): float
     {
-        $first = $series[0][0];
-        $length = ($series[\count($series) - 1][0] - $first) / self::BATCHES;
-        $times = $pressures = array_fill(0, self::BATCHES, 0.0);
+        $first = $times[0];
+        $length = ($times[\count($times) - 1] - $first) / self::BATCHES;
+        $time = $pressure = array_fill(0, self::BATCHES, 0.0);
         $counts = array_fill(0, self::BATCHES, 0);
-        foreach ($series as [$t, $p]) {
+        foreach ($times as $i => $t) {
             $batch = min(self::BATCHES - 1, (int) (($t - $first) / $length + 1e-9));
-            $times[$batch] += $t;
-            $pressures[$batch] += $p;
+            $time[$batch] += $t;
+            $pressure[$batch] += $pressures[$i];
             $counts[$batch]++;
         }
         $means = [];
         foreach (array_keys(array_filter($counts)) as $batch) {
-            $means[] = [$times[$batch] / $counts[$batch], $pressures[$batch] / $counts[$batch]];
+            $means[] = [$time[$batch] / $counts[$batch], $pressure[$batch] / $counts[$batch]];
         }
         $n = \count($means);
         if ($n < 3) {

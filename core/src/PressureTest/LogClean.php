@@ -41,7 +41,7 @@ final class LogClean
 {
     /** @return array<string, mixed> */
     public function __invoke(
-        #[Text('csv', 16_000_000)] string $csv,
+        #[Text('csv', 24_000_000)] string $csv,
         #[Measure('resolution_kpa', Quantity::Pressure, min: 0)] float $resolution = 1000.0,
         #[Choice('date_order', ['DMY', 'MDY'])] ?string $dateOrder = null,
         #[Measure('full_scale_kpa', Quantity::Pressure, above: 0)] ?float $fullScale = null,

@@ -9,19 +9,23 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Unit;
 
 /**
- * A logger's text file read into rows of [s, kPa, °C|null, litres added|null].
+ * A logger's text file read into columns: seconds, kPa, °C and litres added where it has them.
  *
  * Nothing is guessed that decides a verdict: unit, decimal mark and date order come from the file or are refused.
  */
 final readonly class LoggerCsv
 {
-    private const MOST_BYTES = 16_000_000;
+    /** A week of seconds, with a temperature. */
+    private const MOST_BYTES = 24_000_000;
+
+    /** Lines that tell how the columns are divided. */
+    private const LOOKED_AT = 200;
 
     /**
-     * @param  list<array{float, float, float|null, float|null}>  $rows  time in s as the file's clock says, in file order
+     * @param  LogColumns  $columns  time in s as the file's clock says, in file order
      * @param  bool  $hasZone  the file says in which zone its clock is; else it is the time of the place
      */
-    private function __construct(public array $rows, public int $missing, public int $count, public bool $hasZone)
+    private function __construct(public LogColumns $columns, public int $missing, public int $count, public bool $hasZone)
     {
     }
 
@@ -33,7 +37,7 @@ final readonly class LoggerCsv
     public static function read(string $csv, ?string $dateOrder = null): self
     {
         if (\strlen($csv) > self::MOST_BYTES) {
-            throw Refused::field('csv', 'csv is larger than 16 MB.');
+            throw Refused::field('csv', 'csv is larger than 24 MB.');
         }
         if (! mb_check_encoding($csv, 'UTF-8')) {
             $csv = mb_convert_encoding($csv, 'UTF-8', 'Windows-1252');
@@ -41,17 +45,18 @@ final readonly class LoggerCsv
         if (str_contains($csv, "\0")) {
             throw Refused::field('csv', 'csv is no text file.');
         }
-        $lines = [];
-        foreach (preg_split('/\r\n|\n|\r/', trim((string) preg_replace('/^\x{FEFF}/u', '', $csv))) ?: [] as $line) {
-            if (trim($line) !== '' && $line[0] !== '#') {
-                $lines[] = $line;
+        $first = [];
+        foreach (self::lines($csv) as $line) {
+            $first[] = $line;
+            if (\count($first) > self::LOOKED_AT) {
+                break;
             }
         }
-        if (\count($lines) < 2) {
+        if (\count($first) < 2) {
             throw Refused::field('csv', 'csv holds no reading: a heading and at least one line are wanted.');
         }
-        $delimiter = self::delimiter($lines);
-        $heading = array_map(fn (?string $cell) => trim((string) $cell), str_getcsv($lines[0], $delimiter, '"', ''));
+        $delimiter = self::delimiter($first);
+        $heading = array_map(fn (?string $cell) => trim((string) $cell), str_getcsv($first[0], $delimiter, '"', ''));
         $columns = self::columns($heading);
         $pressureUnit =
             self::unit($heading[$columns['pressure']], Quantity::Pressure) ??
@@ -59,35 +64,64 @@ final readonly class LoggerCsv
                 'unit',
                 "unit: the heading \"{$heading[$columns['pressure']]}\" names no pressure unit in brackets, such as [bar], [kPa] or (psi).",
             );
+        $clock = new LoggerTimes(LoggerTimes::orderTold(self::times($csv, $delimiter, $columns['time'], \count($heading))) ?? $dateOrder);
 
-        $count = \count($lines) - 1;
-        $times = new LoggerTimes(LoggerTimes::orderTold(self::times($lines, $delimiter, $columns['time'], \count($heading))) ?? $dateOrder);
-        $rows = [];
+        $times = $pressures = $temperatures = $litres = [];
         $hasZone = false;
-        $missing = 0;
-        for ($i = 1; $i <= $count; $i++) {
-            $cells = self::cells($lines[$i], $delimiter);
+        $missing = $count = 0;
+        foreach (self::lines($csv) as $i => $line) {
+            if ($i === 0) {
+                continue;
+            }
+            $count++;
+            $cells = self::cells($line, $delimiter);
             $pressure = self::number($cells[$columns['pressure']] ?? '', $delimiter, 'pressure', $i + 1);
             if ($pressure === null) {
                 $missing++;
 
                 continue;
             }
-            $hasZone = $hasZone || $rows === [] && LoggerTimes::hasZone($cells[$columns['time']] ?? '');
-            $rows[] = [
-                $times->seconds(trim($cells[$columns['time']] ?? ''), $i + 1),
-                $pressureUnit->toSi($pressure) / 1000,
-                $columns['temperature'] === null
-                    ? null
-                    : self::number($cells[$columns['temperature']] ?? '', $delimiter, 'temperature', $i + 1),
-                $columns['added'] === null ? null : self::number($cells[$columns['added']] ?? '', $delimiter, 'added', $i + 1),
-            ];
+            $hasZone = $hasZone || $times === [] && LoggerTimes::hasZone($cells[$columns['time']] ?? '');
+            $times[] = $clock->seconds(trim($cells[$columns['time']] ?? ''), $i + 1);
+            $pressures[] = $pressureUnit->toSi($pressure) / 1000;
+            if ($columns['temperature'] !== null) {
+                $temperatures[] = self::number($cells[$columns['temperature']] ?? '', $delimiter, 'temperature', $i + 1);
+            }
+            if ($columns['added'] !== null) {
+                $litres[] = self::number($cells[$columns['added']] ?? '', $delimiter, 'added', $i + 1);
+            }
         }
-        if ($rows === []) {
+        if ($times === []) {
             throw Refused::field('csv', 'csv holds no pressure reading.');
         }
+        $read = new LogColumns(
+            $times,
+            $pressures,
+            $columns['temperature'] === null ? null : $temperatures,
+            $columns['added'] === null ? null : $litres,
+        );
 
-        return new self($rows, $missing, $count, $hasZone);
+        return new self($read, $missing, $count, $hasZone);
+    }
+
+    /**
+     * The lines that say something, one after the other: a long file is never cut up as a whole.
+     *
+     * @return \Generator<int, string>
+     */
+    private static function lines(string $csv): \Generator
+    {
+        $at = str_starts_with($csv, "\u{FEFF}") ? 3 : 0;
+        $end = \strlen($csv);
+        $count = 0;
+        while ($at < $end) {
+            $long = strcspn($csv, "\r\n", $at);
+            $line = substr($csv, $at, $long);
+            $at += $long + 1;
+            if ($line !== '' && $line[0] !== '#' && trim($line) !== '') {
+                yield $count++ => $line;
+            }
+        }
     }
 
     /**
@@ -102,14 +136,16 @@ final readonly class LoggerCsv
     /**
      * The time column, read once before the rows because a late line may tell the order of day and month.
      *
-     * @param  list<string>  $lines
      * @param  non-empty-string  $delimiter
      * @return iterable<string>
      */
-    private static function times(array $lines, string $delimiter, int $column, int $width): iterable
+    private static function times(string $csv, string $delimiter, int $column, int $width): iterable
     {
-        for ($i = 1, $n = \count($lines); $i < $n; $i++) {
-            $cells = self::cells($lines[$i], $delimiter);
+        foreach (self::lines($csv) as $i => $line) {
+            if ($i === 0) {
+                continue;
+            }
+            $cells = self::cells($line, $delimiter);
             if ($delimiter === ',' && \count($cells) > $width) {
                 throw Refused::field(
                     'decimal',
@@ -130,7 +166,7 @@ final readonly class LoggerCsv
         $best = ',';
         $most = 0;
         foreach ([';', "\t", ','] as $candidate) {
-            $poorest = min(array_map(fn ($line) => substr_count($line, $candidate), \array_slice($lines, 0, 200)));
+            $poorest = min(array_map(fn ($line) => substr_count($line, $candidate), $lines));
             if ($poorest > $most) {
                 [$best, $most] = [$candidate, $poorest];
             }

@@ -139,6 +139,8 @@ export interface InputSchema {
   'x-unit'?: string
   /** it is read round the pipe: a clock position and a value */
   'x-round'?: Record<string, string>
+  /** it comes from a file or a program, never from a person */
+  'x-by-columns'?: boolean
   'x-edit'?: 'layout' | 'signs' | 'numbers' | 'order' | 'parts' | 'flags'
   'x-names'?: string[]
 }

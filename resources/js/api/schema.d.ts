@@ -3342,6 +3342,10 @@ export interface components {
             /** @description step of the gauge */
             resolution_kpa?: number;
             leave_out?: number[][];
+            columns?: {
+                t_s: number[];
+                pressure_kpa: number[];
+            };
         } & {
             [key: string]: unknown;
         };

@@ -38,7 +38,7 @@ export function Sum({ name, schema }: { name: string; schema: CalcSchema }): Rea
   const example = schema['x-example']
   const faultOf = (key: string, s: InputSchema): string | null =>
     faults.find((f) => [key, s['x-name'], shown(key, s).key].includes(f.field))?.message ?? null
-  const fields = Object.entries(schema.properties)
+  const fields = Object.entries(schema.properties).filter(([, s]) => !s['x-by-columns'])
   const elsewhere = faults.filter((f) => !fields.some(([key, s]) => faultOf(key, s) === f.message))
   const group = (wanted: boolean): ReactElement[] =>
     fields

@@ -121,11 +121,9 @@ it('goes round the pipe, and half round for diameters', () => {
 
 it('asks for nothing as JSON: each input of each calculation has its own way to be entered', () => {
   const walk = (properties: Record<string, InputSchema>): [string, InputSchema][] =>
-    Object.entries(properties).flatMap(([key, s]) => [
-      [key, s] as [string, InputSchema],
-      ...walk(s.properties ?? {}),
-      ...walk(s.items?.properties ?? {}),
-    ])
+    Object.entries(properties).flatMap(([key, s]) =>
+      s['x-by-columns'] ? [] : [[key, s] as [string, InputSchema], ...walk(s.properties ?? {}), ...walk(s.items?.properties ?? {})],
+    )
   const unknown = Object.entries(schemas).flatMap(([name, s]) =>
     walk(s.properties)
       .filter(([, of]) => kindOf(of) === 'text' && of.type !== 'string')

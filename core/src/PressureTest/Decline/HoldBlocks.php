@@ -29,11 +29,11 @@ final readonly class HoldBlocks
     public static function of(array $series): self
     {
         $first = $series[0][0];
-        $blocks = HoldSlope::blocks($series, Median::of(...));
+        $blocks = HoldSlope::blocks(array_column($series, 0), array_column($series, 1), Median::of(...));
         $logged = array_filter($series, fn (array $row) => \count($row) > 2);
         $temperatures = null;
         if (\count($logged) === \count($series)) {
-            $warmth = HoldSlope::blocks(array_map(fn (array $row) => [$row[0], $row[2]], $series), Median::of(...));
+            $warmth = HoldSlope::blocks(array_column($series, 0), array_column($series, 2), Median::of(...));
             $temperatures = array_column($warmth, 1);
         }
 
