@@ -138,7 +138,7 @@ final class RecordFact
     private function mustBeAllowed(Step $step, Role $role): void
     {
         if ($step->roles !== [] && ! \in_array($role->value, $step->roles, true)) {
-            throw new AuthorizationException(Say::text('refused.signedByAnother', [
+            throw new AuthorizationException(Say::text($step->kind instanceof Hold ? 'refused.signedByAnother' : 'refused.enteredByAnother', [
                 'step' => $step->title([]),
                 'roles' => implode(Say::text('refused.or'), $step->roles),
                 'role' => $role->value,

@@ -1,6 +1,6 @@
 import { readdirSync } from 'node:fs'
 import { test } from './alone'
-import { example, type Entry, type Example, type Other } from './examples'
+import { example, type Entry, type Example, type Other, type Value } from './examples'
 import { says } from './people'
 import { crew, place, type People } from './place'
 import { recorded } from './recorded'
@@ -14,21 +14,54 @@ import type { Trench } from './trench'
 test.describe.configure({ mode: 'parallel' })
 
 const NOW = Date.now()
-/** `bin/test robot` types every one of them; among all other tests it is one of each kind. */
+/** `bin/test robot` types every one of them. */
 const ALL = process.env['ROBOT_COUNTS'] === '1'
 
-/** What a thumb can type: a device plays its own faults, and what is done before its time is shut. */
-const isTyped = (other: Other): boolean => other.instead !== undefined && !other.plays && !other.at && !other.without
+/** Of these one each is typed among all other tests. */
+const ALWAYS = [
+  'bolted-coupling',
+  'bolted-coupling-film',
+  'composite-connector',
+  'flange-adaptor',
+  'flange-joint',
+  'flange-joint-settled',
+  'gas-saddle',
+  'gland-joint',
+  'gland-restrained',
+  'leak-found',
+  'positive-stop-coupling',
+  'stab-fitting',
+  'tap-dry',
+  'tap-live-water',
+  'telescoping-repair',
+  'wrap-clamp',
+]
+
+/**
+ * What a thumb can type: a device plays its own faults, what is done before its time is shut, a round is gone all round, and
+ * whoever refuses to sign has a page of its own. What a later step of a test says of it rests on the section.
+ */
+function isTyped(of: Example, { step, instead, plays, at, without }: Other): boolean {
+  if (instead === undefined || plays || at || without) return false
+  if ('gauge_target_kpa' in (of.line ?? {}) && !(step in instead)) return false
+  const values = Object.values(instead)
+  const isWhole = ([key, { readings }]: [string, Value]): boolean =>
+    !Array.isArray(readings) || readings.length === (of.good.find((e) => e.step === key)!.value!['readings'] as unknown[]).length
+  const isTime = (value: unknown): boolean => typeof value === 'string' && value.startsWith('@+')
+  return Object.entries(instead).every(isWhole) && !values.some((value) => Object.values(value).some(isTime) || value['signed'] === false)
+}
 
 const changed = (entry: Entry, other: Other): Entry => ({ ...entry, value: { ...entry.value, ...other.instead![entry.step] } })
 
-/** Things of the demo are due on days of their own. */
-const said = ({ says }: Other): RegExp =>
+const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+
+/** Things of the demo are due on days of their own, and the section that is tested here is another one than the example's. */
+const said = ({ says }: Other, isTest: boolean): RegExp =>
   new RegExp(
     says
-      .split(/\d{4}-\d\d-\d\d/)
-      .map((part) => part.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
-      .join('\\d{4}-\\d\\d-\\d\\d'),
+      .split(isTest ? /\d[\d.]*\d|\d/ : /\d{4}-\d\d-\d\d/)
+      .map(escaped)
+      .join(isTest ? '[\\d.]+' : '\\d{4}-\\d\\d-\\d\\d'),
   )
 
 async function refuses(people: People, of: Example, other: Other): Promise<void> {
@@ -42,7 +75,7 @@ async function refuses(people: People, of: Example, other: Other): Promise<void>
   const by = (key: string): Trench | undefined => (roles.get(key.split('@')[0]!)?.includes('engineer') ? people.engineer : undefined)
   await recorded(people, path, { ...of, good: before }, begins, { by })
   const robot = new Robot(people.pages['joiner']!, people.joiner, path, procedure, of, begins, people.pages, { seen: () => true })
-  await says(await robot.only(address, typed), said(other))
+  await says(await robot.only(address, typed), said(other, path.startsWith('subjects/test')))
 }
 
 const kinds = readdirSync(new URL('../../core/data/examples', import.meta.url))
@@ -51,8 +84,8 @@ const kinds = readdirSync(new URL('../../core/data/examples', import.meta.url))
 
 for (const id of kinds) {
   const of = example(id)
-  const typed = (of.others ?? []).filter(isTyped)
-  for (const other of ALL ? typed : typed.slice(0, 1))
+  const typed = (of.others ?? []).filter((other) => isTyped(of, other))
+  for (const other of ALL ? typed : typed.slice(0, ALWAYS.includes(id) ? 1 : 0))
     test(`${id}: ${other.name}`, async ({ browser }) => {
       await refuses(await crew(browser), of, other)
     })

@@ -63,8 +63,7 @@ export function FileEntry({ subject, stepKey, path, accept, what, zone, extra, h
     const supersedes = replacing ? { supersedes: replacing.fact, reason: replacing.reason } : {}
     await record(subject, { step: stepKey, value, ...supersedes }, called)
     const summary = read.summary as
-      | { kept: number; spikes?: number; gaps?: number; excursions?: unknown[]; thinned_to: number | null }
-      | undefined
+      { kept: number; spikes?: number; gaps?: number; excursions?: unknown[]; thinned_to: number | null } | undefined
     const apart = summary?.excursions?.length ?? 0
     const found = [say('steps.rowsRead', { count: summary?.kept ?? read.samples.length })]
     if (summary?.thinned_to) found.push(say('steps.thinnedTo', { kept: summary.thinned_to }))

@@ -9,6 +9,7 @@ import { useNow } from '../ui/useNow'
 import { tight } from '../ui/Verdict'
 import { Called } from './called'
 import { isFigure } from './fields/slots'
+import { ForOthers } from './ForOthers'
 import { Figure } from './Figure'
 import { Held } from './Held'
 import { KINDS } from './kinds'
@@ -94,17 +95,19 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
   const entry = (
     <Target.Provider value={target}>
       <DraftOf.Provider key={`${draftOf ?? ''}#${anew}`} value={draftOf}>
-        <StepEntry
-          at={here}
-          again={again}
-          other={other}
-          onRecord={(value, reason, more) => void save(value, reason, more)}
-          onDone={onMoved}
-          onAnew={() => {
-            if (draftOf) dropDraft(draftOf)
-            setAnew(anew + 1)
-          }}
-        />
+        <ForOthers text={text} role={at.role}>
+          <StepEntry
+            at={here}
+            again={again}
+            other={other}
+            onRecord={(value, reason, more) => void save(value, reason, more)}
+            onDone={onMoved}
+            onAnew={() => {
+              if (draftOf) dropDraft(draftOf)
+              setAnew(anew + 1)
+            }}
+          />
+        </ForOthers>
       </DraftOf.Provider>
     </Target.Provider>
   )

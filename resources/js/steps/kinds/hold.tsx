@@ -8,10 +8,8 @@ import { Stands } from '../Stands'
 import type { StepState } from '../../api/client'
 import type { Entering, KindView } from './kind'
 import { say } from '../../texts/say'
-import { oneOf } from '../../texts/listed'
-import { roleWord } from '../../texts/words'
 
-function Enter({ text, state, data, role, onRecord }: Entering): ReactElement {
+function Enter({ text, state, data, onRecord }: Entering): ReactElement {
   const me = useMe()
   const [refusing, setRefusing] = useState(false)
   const [signing, setSigning] = useState<Record<string, unknown> | null>(null)
@@ -19,15 +17,6 @@ function Enter({ text, state, data, role, onRecord }: Entering): ReactElement {
   const [confirmed, setConfirmed] = useState(false)
   // What a device kept from an earlier version does not say them.
   const toConfirm = (state.limits as StepState['limits'] | undefined) ?? []
-  // Who one is here comes a moment later than the page.
-  if (text.roles?.length && role === undefined) return <Typography sx={{ my: 2 }}>{say('ui.coming')}</Typography>
-  const may = !text.roles?.length || (role !== undefined && text.roles.includes(role))
-  if (!may)
-    return (
-      <Typography sx={{ my: 2 }}>
-        {say('steps.thisIsSignedByYouAre', { roles: oneOf(text.roles!.map(roleWord)), role: roleWord(role ?? '') })}
-      </Typography>
-    )
   const sign = (value: Record<string, unknown>): void =>
     setSigning({ ...value, signed: true, ...(toConfirm.length > 0 ? { confirmed: toConfirm.map((l) => l.name) } : {}) })
   return (
