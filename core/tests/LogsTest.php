@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Diastoma\Core\Electrofusion\TraceFile;
 use Diastoma\Core\PressureTest\CleanLog;
 use Diastoma\Core\PressureTest\HoldSlope;
+use Diastoma\Core\PressureTest\JoinedLog;
 use Diastoma\Core\PressureTest\LogColumns;
 use Diastoma\Core\PressureTest\LoggerCsv;
 use Diastoma\Core\PressureTest\LoggerTimes;
@@ -373,4 +374,54 @@ it('takes a series by its columns as by its rows, and says what is wrong with th
         expect(fn () => calc('hold-slope', ['columns' => $wrong]))->toThrow(Refused::class, $says);
     }
     expect(fn () => calc('hold-slope', ['columns' => $columns, 'series' => $rows]))->toThrow(Refused::class, 'exactly one');
+});
+
+/** @param  callable(int): float  $pressure  kPa at a second */
+function logged(int $from, int $to, callable $pressure, int $every = 10, string $more = ''): CleanLog
+{
+    $rows = ['time;pressure [kPa]'.($more === '' ? '' : ';volume [L]')];
+    for ($t = $from; $t <= $to; $t += $every) {
+        $rows[] = gmdate('Y-m-d H:i:s', 1_777_888_800 + $t).';'.round($pressure($t), 2).($more === '' ? '' : ';'.($t - $from) / 100);
+    }
+
+    return CleanLog::of(LoggerCsv::read(implode("\n", $rows)));
+}
+
+it('joins the files of one test by their clocks, whichever was chosen first', function () {
+    $fall = fn (int $t): float => 1200 - $t / 600;
+    $parts = ['one.csv' => logged(0, 3600, $fall), 'two.csv' => logged(3610, 7200, $fall), 'three.csv' => logged(7210, 9000, $fall)];
+    $whole = logged(0, 9000, $fall);
+    foreach ([$parts, array_reverse($parts, true)] as $order) {
+        $joined = JoinedLog::of($order);
+        expect($joined->columns->times)
+            ->toBe($whole->columns->times)
+            ->and($joined->columns->pressures)
+            ->toBe($whole->columns->pressures)
+            ->and($joined->summary)
+            ->toMatchArray(['kept' => 901, 'samples' => 901, 'gaps' => 0, 'spikes' => 0, 'interval_s' => 10.0]);
+    }
+    expect(JoinedLog::of(['one.csv' => $whole])->summary)->toBe($whole->summary());
+});
+
+it('keeps what lies between two files as a gap, and goes on counting litres that began anew', function () {
+    $still = fn (): float => 900.0;
+    $joined = JoinedLog::of(['b.csv' => logged(5000, 6000, $still, more: 'L'), 'a.csv' => logged(0, 3000, $still, more: 'L')]);
+    expect($joined->summary['gaps'])
+        ->toBe(1)
+        ->and(Series::longestGap(array_map(fn ($t) => [$t], $joined->columns->times)))
+        ->toBe(2000.0)
+        ->and(array_slice((array) $joined->columns->litres, -1)[0])
+        ->toBe(40.0);
+    // Where one of them has none, nothing is made up.
+    expect(JoinedLog::of(['a.csv' => logged(0, 3000, $still, more: 'L'), 'b.csv' => logged(5000, 6000, $still)])->columns->litres)->toBeNull();
+});
+
+it('takes the earlier of two files that agree, and refuses two that contradict each other', function () {
+    $fall = fn (int $t): float => 1200 - $t / 600;
+    $both = ['a.csv' => logged(0, 5000, $fall), 'b.csv' => logged(3000, 9000, fn (int $t) => $fall($t) + 1.5, every: 60)];
+    expect(JoinedLog::of($both)->columns->count())->toBe(501 + 67);
+    expect(fn () => JoinedLog::of(['b.csv' => logged(3000, 9000, fn (int $t) => $fall($t) - 80)] + $both))->toThrow(
+        Refused::class,
+        '"a.csv" and "b.csv" both tell of 33 minutes, and stand 80 kPa apart there',
+    );
 });

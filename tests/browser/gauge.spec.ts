@@ -1,5 +1,10 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Browser, type Page } from '@playwright/test'
+import { chromium, expect, type Browser, type Page } from '@playwright/test'
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { CHROMIUM } from '../../bin/lib/chromium.mjs'
 import type { ProcedureShort, Subject } from '../../resources/js/api/client'
 import { test } from './alone'
 import { example } from './examples'
@@ -139,4 +144,51 @@ test('while the stand-in pumps, its pressure stands in its band with the time to
   await expect(page.getByText('It played: a tight section.')).toHaveCount(0)
   await page.getByRole('button', { name: 'What did it play?' }).click()
   await expect(page.getByText('It played: a tight section.')).toBeVisible()
+})
+
+test('a hold that is read by hand goes on where it was when the browser is killed', async ({ browser }) => {
+  const crew = await people(browser)
+  const id = await readyToPump(crew, 'pressure-loss', 'Dyer Row main')
+  const device = mkdtempSync(join(tmpdir(), 'device-'))
+  const open = async (): Promise<Page> => {
+    const context = await chromium.launchPersistentContext(device, {
+      executablePath: CHROMIUM,
+      args: ['--no-sandbox', '--disable-gpu'],
+      baseURL: BASE,
+      viewport: { width: 390, height: 844 },
+      serviceWorkers: 'block',
+    })
+    await context.addCookies(await crew.page.context().cookies())
+    const page = await context.newPage()
+    await page.goto(`/tests/${id}`)
+    return page
+  }
+  const log = async (): Promise<{ trace: string; samples: number[][] }[]> =>
+    (await crew.joiner.get<Subject>(`subjects/test/${id}`)).facts
+      .filter((f) => f.step === 'log')
+      .map((f) => f.value as { trace: string; samples: number[][] })
+  const pressures = async (): Promise<number[]> => (await log()).flatMap((part) => part.samples.map((row) => row[1]!))
+  const read = async (page: Page, kpa: string): Promise<void> => {
+    await page.getByLabel('Pressure, kPa').fill(kpa)
+    await page.getByRole('group', { name: 'Number pad' }).getByRole('button', { name: 'Record', exact: true }).click()
+  }
+  const first = await open()
+  await first.getByRole('button', { name: 'Read the gauge by hand' }).click()
+  await read(first, '0')
+  await expect.poll(pressures).toEqual([0])
+  const begun = Date.now()
+  await read(first, '300')
+  await expect.poll(pressures).toEqual([0, 300])
+  execFileSync('pkill', ['-9', '-f', device])
+  const second = await open()
+  await expect(second.getByText(/^Next reading at|^Read now/)).toBeVisible()
+  await read(second, '310')
+  await expect.poll(pressures).toEqual([0, 300, 310])
+  const parts = await log()
+  expect(new Set(parts.map((part) => part.trace)).size, 'one log').toBe(1)
+  // Its clock went on through the death: as many minutes as have passed since the first reading.
+  const minutes = parts.flatMap((part) => part.samples.map((row) => row[0]!))
+  expect(minutes[2]! - minutes[0]!).toBeGreaterThan(0)
+  expect(Math.abs(minutes[2]! - minutes[0]! - (Date.now() - begun) / MINUTE)).toBeLessThan(0.25)
+  await second.context().close()
 })

@@ -9,6 +9,7 @@ use App\Models\Line;
 use Diastoma\Core\Bolting\WrenchCsv;
 use Diastoma\Core\Electrofusion\TraceFile;
 use Diastoma\Core\PressureTest\CleanLog;
+use Diastoma\Core\PressureTest\JoinedLog;
 use Diastoma\Core\PressureTest\LoggerCsv;
 use Diastoma\Core\PressureTest\ThinLog;
 use Illuminate\Http\JsonResponse;
@@ -31,8 +32,11 @@ final class FileController extends Controller
     public function pressureLog(TextFile $request): JsonResponse
     {
         $order = $request->input('date_order');
-        $file = LoggerCsv::read($request->text(), \in_array($order, ['DMY', 'MDY'], true) ? $order : null);
-        $log = CleanLog::of($file);
+        $files = array_map(
+            fn (string $text) => LoggerCsv::read($text, \in_array($order, ['DMY', 'MDY'], true) ? $order : null),
+            $request->texts(),
+        );
+        $log = JoinedLog::of(array_map(fn (LoggerCsv $file) => CleanLog::of($file), $files));
         $kept = ThinLog::of($log->columns, CleanLog::GAP_INTERVALS * $log->interval);
         [$times, $temperatures, $litres] = [$kept->times, $kept->temperatures, $kept->litres];
         $start = $times[0];
@@ -48,13 +52,13 @@ final class FileController extends Controller
             ],
             $kept->rows(),
         );
-        $clock = ['first' => $start, 'last' => $times[\count($times) - 1], 'zoned' => $file->hasZone];
+        $clock = ['first' => $start, 'last' => $times[\count($times) - 1], 'zoned' => \count(array_filter($files, fn (LoggerCsv $file) => ! $file->hasZone)) === 0];
 
         return new JsonResponse(
             [
                 'samples' => $samples,
                 'columns' => ['t_min', 'pressure_kpa', 'added_l', 'temp_c'],
-                'summary' => $log->summary() + ['thinned_to' => $kept->count() < $log->columns->count() ? $kept->count() : null],
+                'summary' => $log->summary + ['thinned_to' => $kept->count() < $log->columns->count() ? $kept->count() : null],
             ] + $this->evidence($request, $samples, 60, $clock),
         );
     }

@@ -20,6 +20,8 @@ final class TextFile extends FormRequest
     {
         return [
             'file' => 'required|file|max:20000',
+            'more' => 'array|max:7',
+            'more.*' => 'file|max:20000',
             'subject' => ['nullable', 'string', 'regex:/^(joint|test|stretch)\/[0-9a-f-]{36}$/'],
             'step' => 'nullable|string|max:64',
         ];
@@ -41,6 +43,33 @@ final class TextFile extends FormRequest
     {
         $file = $this->file('file');
         \assert($file instanceof UploadedFile);
+
+        return self::read($file);
+    }
+
+    /**
+     * Several files that were chosen together.
+     *
+     * @return non-empty-array<string, string> by their names
+     *
+     * @throws Refused where one is no text
+     */
+    public function texts(): array
+    {
+        $file = $this->file('file');
+        \assert($file instanceof UploadedFile);
+        $texts = [$file->getClientOriginalName() => self::read($file)];
+        foreach ((array) $this->file('more', []) as $i => $more) {
+            \assert($more instanceof UploadedFile);
+            $name = $more->getClientOriginalName();
+            $texts[isset($texts[$name]) ? "{$name} (".($i + 2).')' : $name] = self::read($more);
+        }
+
+        return $texts;
+    }
+
+    private static function read(UploadedFile $file): string
+    {
         $text = (string) $file->get();
         if ($text === '' || str_contains(substr($text, 0, 4096), "\0") || preg_match(self::OTHER, $text) === 1) {
             throw Refused::field('file', Say::text('refused.noText'));

@@ -181,7 +181,7 @@ final class CleanLog
      * @param  list<float>  $times
      * @return list<array{float, float}>
      */
-    private static function gaps(array $times, float $interval): array
+    public static function gaps(array $times, float $interval): array
     {
         $gaps = [];
         for ($i = 1, $n = \count($times); $i < $n; $i++) {

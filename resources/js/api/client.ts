@@ -208,10 +208,10 @@ async function request<T>(method: string, path: string, body?: unknown, more: Re
   return json as T
 }
 
-/** A file to be read by the server, with what is said beside it. */
-export function fileForm(file: File, beside: Record<string, string> = {}): FormData {
+/** A file to be read by the server, or several that belong together, with what is said beside it. */
+export function fileForm(file: File | File[], beside: Record<string, string> = {}): FormData {
   const form = new FormData()
-  form.append('file', file)
+  ;[file].flat().forEach((one, i) => form.append(i === 0 ? 'file' : 'more[]', one))
   Object.entries(beside).forEach(([name, value]) => form.append(name, value))
   return form
 }

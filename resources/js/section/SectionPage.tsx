@@ -48,7 +48,7 @@ export default function SectionPage(): ReactElement {
         to: show('x_m', 'length', data.to_m, 0),
       })}
     >
-      <SectionProfile plan={plan} />
+      <SectionProfile plan={plan} suspects={data.suspects ?? []} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: '1.2fr 1fr' }, columnGap: 5, rowGap: 3, mt: 2 }}>
         <Box>
           <Typography variant="h2">{say('section.beforeTheTest')}</Typography>

@@ -19,31 +19,41 @@ interface FileProps {
   zone: string
   /** what is stored beside the samples */
   extra: (rows: number[][]) => Record<string, unknown>
+  /** several may be chosen together, and become one */
+  several?: boolean
   /** why no file can be loaded yet */
   hold?: string | null
   onDone: () => void
 }
 
 interface Chosen {
-  chosen: File
+  chosen: File[]
   /** of its dates, where they can be read in two ways */
   order?: 'DMY' | 'MDY'
 }
 
 interface Read {
-  chosen: File
+  chosen: File[]
   read: FileSamples
 }
 
 const NO_REASON = 3
+/** A name as it is stored; of several files each counts. */
+const LONGEST_NAME = 120
+
+const nameOf = (files: File[]): string =>
+  files
+    .map((file) => file.name)
+    .join(', ')
+    .slice(0, LONGEST_NAME)
 
 /** A file of a device: read by the server, held against the work, stored as a trace, or refused with its sentence. */
-export function FileEntry({ subject, stepKey, path, accept, what, zone, extra, hold, onDone }: FileProps): ReactElement {
+export function FileEntry({ subject, stepKey, path, accept, what, zone, extra, several, hold, onDone }: FileProps): ReactElement {
   const called = useCalled()
   const replacing = useReplacing()
   const input = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<{ text: string; bad?: boolean } | null>(null)
-  const [asking, setAsking] = useState<File | null>(null)
+  const [asking, setAsking] = useState<File[] | null>(null)
   const [doubted, setDoubted] = useState<Read | null>(null)
   const store = async ({ chosen, read }: Read): Promise<void> => {
     setDoubted(null)
@@ -54,7 +64,7 @@ export function FileEntry({ subject, stepKey, path, accept, what, zone, extra, h
         final: true,
         samples: read.samples,
         source: 'file',
-        file: chosen.name.slice(0, 120),
+        file: nameOf(chosen),
         first_at: read.first_at ?? undefined,
         last_at: read.last_at ?? undefined,
         ...extra(read.samples),
@@ -110,7 +120,7 @@ export function FileEntry({ subject, stepKey, path, accept, what, zone, extra, h
           }
         >
           <Typography sx={{ mb: 1 }}>
-            <FromFile name={doubted.chosen.name} first={doubted.read.first_at} last={doubted.read.last_at} zone={zone} />
+            <FromFile name={nameOf(doubted.chosen)} first={doubted.read.first_at} last={doubted.read.last_at} zone={zone} />
           </Typography>
           {(doubted.read.doubts ?? []).map((doubt) => (
             <Typography key={doubt} sx={{ fontWeight: 700, mb: 1 }}>
@@ -123,12 +133,13 @@ export function FileEntry({ subject, stepKey, path, accept, what, zone, extra, h
         ref={input}
         type="file"
         hidden
+        multiple={several ?? false}
         accept={accept}
         aria-label={say('steps.fileWithThe', { what })}
         onChange={(e) => {
-          const chosen = e.target.files?.[0]
+          const chosen = [...(e.target.files ?? [])]
           e.target.value = ''
-          if (chosen) reading.mutate({ chosen })
+          if (chosen.length > 0) reading.mutate({ chosen })
         }}
       />
       {said && (

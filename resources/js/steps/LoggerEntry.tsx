@@ -98,6 +98,7 @@ export function LoggerEntry({
       path="/files/pressure-log"
       accept=".csv,.txt"
       what="log"
+      several
       zone={zone}
       extra={() => ({})}
       onDone={onDone}

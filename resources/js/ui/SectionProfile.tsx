@@ -5,8 +5,30 @@ import { say } from '../texts/say'
 import { along } from './along'
 import { useShow } from './units'
 
-/** The profile of the section with the head at each point, vents and drains. */
-export function SectionProfile({ plan }: { plan: SectionPlan['plan'] }): ReactElement {
+type Suspect = NonNullable<SectionPlan['suspects']>[number]
+
+interface Props {
+  plan: SectionPlan['plan']
+  /** joints to look at first, the first of them first */
+  suspects?: Suspect[]
+}
+
+/** Numbers of joints nearer to each other than this would stand on each other. */
+const LEAST_APART = 60
+
+/** Joints in the order of the line, in groups whose numbers would stand on each other. */
+function together(suspects: Suspect[], at: (joint: Suspect) => number): Suspect[][] {
+  const groups: Suspect[][] = []
+  for (const joint of [...suspects].sort((a, b) => a.chainage_m - b.chainage_m)) {
+    const last = groups[groups.length - 1]
+    if (last && at(joint) - at(last[last.length - 1]!) < LEAST_APART) last.push(joint)
+    else groups.push([joint])
+  }
+  return groups
+}
+
+/** The profile of the section with the head at each point, vents and drains, and the joints to look at first. */
+export function SectionProfile({ plan, suspects = [] }: Props): ReactElement {
   const c = useTheme().colours
   const show = useShow()
   const [w, h] = [1000, 250]
@@ -78,6 +100,25 @@ export function SectionProfile({ plan }: { plan: SectionPlan['plan'] }): ReactEl
             {plan.at_gauge ? `${word} ${show('x_kpa', 'pressure', head(m))}` : word}
           </text>
         ))}
+        {suspects.map((joint) => {
+          const [at, on] = [x(joint.chainage_m), y(level(joint.chainage_m))]
+          return (
+            <g key={joint.id}>
+              <circle cx={at} cy={on} r={10} fill={c.ground} stroke={c.ink} strokeWidth={3} />
+              {joint.why.includes('bad') && <path d={`M${at - 10} ${on}h20`} stroke={c.ink} strokeWidth={4} />}
+            </g>
+          )
+        })}
+        {together(suspects, (joint) => x(joint.chainage_m)).map((near) => {
+          const [from, to] = [near[0]!, near[near.length - 1]!]
+          const at = (x(from.chainage_m) + x(to.chainage_m)) / 2
+          const on = Math.max(y(level(from.chainage_m)), y(level(to.chainage_m)))
+          return (
+            <text key={from.id} x={at} y={on + 28} fontSize={16} fontWeight={700} textAnchor="middle" fill={c.ink}>
+              {near.length > 2 ? `${from.number} … ${to.number}` : near.map((joint) => joint.number).join(', ')}
+            </text>
+          )
+        })}
         {plan.at_gauge && (
           <g fill={c.accent}>
             <circle cx={x(plan.gauge.gauge_m)} cy={y(level(plan.gauge.gauge_m))} r={9} />
