@@ -22,12 +22,22 @@ final class PumpAndLogger
         'air' => 'trapped air',
         'sun' => 'the pipe warms during the hold',
         'closed-valve' => 'a closed valve cuts half of the section off',
+        'drift' => 'the gauge drifts while nothing leaks',
+        'hammer' => 'knocks from a pump or a valve nearby',
     ];
 
     /** Diameter of what leaks, m. */
     private const HOLES = ['leak' => 0.0009, 'weep' => 0.0002];
 
     private const STEP_S = 2.0;
+
+    /** What a warming gauge loses, kPa an hour: enough to be taken for a leak. */
+    private const DRIFT_KPA_H = 14.0;
+
+    /** A knock every so many readings, up and down by turns. */
+    private const KNOCK_EVERY = 41;
+
+    private const KNOCK_KPA = 120.0;
 
     /** Two hours and a minute. */
     private const HOLD_S = 7260.0;
@@ -358,8 +368,26 @@ final class PumpAndLogger
             return;
         }
         $this->rows[] = [
-            $time, round(max(0.0, $this->model->pressure / 1000 + 0.05 * $this->noise->normal()), 1),
+            $time, round(max(0.0, $this->model->pressure / 1000 + $this->shownOff() + 0.05 * $this->noise->normal()), 1),
             round($this->pumped * 1000, 2), round($this->temperature, 2),
         ];
+    }
+
+    /** By how much the gauge shows something else than the pressure is, kPa. */
+    private function shownOff(): float
+    {
+        if ($this->model->pressure <= 0.0) {
+            return 0.0;
+        }
+
+        return match ($this->fault) {
+            'drift' => -self::DRIFT_KPA_H * $this->seconds / 3600,
+            'hammer' => match (\count($this->rows) % (2 * self::KNOCK_EVERY)) {
+                self::KNOCK_EVERY => self::KNOCK_KPA,
+                0 => -self::KNOCK_KPA,
+                default => 0.0,
+            },
+            default => 0.0,
+        };
     }
 }

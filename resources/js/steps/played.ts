@@ -8,6 +8,8 @@ export const PLAYED: Record<string, string> = {
   sun: say('steps.sunOnThePipe'),
   weep: say('steps.aJointThatWeeps'),
   'closed-valve': say('steps.aClosedValveInside'),
+  drift: say('steps.aGaugeThatDrifts'),
+  hammer: say('steps.knocksFromNearby'),
 }
 
 /** Nobody is told which until the log is judged: for practice. */
