@@ -142,3 +142,19 @@ it('says what gas stores, beside the same test with water, and how far people ke
         ->and([turningPlan(Medium::Water, true)['stored'], turningPlan(Medium::LowAir, false)['stored']])
         ->toBe([null, null]);
 });
+
+it('says by how much pipes whose joints slide draw in, and nothing of a line that is held', function () {
+    $pipe = ['od_mm' => 160, 'wall_mm' => 7.7, 'e_mod_gpa' => 3.0, 'nu' => 0.38, 'dn_mm' => 160];
+    $ask = ['from_m' => 0, 'to_m' => 300, 'gauge_m' => 0, 'mdp_bar' => 8, 'stp_method' => 'en805-surge-calculated', 'water_c' => 12];
+    $line = [[0.0, 0.0, 0.0, 100.0], [300.0, 300.0, 0.0, 100.0]];
+    $plan = fn (string $restraint, bool $atGauge = true): array => (new SectionPlan(Registry::standard()))
+        ->plan($line, [['length_m' => 300, 'restraint' => $restraint] + $pipe], $ask + ['fill_l_s' => 5], [], Medium::Water, $atGauge);
+    // Mechanics of a thin ring: nu p D / (2 e E) of its length, p 900 kPa on the level, D in the middle of the wall.
+    expect($plan('jointed')['draws_in_mm'])
+        ->toEqualWithDelta(1e5 * 0.38 * 0.9e6 * 0.1523 / (2 * 0.0077 * 3.0e9), 1e-6)
+        ->and($plan('anchored')['draws_in_mm'])
+        ->toBeNull()
+        // The method has a pressure of its own, which the plan does not know.
+        ->and($plan('jointed', false)['draws_in_mm'])
+        ->toBeNull();
+});

@@ -1129,6 +1129,7 @@ use OpenApi\Attributes as OA;
         'medium',
         'at_gauge',
         'bends',
+        'draws_in_mm',
         'split',
         'stored',
         'length_m',
@@ -1162,6 +1163,12 @@ use OpenApi\Attributes as OA;
                     new OA\Property(property: 'force_kn', type: 'number'),
                 ],
             ),
+        ),
+        new OA\Property(
+            property: 'draws_in_mm',
+            description: 'by how much 100 m grow shorter under the test pressure, where joints slide',
+            type: 'number',
+            nullable: true,
         ),
         new OA\Property(
             property: 'split',

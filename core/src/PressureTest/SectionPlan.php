@@ -120,6 +120,7 @@ final readonly class SectionPlan
                 'fitting' => 'end',
             ]),
             'bends' => $this->bends($centreLine, $ask, $largestEnd, $pushes),
+            'draws_in_mm' => $atGauge ? $this->drawsIn($runs, max(array_column($heads, 1))) : null,
             'split' => $atGauge ? $this->split($profile, $stp, $ask) : null,
             'stored' => $medium === Medium::Gas ? $this->stored(
                 Given::number($compliance, 'volume_m3'), $stp, Given::number($compliance, 'compliance_l_per_bar'),
@@ -183,6 +184,24 @@ final readonly class SectionPlan
         $across = hypot(hypot($b * $f - $c * $e, $c * $d - $a * $f), $a * $e - $b * $d);
 
         return rad2deg(atan2($across, $a * $d + $b * $e + $c * $f));
+    }
+
+    /**
+     * By how much 100 m of pipe whose joints slide grow shorter under the test pressure, of the run that does so most.
+     *
+     * @param  non-empty-list<Run>  $runs
+     * @param  float  $pressure  kPa
+     * @return float|null mm; null: no run has joints that slide
+     */
+    private function drawsIn(array $runs, float $pressure): ?float
+    {
+        $sliding = array_filter($runs, fn (array $run) => $run['restraint'] === 'jointed');
+        $shorter = array_map(fn (array $run): float => -Given::number($this->run('pressure-length-change', [
+            'method' => 'slip-joint', 'length_m' => 100, 'p_kpa' => max(0.0, $pressure),
+            'od_mm' => $run['od_mm'], 'wall_mm' => $run['wall_mm'], 'e_mod_gpa' => $run['e_mod_gpa'], 'nu' => $run['nu'],
+        ]), 'change_mm'), $sliding);
+
+        return $shorter === [] ? null : max($shorter);
     }
 
     /**

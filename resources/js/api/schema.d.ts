@@ -1580,6 +1580,8 @@ export interface components {
                 angle_deg: number;
                 force_kn: number;
             }[];
+            /** @description by how much 100 m grow shorter under the test pressure, where joints slide */
+            draws_in_mm: number | null;
             /** @description where it must be cut, when its levels lie too far apart */
             split: {
                 max_level_range_m: number;

@@ -16,6 +16,7 @@ export function planRows(plan: Plan, show: Show, now: number, zone: string): Pla
     ...filling(plan, show),
     ...(plan.at_gauge ? raising(plan, show) : []),
     ...thrust(plan, show),
+    ...drawsIn(plan, show),
     ...stored(plan, show),
     ...(plan.medium === 'water' ? valves(plan, show) : []),
     [
@@ -84,6 +85,14 @@ function thrust(plan: Plan, show: Show): PlanRow[] {
   const at = show('x_m', 'length', largest.chainage_m, 0)
   const bends = say('section.largestOfBends', { count: plan.bends.length, at, angle: `${largest.angle_deg.toFixed(0)}°` })
   return [ends, [say('section.thrustAtBends'), show('x_kn', 'force', largest.force_kn), bends]]
+}
+
+/** Less than this nobody sees at a joint. */
+const SEEN_MM = 1
+
+function drawsIn({ draws_in_mm }: Plan, show: Show): PlanRow[] {
+  if (draws_in_mm === null || draws_in_mm < SEEN_MM) return []
+  return [[say('section.pipesDrawIn'), show('x_mm', 'length', draws_in_mm, 0), say('section.drawInNote')]]
 }
 
 function stored({ stored }: Plan, show: Show): PlanRow[] {
