@@ -21,3 +21,11 @@ function recordPvcJoint(object $test, string $jointId): void
         $test->record('joiner', "subjects/joint/{$jointId}", $step, $value)->assertCreated();
     }
 }
+
+function picture(int $width = 40, int $height = 30): string
+{
+    ob_start();
+    imagepng(imagecreatetruecolor($width, $height));
+
+    return (string) ob_get_clean();
+}

@@ -41,6 +41,7 @@ final class ExportRegister
         return [
             'line' => $line->only(['id', 'name', 'service']) + ['practice' => $line->project->practice],
             'chain_broken' => SealSubject::broken($line),
+            'chain_head' => SealSubject::head($line),
             'columns' => $told,
             'joints' => $line->joints
                 ->map(

@@ -5,6 +5,7 @@ namespace App\Actions;
 use App\Models\Fact;
 use App\Models\Seal;
 use App\Models\Subject;
+use Diastoma\Core\Seal\Statement;
 
 /**
  * All that a joint, a test or a stretch was judged by, as open data: the text of its procedure, what was known of the place, and
@@ -12,13 +13,16 @@ use App\Models\Subject;
  */
 final class ExportSubject
 {
-    public const FORMAT = 'diastoma-record-1';
+    public const FORMAT = 'diastoma-record-2';
 
     /** @return array<string, mixed> */
     public function __invoke(Subject $subject, \DateTimeImmutable $now): array
     {
         $line = $subject->line();
         $procedure = $subject->procedure();
+        $seal = Seal::query()->where('subject_id', $subject->id)->first();
+        // What is sealed is given out with what was known when it was.
+        $known = Statement::read((string) $seal?->statement)?->says['judged_with'] ?? $subject->context();
 
         return [
             'format' => self::FORMAT,
@@ -27,21 +31,23 @@ final class ExportSubject
             'project' => $line->project->name,
             'practice' => $line->project->practice,
             'verdict' => $subject->judgement($now)->verdict->value,
-            'seal' => Seal::query()->where('subject_id', $subject->id)->value('hash'),
+            'seal' => $seal?->only(['hash', 'previous', 'statement', 'signature', 'public_key']),
             'now' => $now->format('Y-m-d\TH:i:s.uP'),
             'procedure' => $procedure->text,
             'frozen' => $procedure->hash,
-            'line' => $subject->context() + ['time_zone' => $line->project->time_zone],
-            'facts' => array_values($subject->recorded()->map(fn (Fact $fact) => [
-                'id' => $fact->id,
-                'step' => $fact->step,
-                'value' => $fact->value === [] ? new \stdClass : $fact->value,
-                'at' => $fact->recorded_at,
-                'by' => $fact->by,
-                'role' => $fact->role,
-                'supersedes' => $fact->supersedes,
-                'reason' => $fact->reason,
-            ])->all()),
+            'line' => $known + ['time_zone' => $line->project->time_zone],
+            'facts' => array_values($subject->recorded()->map(fn (Fact $fact) => self::asObjects($fact->stated()))->all()),
         ];
+    }
+
+    /**
+     * What is empty stays an object.
+     *
+     * @param  array<string, mixed>  $fact
+     * @return array<string, mixed>
+     */
+    private static function asObjects(array $fact): array
+    {
+        return array_map(fn (mixed $one) => $one === [] ? new \stdClass : $one, $fact);
     }
 }

@@ -89,7 +89,7 @@ final class RecordFact
         }
         $judgement = ($this->judge)($subject);
         if ($signs && $step->kind->seals) {
-            ($this->seal)($subject, $judgement, $by);
+            ($this->seal)($subject, $judgement, $by, $role->value);
             $judgement = ($this->judge)($subject);
         }
 
@@ -138,7 +138,8 @@ final class RecordFact
     private function mustBeAllowed(Step $step, Role $role): void
     {
         if ($step->roles !== [] && ! \in_array($role->value, $step->roles, true)) {
-            throw new AuthorizationException(Say::text($step->kind instanceof Hold ? 'refused.signedByAnother' : 'refused.enteredByAnother', [
+            $why = $step->kind instanceof Hold ? 'refused.signedByAnother' : 'refused.enteredByAnother';
+            throw new AuthorizationException(Say::text($why, [
                 'step' => $step->title([]),
                 'roles' => implode(Say::text('refused.or'), $step->roles),
                 'role' => $role->value,

@@ -22,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\MorphTo;
  * @property string|null $supersedes
  * @property string|null $reason
  * @property string $body_hash
+ * @property string $received_at by the clock of the server, UTC
  * @property-read User $user
  * @property-read string $by name of the person, where it was read with {@see Subject::recorded()}
  */
@@ -39,6 +40,27 @@ class Fact extends Model
     {
         static::updating(fn () => throw new \LogicException('Facts are never changed'));
         static::deleting(fn () => throw new \LogicException('Facts are never deleted'));
+    }
+
+    /**
+     * As it stands under a seal, read with {@see Subject::recorded()}.
+     *
+     * @return array<string, mixed>
+     */
+    public function stated(): array
+    {
+        return [
+            'id' => $this->id,
+            'step' => $this->step,
+            'value' => $this->value,
+            'typed' => $this->typed,
+            'at' => $this->recorded_at,
+            'received' => $this->received_at,
+            'by' => $this->by,
+            'role' => $this->role,
+            'supersedes' => $this->supersedes,
+            'reason' => $this->reason,
+        ];
     }
 
     /** @return BelongsTo<User, $this> */

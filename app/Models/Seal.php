@@ -18,6 +18,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $hash
  * @property int $user_id
  * @property string $sealed_at
+ * @property string|null $statement what it says, canonical; null: a seal of the form before, which is not signed
+ * @property string|null $signature
+ * @property string|null $public_key
  */
 class Seal extends Model
 {

@@ -184,7 +184,10 @@ it('signs only what is good, seals it, and shows a later change', function () {
     $model = Line::query()->findOrFail($line['id']);
     expect(SealSubject::broken($model))->toBe([]);
     DB::table('facts')->where('subject_id', $one)->where('step', 'chamfer')->update(['value' => '{"length_mm":15}']);
-    expect(SealSubject::broken($model))->toHaveCount(1)->and(SealSubject::broken($model)[0])->toContain('not those that were sealed');
+    expect(SealSubject::broken($model))
+        ->toHaveCount(1)
+        ->and(SealSubject::broken($model)[0])
+        ->toContain('holds something else than was sealed');
 });
 
 it('cuts a joint out: it stays, two new ones take its place', function () {

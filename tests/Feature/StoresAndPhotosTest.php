@@ -48,14 +48,6 @@ function kitOf(object $test, string $boxDueOn): array
     ];
 }
 
-function picture(int $width = 40, int $height = 30): string
-{
-    ob_start();
-    imagepng(imagecreatetruecolor($width, $height));
-
-    return (string) ob_get_clean();
-}
-
 it('keeps what is newly known of a thing beside what was known, with a reason, once', function () {
     $box = keepIn($this, 'joiner', 'fusion-box', 'Box A', ['due_on' => '2020-01-31', 'efficiency' => 0.85, 'power_factor' => 0.8])
         ->assertCreated()

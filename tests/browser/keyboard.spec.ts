@@ -235,6 +235,7 @@ test('the whole job by the keyboard alone', async ({ browser }) => {
     await press(engineer, 'Begin the test')
     await atStep(engineer, 'Gauge and logger')
     await take(engineer, 'Gauge', /^.*Gauge G-114/)
+    await take(engineer, 'Logger', /^.*Logger L-27/)
     await press(engineer, 'Record')
     await figures(
       engineer,

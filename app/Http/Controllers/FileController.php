@@ -52,7 +52,8 @@ final class FileController extends Controller
             ],
             $kept->rows(),
         );
-        $clock = ['first' => $start, 'last' => $times[\count($times) - 1], 'zoned' => \count(array_filter($files, fn (LoggerCsv $file) => ! $file->hasZone)) === 0];
+        $unzoned = array_filter($files, fn (LoggerCsv $file) => ! $file->hasZone);
+        $clock = ['first' => $start, 'last' => $times[\count($times) - 1], 'zoned' => $unzoned === []];
 
         return new JsonResponse(
             [

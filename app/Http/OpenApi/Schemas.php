@@ -922,7 +922,20 @@ use OpenApi\Attributes as OA;
             property: 'seal',
             type: 'object',
             nullable: true,
-            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+            required: ['hash', 'previous', 'sealed_at', 'verdict', 'public_key', 'broken'],
+            properties: [
+                new OA\Property(property: 'hash', type: 'string'),
+                new OA\Property(property: 'previous', type: 'string'),
+                new OA\Property(property: 'sealed_at', type: 'string'),
+                new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+                new OA\Property(property: 'public_key', description: 'null: an older seal, not signed', type: 'string', nullable: true),
+                new OA\Property(
+                    property: 'broken',
+                    description: 'what is not any more as it was sealed',
+                    type: 'array',
+                    items: new OA\Items(type: 'string'),
+                ),
+            ],
         ),
         new OA\Property(property: 'replaces', ref: '#/components/schemas/JointName', nullable: true),
         new OA\Property(property: 'replaced_by', type: 'array', items: new OA\Items(ref: '#/components/schemas/JointName')),
@@ -1397,7 +1410,7 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'Register',
-    required: ['line', 'chain_broken', 'columns', 'joints', 'tests'],
+    required: ['line', 'chain_broken', 'chain_head', 'columns', 'joints', 'tests'],
     properties: [
         new OA\Property(
             property: 'columns',
@@ -1407,6 +1420,18 @@ use OpenApi\Attributes as OA;
         ),
         new OA\Property(property: 'line', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
         new OA\Property(property: 'chain_broken', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(
+            property: 'chain_head',
+            description: 'the last seal: kept elsewhere, it shows a chain that was shortened or made anew',
+            type: 'object',
+            nullable: true,
+            required: ['seals', 'hash', 'public_key'],
+            properties: [
+                new OA\Property(property: 'seals', type: 'integer'),
+                new OA\Property(property: 'hash', type: 'string'),
+                new OA\Property(property: 'public_key', type: 'string', nullable: true),
+            ],
+        ),
         new OA\Property(property: 'joints', type: 'array', items: new OA\Items(ref: '#/components/schemas/RegisterRow')),
         new OA\Property(
             property: 'tests',

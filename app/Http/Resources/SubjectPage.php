@@ -2,7 +2,9 @@
 
 namespace App\Http\Resources;
 
+use App\Actions\SealSubject;
 use App\Models\Joint;
+use App\Models\Line;
 use App\Models\Photo;
 use App\Models\PressureTest;
 use App\Models\Seal;
@@ -37,10 +39,7 @@ final class SubjectPage
                 'practice' => $line->project->practice,
             ],
             'closed' => $subject->closed(),
-            'seal' => Seal::query()
-                ->where('subject_id', $subject->id)
-                ->first()
-                ?->only(['hash', 'previous', 'sealed_at', 'verdict']),
+            'seal' => self::seal($subject, $line),
         ] +
             match (true) {
                 $subject instanceof Joint => self::joint($subject),
@@ -51,6 +50,16 @@ final class SubjectPage
                 $subject instanceof Stretch => ['number' => $subject->name, 'chainage_m' => $subject->from_m, 'to_m' => $subject->to_m],
                 default => [],
             };
+    }
+
+    /** @return array<string, mixed>|null */
+    private static function seal(Subject $subject, Line $line): ?array
+    {
+        $seal = Seal::query()->where('subject_id', $subject->id)->first();
+
+        return $seal === null ? null : $seal->only(['hash', 'previous', 'sealed_at', 'verdict', 'public_key']) + [
+            'broken' => SealSubject::brokenUnder($seal, $line),
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -1458,7 +1458,14 @@ export interface components {
                 [key: string]: string;
             } | null;
             seal?: {
-                [key: string]: string;
+                hash: string;
+                previous: string;
+                sealed_at: string;
+                verdict: components["schemas"]["Verdict"];
+                /** @description null: an older seal, not signed */
+                public_key: string | null;
+                /** @description what is not any more as it was sealed */
+                broken: string[];
             } | null;
             replaces?: components["schemas"]["JointName"] | null;
             replaced_by?: components["schemas"]["JointName"][];
@@ -1728,6 +1735,12 @@ export interface components {
                 [key: string]: string;
             };
             chain_broken: string[];
+            /** @description the last seal: kept elsewhere, it shows a chain that was shortened or made anew */
+            chain_head: {
+                seals: number;
+                hash: string;
+                public_key: string | null;
+            } | null;
             joints: components["schemas"]["RegisterRow"][];
             tests: {
                 id: string;

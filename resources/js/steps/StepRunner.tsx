@@ -7,6 +7,7 @@ import { Headline } from './Headline'
 import { useJudgedHere } from './judgedHere'
 import { KINDS } from './kinds'
 import { lockHere } from './lockHere'
+import { SealBroken } from './SealBroken'
 import { StepList } from './StepList'
 import { StepPane } from './StepPane'
 import { asFact, currentValues } from './values'
@@ -66,7 +67,8 @@ export function StepRunner({ path, data, procedure, role, below }: Props): React
     (key: string | null): void => void navigate({ search: key ? `?${new URLSearchParams({ step: key })}` : '' }, { replace: true }),
     [navigate],
   )
-  const urgent = judgement.verdict === 'bad' && judgement.reasons[0]?.step !== state.key
+  const isSealBroken = ((data.seal as { broken?: string[] } | null | undefined)?.broken ?? []).length > 0
+  const urgent = isSealBroken || (judgement.verdict === 'bad' && judgement.reasons[0]?.step !== state.key)
   useAnnounced(state.key)
 
   return (
@@ -103,6 +105,7 @@ export function StepRunner({ path, data, procedure, role, below }: Props): React
         {below}
       </Box>
       <Box lang={procedure.language ?? 'en'} sx={{ gridArea: 'headline' }}>
+        <SealBroken seal={data.seal} />
         <Headline
           data={seen}
           pendingCount={pending.size}

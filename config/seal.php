@@ -1,0 +1,6 @@
+<?php
+
+return [
+    // Kept outside the database: who can write there cannot sign. 32 bytes in base64.
+    'key' => env('SEAL_KEY'),
+];

@@ -1,0 +1,163 @@
+<?php
+
+use App\Actions\SealSubject;
+use App\Models\Line;
+use App\Models\Photo;
+use App\Models\Seal;
+use Diastoma\Core\Console;
+use Diastoma\Core\Seal\Statement;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+
+/* Whoever may write in the database changes what was sealed: each change is found, and named in words. */
+
+/** @return array{Line, list<string>} a line, and its joints, which are signed and sealed */
+function sealedLine(object $test): array
+{
+    $made = $test->makeLine();
+    $joints = array_column($made['joints'], 'id');
+    foreach ($joints as $joint) {
+        recordPvcJoint($test, $joint);
+        $test->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertCreated();
+    }
+
+    return [Line::query()->findOrFail($made['id']), $joints];
+}
+
+it('finds what was changed in the database, and says what', function (Closure $attack, string $says) {
+    [$line, $joints] = sealedLine($this);
+    expect(SealSubject::broken($line))->toBe([]);
+    $attack($line, $joints);
+    $found = implode("\n", SealSubject::broken($line->fresh()));
+    expect($found)->toContain($says);
+    // The same stands in the register.
+    $register = $this->as('engineer')->getJson("/api/v1/lines/{$line->id}/register")->assertOk();
+    expect(implode("\n", $register->json('chain_broken')))->toContain($says);
+})->with([
+    'a figure' => [
+        fn ($line, $joints) => DB::table('facts')
+            ->where('subject_id', $joints[0])->where('step', 'chamfer')
+            ->update(['value' => '{"length_mm":15}']),
+        'holds something else than was sealed.',
+    ],
+    'a fact deleted' => [
+        fn ($line, $joints) => DB::table('facts')->where('subject_id', $joints[1])->where('step', 'push')->delete(),
+        'The entry "push" of ',
+    ],
+    'facts in another order' => [
+        function ($line, $joints): void {
+            $seqs = DB::table('facts')->where('subject_id', $joints[0])->orderBy('seq')->limit(2)->pluck('seq');
+            DB::table('facts')->where('seq', $seqs[0])->update(['seq' => 9_000_000]);
+            DB::table('facts')->where('seq', $seqs[1])->update(['seq' => $seqs[0]]);
+            DB::table('facts')->where('seq', 9_000_000)->update(['seq' => $seqs[1]]);
+        },
+        'in another order than was sealed',
+    ],
+    'the time of arrival' => [
+        fn ($line, $joints) => DB::table('facts')->where('subject_id', $joints[0])->update(['received_at' => '2026-01-01 08:00:00.000']),
+        'its time of arrival was',
+    ],
+    'the time of recording' => [
+        fn ($line, $joints) => DB::table('facts')
+            ->where('subject_id', $joints[0])->where('step', 'push')
+            ->update(['recorded_at' => '2026-01-01T08:00:00+01:00']),
+        'its time of recording was',
+    ],
+    'a name' => [
+        fn ($line, $joints) => DB::table('users')->update(['name' => 'Nobody']),
+        'and is Nobody.',
+    ],
+    'a chainage' => [
+        fn ($line, $joints) => DB::table('joints')->where('id', end($joints))->update(['chainage_m' => 7777]),
+        'What was sealed, chainage_m:',
+    ],
+    'a limit of the frozen procedure' => [
+        function ($line, $joints): void {
+            $text = DB::table('procedures')->where('hash', $line->procedure_hash);
+            $text->update(['body' => preg_replace('/"value":\s*[0-9.]+/', '"value":99', (string) $text->value('body'), 1)]);
+        },
+        'The text of the procedure:',
+    ],
+    'the pipe of the line' => [
+        fn ($line, $joints) => DB::table('lines')->where('id', $line->id)->update(['mdp_bar' => 63]),
+        'The line, mdp_bar:',
+    ],
+    'the verdict' => [
+        fn ($line, $joints) => DB::table('seals')->where('subject_id', $joints[0])->update(['verdict' => 'bad']),
+        'The verdict:',
+    ],
+    'a seal before others' => [
+        fn ($line, $joints) => DB::table('seals')->where('subject_id', $joints[0])->delete(),
+        'does not follow the one before it',
+    ],
+    'a joint' => [
+        function ($line, $joints): void {
+            DB::statement('SET FOREIGN_KEY_CHECKS=0');
+            DB::table('joints')->where('id', $joints[0])->delete();
+            DB::statement('SET FOREIGN_KEY_CHECKS=1');
+        },
+        'What was sealed is gone.',
+    ],
+]);
+
+it('knows a chain that was made anew without the key', function () {
+    [$line, $joints] = sealedLine($this);
+    // Somebody alters a figure and makes all seals anew, as well as it can be done without the key.
+    DB::table('facts')->where('subject_id', $joints[0])->where('step', 'chamfer')->update(['value' => '{"length_mm":15}']);
+    $previous = Statement::NOTHING;
+    foreach (Seal::query()->where('line_id', $line->id)->orderBy('seq')->get() as $seal) {
+        $says = ['previous' => $previous] + json_decode((string) $seal->statement, true);
+        $text = Diastoma\Core\Procedure\Procedure::canonical($says);
+        $next = Statement::hash($text);
+        DB::table('seals')->where('seq', $seal->seq)->update(['statement' => $text.' ', 'previous' => "x{$seal->seq}"]);
+        DB::table('seals')->where('seq', $seal->seq)->update(['statement' => $text, 'previous' => $previous, 'hash' => $next]);
+        $previous = $next;
+    }
+    expect(implode("\n", SealSubject::broken($line)))->toContain('something else than was sealed');
+    DB::table('seals')->where('line_id', $line->id)->update(['signature' => base64_encode(str_repeat('s', 64))]);
+    expect(SealSubject::broken($line))->toHaveCount(2)->and(SealSubject::broken($line)[0])->toContain('is not what this server signed');
+});
+
+it('gives its head out, by which a chain that was shortened is known', function () {
+    [$line, $joints] = sealedLine($this);
+    $head = fn (): array => $this->as('engineer')->getJson("/api/v1/lines/{$line->id}/register")->assertOk()->json('chain_head');
+    $before = $head();
+    expect($before['seals'])->toBe(2)->and($before['public_key'])->toBeString();
+    DB::table('seals')->where('subject_id', end($joints))->delete();
+    expect(SealSubject::broken($line))->toBe([])->and($head())->not->toBe($before)->and($head()['seals'])->toBe(1);
+});
+
+it('knows a photo by its bytes', function () {
+    Storage::fake();
+    $line = $this->makeLine();
+    $joint = $line['joints'][0]['id'];
+    $this->as('joiner')->post("/api/v1/subjects/joint/{$joint}/photos", [
+        'id' => $id = (string) Illuminate\Support\Str::uuid(), 'step' => 'push', 'taken_at' => '2026-05-04T10:00:00+02:00',
+        'file' => UploadedFile::fake()->createWithContent('face.png', picture()),
+    ], ['Accept' => 'application/json'])->assertCreated();
+    recordPvcJoint($this, $joint);
+    $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertCreated();
+    $seal = fn (): array => $this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint}")->assertOk()->json('seal');
+    expect($seal()['broken'])->toBe([]);
+    Storage::put(Photo::path($id), 'another picture');
+    expect($seal()['broken'][0])->toContain('is another picture than was sealed');
+});
+
+it('gives out a sealed record that anybody can hold against the key of the server', function () {
+    [, $joints] = sealedLine($this);
+    $record = $this->as('engineer')->getJson("/api/v1/subjects/joint/{$joints[0]}/record.json")->assertOk()->getContent();
+    $file = (string) tempnam(sys_get_temp_dir(), 'record');
+    $verify = function (string $record) use ($file): array {
+        file_put_contents($file, $record);
+        $out = fopen('php://memory', 'w+');
+        $code = (new Console(['diastoma', 'verify', $file, Seal::query()->firstOrFail()->public_key], STDIN, $out, STDERR))->run();
+        rewind($out);
+
+        return [$code, (string) stream_get_contents($out)];
+    };
+    expect($verify((string) $record)[0])->toBe(0, $verify((string) $record)[1]);
+    [$code, $said] = $verify((string) preg_replace('/"length_mm":\s*\d+/', '"length_mm":15', (string) $record, 1));
+    expect($code)->toBe(1)->and($said)->toContain('something else than was sealed');
+    unlink($file);
+});
