@@ -70,7 +70,7 @@ it('finds what was changed in the database, and says what', function (Closure $a
     ],
     'a chainage' => [
         fn ($line, $joints) => DB::table('joints')->where('id', end($joints))->update(['chainage_m' => 7777]),
-        'What was sealed, chainage_m:',
+        'What was sealed, chainage, m:',
     ],
     'a limit of the frozen procedure' => [
         function ($line, $joints): void {
@@ -81,7 +81,7 @@ it('finds what was changed in the database, and says what', function (Closure $a
     ],
     'the pipe of the line' => [
         fn ($line, $joints) => DB::table('lines')->where('id', $line->id)->update(['mdp_bar' => 63]),
-        'The line, mdp_bar:',
+        'The line, maximum design pressure, bar:',
     ],
     'the verdict' => [
         fn ($line, $joints) => DB::table('seals')->where('subject_id', $joints[0])->update(['verdict' => 'bad']),

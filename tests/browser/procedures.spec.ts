@@ -51,6 +51,7 @@ const WALKED = [
   'tap-live-water',
   'gas-saddle',
   'leak-found',
+  'disinfection',
   'pe-viscoelastic',
   'constant-pressure-makeup',
   'makeup-us',

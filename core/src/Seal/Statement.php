@@ -31,6 +31,16 @@ final readonly class Statement
         'judged_with' => 'what was known of the place',
     ];
 
+    /** Of what stands within them. */
+    private const WITHIN = [
+        'chainage_m' => 'chainage, m',
+        'from_m' => 'from, m',
+        'to_m' => 'to, m',
+        'mdp_bar' => 'maximum design pressure, bar',
+        'design_bar' => 'design pressure, bar',
+        'centre_line' => 'centre line',
+    ];
+
     /** @param  array<string, mixed>  $says */
     private function __construct(public array $says)
     {
@@ -132,7 +142,8 @@ final readonly class Statement
         if (\is_array($was) && \is_array($is) && ! array_is_list($was)) {
             $found = [];
             foreach (array_unique([...array_keys($was), ...array_keys($is)]) as $key) {
-                array_push($found, ...self::changed("{$called}, {$key}", $was[$key] ?? null, $is[$key] ?? null));
+                $within = $called.', '.(self::WITHIN[$key] ?? $key);
+                array_push($found, ...self::changed($within, $was[$key] ?? null, $is[$key] ?? null));
             }
 
             return $found;
