@@ -5,7 +5,7 @@ import { present } from './people'
 import { recorded, type Crew } from './recorded'
 import { Trench, type MadeLine } from './trench'
 
-const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
+export const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
 
 export interface People extends Crew {
   engineer: Trench

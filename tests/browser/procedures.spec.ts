@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test'
 import type { ProcedureText, StepText, StoreItem, Subject } from '../../resources/js/api/client'
 import { test } from './alone'
 import { example, lasts, type Example } from './examples'
-import { crew, keyed, lineFor, place, type People } from './place'
+import { BASE, crew, keyed, lineFor, place, type People } from './place'
 import { Robot } from './robot'
 import { recorded } from './recorded'
 import type { Trench } from './trench'
@@ -131,6 +131,12 @@ for (const id of [...WALKED, ...(COUNTS ? DAILY.map((daily) => daily.id) : [])])
     const from = Date.now()
     isSound(await robot.walk(address))
     if (COUNTS) told(id, robot, from)
+    if (path.startsWith('subjects/test')) {
+      const address = `${BASE}/api/v1/tests/${path.split('/').at(-1)}/pack.pdf`
+      const pack = await people.pages['engineer']!.request.get(address, { headers: { Referer: `${BASE}/` } })
+      expect(pack.ok(), `the pack of ${id}: ${pack.status()}`).toBe(true)
+      expect((await pack.body()).subarray(0, 5).toString(), `the pack of ${id} is a document`).toBe('%PDF-')
+    }
   })
 }
 
