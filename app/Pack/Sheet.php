@@ -15,6 +15,7 @@ use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Kind\Hold;
 use Diastoma\Core\Procedure\Parameter;
 use Diastoma\Core\Procedure\Stage;
+use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Procedure\StepState;
 use Diastoma\Core\Procedure\Words;
 use Diastoma\Core\Stores\StoreKind;
@@ -57,13 +58,17 @@ final readonly class Sheet
     {
         $line = $this->test->line();
         $judged = $this->judgement->toArray($this->units, $this->zone);
+        $procedure = $this->test->procedure();
 
         return [
             'test' => $this->test,
             'section' => $this->test->section,
             'line' => $line,
             'project' => $line->project,
-            'title' => Say::text('pack.title', ['number' => $this->test->number, 'section' => $this->test->section->name]),
+            'title' => Say::text($procedure->medium === Medium::Nothing ? 'pack.titleOther' : 'pack.title', [
+                'number' => $this->test->number,
+                'section' => $this->test->section->name,
+            ]),
             'verdict' => $this->judgement->verdict->value,
             'isSigned' => $this->test->sealed_at !== null,
             'reasons' => $judged['reasons'],
@@ -71,6 +76,7 @@ final readonly class Sheet
             'about' => $this->about(),
             'confirm' => $this->toConfirm(),
             'course' => $this->course(),
+            'isLogged' => array_filter($procedure->steps, fn (Step $step) => $step->isA('trace')) !== [],
             'bands' => $this->namedBands(),
             'planned' => $this->planned(),
             'map' => $this->map(),

@@ -91,6 +91,7 @@ return [
     'tested' => 'Tested',
     'thrust' => 'Thrust on the ends',
     'title' => 'Pressure test :number of :section',
+    'titleOther' => 'Test :number of :section',
     'to' => 'To',
     'toBeConfirmed' => 'To be confirmed by who signs, before the signature',
     'unbroken' => 'unbroken',

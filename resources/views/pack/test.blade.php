@@ -75,6 +75,7 @@
 </div>
 @endif
 
+@if ($isLogged)
 <div class="keep">
 <h2>{{ Say::text('pack.course') }}</h2>
 @if ($course === null)
@@ -83,6 +84,7 @@
     {!! $course !!}
 @endif
 </div>
+@endif
 @if ($bands !== [])
 <table class="keep">
     <thead><tr><th>{{ Say::text('pack.phase') }}</th><th>{{ Say::text('pack.from') }}</th><th>{{ Say::text('pack.to') }}</th>
