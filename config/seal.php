@@ -2,5 +2,5 @@
 
 return [
     // Kept outside the database: who can write there cannot sign. 32 bytes in base64.
-    'key' => env('SEAL_KEY'),
+    'key' => (string) env('SEAL_KEY', ''),
 ];

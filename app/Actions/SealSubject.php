@@ -43,11 +43,11 @@ final class SealSubject
             'at' => $at,
             'judged_with' => $subject->context() + ['time_zone' => $line->project->time_zone],
         ]])[0] ?? throw new \LogicException('What is sealed is there.');
-        $key = SealKey::of(Config::string('seal.key', ''));
+        $key = SealKey::of(Config::string('seal.key'));
         $text = $statement->text();
         Seal::query()->create([
             'line_id' => $line->id, 'subject_type' => $subject->getMorphClass(), 'subject_id' => $subject->id,
-            'facts_hash' => self::factsHash($subject), 'procedure_hash' => $subject->procedure()->hash,
+            'facts_hash' => self::hash((array) $statement->says['facts']), 'procedure_hash' => $subject->procedure()->hash,
             'verdict' => $judgement->verdict->value, 'previous' => $before, 'user_id' => $by->id, 'sealed_at' => $at,
             'statement' => $text, 'hash' => Statement::hash($text), 'signature' => $key->sign($text), 'public_key' => $key->publicKey(),
         ]);
@@ -137,7 +137,7 @@ final class SealSubject
     {
         $text = (string) $seal->statement;
         $sealed = Statement::read($text);
-        $key = SealKey::of(Config::string('seal.key', ''))->publicKey();
+        $key = SealKey::of(Config::string('seal.key'))->publicKey();
         if ($sealed === null || Statement::hash($text) !== $seal->hash || ! SealKey::isSigned($text, (string) $seal->signature, $key)) {
             return [Say::text('pack.sealNotSigned', ['seq' => $seal->seq])];
         }
@@ -159,11 +159,6 @@ final class SealSubject
         return ($hashes[$seal->subject_id] ?? self::hash([])) === $seal->facts_hash
             ? $found
             : [...$found, Say::text('pack.factsDiffer', ['seq' => $seal->seq])];
-    }
-
-    private static function factsHash(Subject $subject): string
-    {
-        return self::factsHashes([$subject->getMorphClass()], [$subject->id])[$subject->id] ?? self::hash([]);
     }
 
     /**
@@ -189,7 +184,7 @@ final class SealSubject
         return array_map(self::hash(...), $facts);
     }
 
-    /** @param  list<mixed>  $facts */
+    /** @param  array<mixed>  $facts */
     private static function hash(array $facts): string
     {
         return hash('sha256', Procedure::canonical($facts));

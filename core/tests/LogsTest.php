@@ -423,8 +423,12 @@ it('takes the earlier of two files that agree, and refuses two that contradict e
     expect(JoinedLog::of($both)->columns->count())->toBe(501 + 67);
     expect(fn () => JoinedLog::of(['b.csv' => logged(3000, 9000, fn (int $t) => $fall($t) - 80)] + $both))->toThrow(
         Refused::class,
-        '"a.csv" and "b.csv" both tell of 33 minutes, and stand 80 kPa apart there',
+        '"a.csv" and "b.csv" both tell of 33 minutes, and stand up to 80 kPa apart there',
     );
+    // A fall of three minutes that one of them saw does not hide behind the other.
+    $fell = fn (int $t): float => $fall($t) - ($t >= 4000 && $t < 4180 ? 300 : 0);
+    $hiding = ['b.csv' => logged(3000, 9000, $fell, every: 60)] + $both;
+    expect(fn () => JoinedLog::of($hiding))->toThrow(Refused::class, 'up to 300 kPa apart');
 });
 
 it('plays a gauge that drifts and knocks from nearby on a section that is as tight as without them', function () {

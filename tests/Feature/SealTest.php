@@ -161,3 +161,14 @@ it('gives out a sealed record that anybody can hold against the key of the serve
     expect($code)->toBe(1)->and($said)->toContain('something else than was sealed');
     unlink($file);
 });
+
+it('seals nothing without a key, and says so', function () {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    recordPvcJoint($this, $joint);
+    config(['seal.key' => '']);
+    $this->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])
+        ->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'seal_key');
+    $signed = DB::table('facts')->where('subject_id', $joint)->where('step', 'accept');
+    expect(Seal::query()->count())->toBe(0)->and($signed->count())->toBe(0);
+});

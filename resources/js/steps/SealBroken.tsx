@@ -3,11 +3,11 @@ import type { ReactElement } from 'react'
 import type { Subject } from '../api/client'
 import { say } from '../texts/say'
 import { Sentence, tight } from '../ui/Verdict'
+import { brokenUnder } from './sealed'
 
 /** What is not any more as it was signed and sealed, said before anything else. */
 export function SealBroken({ seal }: { seal: Subject['seal'] }): ReactElement | null {
-  // What a device kept from an earlier version does not say it.
-  const broken = (seal as { broken?: string[] } | null | undefined)?.broken ?? []
+  const broken = brokenUnder(seal)
   if (broken.length === 0) return null
   return (
     <Box role="alert" sx={{ my: 2 }}>

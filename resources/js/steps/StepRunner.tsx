@@ -8,6 +8,7 @@ import { useJudgedHere } from './judgedHere'
 import { KINDS } from './kinds'
 import { lockHere } from './lockHere'
 import { SealBroken } from './SealBroken'
+import { brokenUnder } from './sealed'
 import { StepList } from './StepList'
 import { StepPane } from './StepPane'
 import { asFact, currentValues } from './values'
@@ -67,8 +68,7 @@ export function StepRunner({ path, data, procedure, role, below }: Props): React
     (key: string | null): void => void navigate({ search: key ? `?${new URLSearchParams({ step: key })}` : '' }, { replace: true }),
     [navigate],
   )
-  const isSealBroken = ((data.seal as { broken?: string[] } | null | undefined)?.broken ?? []).length > 0
-  const urgent = isSealBroken || (judgement.verdict === 'bad' && judgement.reasons[0]?.step !== state.key)
+  const urgent = brokenUnder(data.seal).length > 0 || (judgement.verdict === 'bad' && judgement.reasons[0]?.step !== state.key)
   useAnnounced(state.key)
 
   return (
