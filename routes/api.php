@@ -7,6 +7,7 @@ use App\Http\Controllers\LineController;
 use App\Http\Controllers\OpenApiController;
 use App\Http\Controllers\PipeController;
 use App\Http\Controllers\ProcedureController;
+use App\Http\Controllers\SealController;
 use App\Http\Controllers\SectionController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\StoreController;
@@ -34,6 +35,9 @@ Route::middleware('auth:sanctum')->group(function () {
     Route::post('lines/{line}/sections/preview', [LineController::class, 'previewSection']);
     Route::post('centre-line', [LineController::class, 'readCentreLine']);
     Route::post('lines/{line}/joints', [LineController::class, 'addJoints']);
+    Route::post('lines/{line}/seal-anew', [SealController::class, 'anew']);
+    Route::get('lines/{line}/seals/{code}', [SealController::class, 'find']);
+    Route::get('lines/{line}/head.json', [SealController::class, 'head']);
     Route::get('lines/{line}/register', [FileController::class, 'register']);
     Route::get('lines/{line}/register.csv', [FileController::class, 'csv']);
     Route::get('lines/{line}/line.geojson', [FileController::class, 'geoJson']);

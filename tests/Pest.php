@@ -1,5 +1,6 @@
 <?php
 
+use App\Models\Line;
 use Database\Demo\Demo;
 
 // Tests that run side by side have a data folder each, as Laravel gives each a database.
@@ -28,4 +29,17 @@ function picture(int $width = 40, int $height = 30): string
     imagepng(imagecreatetruecolor($width, $height));
 
     return (string) ob_get_clean();
+}
+
+/** @return array{Line, list<string>} a line, and its joints, which are signed and sealed */
+function sealedLine(object $test): array
+{
+    $made = $test->makeLine();
+    $joints = array_column($made['joints'], 'id');
+    foreach ($joints as $joint) {
+        recordPvcJoint($test, $joint);
+        $test->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertCreated();
+    }
+
+    return [Line::query()->findOrFail($made['id']), $joints];
 }

@@ -82,6 +82,9 @@ abstract class TestCase extends Base
     /** @param  array<string, mixed>  $value */
     public function record(string $who, string $path, string $step, array $value, array $more = []): TestResponse
     {
+        // Who signs enters the password again.
+        $more += ($value['signed'] ?? false) === true ? ['password' => 'secret-word'] : [];
+
         return $this->as($who)->postJson(
             "/api/v1/{$path}/facts",
             $more + ['id' => (string) Str::uuid(), 'step' => $step, 'value' => $value, 'recorded_at' => '2026-05-04T10:00:00+02:00'],

@@ -37,10 +37,12 @@ final class ExportRegister
         $numbers = $line->joints->pluck('number', 'id');
         $centre = new CentreLine($line->centre_line);
         $told = $this->told($line);
+        $seals = ExamineSeals::of($line);
 
         return [
             'line' => $line->only(['id', 'name', 'service']) + ['practice' => $line->project->practice],
-            'chain_broken' => SealSubject::broken($line),
+            'chain_broken' => $seals['broken'],
+            'chain_mended' => $seals['mended'],
             'chain_head' => SealSubject::head($line),
             'columns' => $told,
             'joints' => $line->joints

@@ -49,6 +49,18 @@ final class RecordFact
         );
     }
 
+    /**
+     * Would it set a seal, as far as it can be read?
+     *
+     * @param  array{step: string, value: array<string, mixed>}  $body
+     */
+    public function seals(Subject $subject, array $body): bool
+    {
+        $kind = $subject->procedure()->step($body['step'])?->kind;
+
+        return $kind instanceof Hold && $kind->seals && Hold::isSigned($body['value']);
+    }
+
     /** @param  array<string, mixed>  $body */
     private function record(Subject $subject, User $by, Role $role, array $body): Recording
     {
@@ -73,6 +85,9 @@ final class RecordFact
         $signs = $step->kind instanceof Hold && Hold::isSigned($value);
         if ($signs) {
             $this->mustBeReady($subject, $step);
+        }
+        if ($signs && $step->kind->seals && ($why = OwnWork::keepsFromSealing($subject, $by)) !== null) {
+            throw Refused::field('signed', $why);
         }
         $fact = $this->store($subject, $by, [
             'id' => $body['id'], 'step' => $step->key(), 'value' => $value, 'typed' => $body['value'],

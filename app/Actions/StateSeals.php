@@ -21,7 +21,8 @@ use Illuminate\Support\Facades\Storage;
  * bulk, from the rows themselves: what a row says of itself, such as the hash of a text, is worked out and not believed.
  *
  * @phpstan-type Sealed array{
- *     type: string, id: string, position: int, previous: string, verdict: string, user: int, role: string|null, at: string,
+ *     type: string, id: string, position: int, previous: string, verdict: string, user: int, role: string|null, alone: bool,
+ *     at: string,
  *     judged_with: array<string, mixed>
  * }
  */
@@ -60,7 +61,8 @@ final class StateSeals
                 $facts[$seal['id']] ?? [],
                 $photos[$seal['id']] ?? [],
                 $seal['verdict'],
-                ['name' => (string) ($names[$seal['user']] ?? ''), 'role' => $seal['role']],
+                ['name' => (string) ($names[$seal['user']] ?? ''), 'role' => $seal['role']] +
+                    ($seal['alone'] ? ['made_it_alone' => true] : []),
                 $seal['at'],
                 $seal['judged_with'],
             );
@@ -105,6 +107,9 @@ final class StateSeals
                     $joint->procedure_hash ?? $this->line->procedure_hash,
                 ];
             }
+        }
+        if (\in_array(SealAnew::TYPE, $types, true)) {
+            $said[$this->line->id] = [['type' => SealAnew::TYPE, 'id' => $this->line->id], $this->line->procedure_hash];
         }
         if (\in_array('test', $types, true)) {
             foreach (PressureTest::query()->with('section')->whereIn('id', $ids)->get() as $test) {

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $client for whom it is built; empty: nobody has said it
  * @property string $contractor who builds it
  * @property string $time_zone
+ * @property bool $accepts_own_work who made a joint alone may accept it; the record says so
  * @property bool $practice stand-ins play its devices; nothing in it is real work
  * @property-read object{role: string} $pivot
  * @property-read \Illuminate\Database\Eloquent\Collection<int, User> $users
@@ -21,9 +22,9 @@ class Project extends Model
 {
     protected $guarded = [];
 
-    protected $attributes = ['client' => '', 'contractor' => ''];
+    protected $attributes = ['client' => '', 'contractor' => '', 'accepts_own_work' => false];
 
-    protected $casts = ['practice' => 'boolean'];
+    protected $casts = ['practice' => 'boolean', 'accepts_own_work' => 'boolean'];
 
     /** @return HasMany<Line, $this> */
     public function lines(): HasMany

@@ -2,6 +2,8 @@
 
 namespace App\Models;
 
+use App\Support\Say;
+use Diastoma\Core\Seal\Statement;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -29,6 +31,14 @@ class Seal extends Model
     public $timestamps = false;
 
     protected $guarded = [];
+
+    /** That who signed made it alone, which the project allowed; null: somebody else had a hand in it. */
+    public function sayAlone(): ?string
+    {
+        $signer = Statement::read((string) $this->statement)->says['signer'] ?? [];
+
+        return ($signer['made_it_alone'] ?? false) === true ? Say::text('pack.acceptedAlone', ['name' => $signer['name']]) : null;
+    }
 
     public static function hashOf(string $previous, string $factsHash, string $procedureHash, string $verdict, string $at): string
     {

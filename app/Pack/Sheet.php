@@ -2,9 +2,11 @@
 
 namespace App\Pack;
 
+use App\Actions\ExamineSeals;
 use App\Actions\PlanSection;
 use App\Actions\SealSubject;
 use App\Models\Joint;
+use App\Models\Line;
 use App\Models\PressureTest;
 use App\Models\Seal;
 use App\Support\Say;
@@ -53,6 +55,18 @@ final readonly class Sheet
         $this->joints = $planning->joints($test->section);
     }
 
+    /** The last seal of the line as it is compared by eye with what another sheet or file has; null: nothing is sealed. */
+    private static function sayHead(Line $line): ?string
+    {
+        $head = SealSubject::head($line);
+
+        return $head === null ? null : Say::text('pack.head', [
+            'seals' => $head['seals'],
+            'hash' => trim(chunk_split($head['hash'], 8, ' ')),
+            'key' => $head['public_key'] ?? Say::text('pack.noKey'),
+        ]);
+    }
+
     /** @return array<string, mixed> what the view wants */
     public function all(): array
     {
@@ -87,8 +101,9 @@ final readonly class Sheet
             'people' => $this->people(),
             'limits' => $this->limits(),
             'signatures' => $this->signatures(),
-            'seal' => Seal::query()->where('subject_id', $this->test->id)->value('hash'),
-            'chain' => SealSubject::broken($line),
+            'seal' => Seal::query()->where('subject_id', $this->test->id)->first(),
+            'chain' => ExamineSeals::of($line),
+            'head' => self::sayHead($line),
         ];
     }
 

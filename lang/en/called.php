@@ -5,5 +5,6 @@ return [
     'in-line' => 'Joint :number',
     'on-pipe' => 'Saddle :number',
     'restraint' => 'Restraint :number',
+    'ownWorkAllowed' => 'You made :name alone. This project allows you to accept it; the record will say so.',
     'test' => ':section, test :number',
 ];

@@ -2,6 +2,8 @@
 
 use App\Actions\AddJoints;
 use App\Actions\CutOutJoint;
+use App\Actions\ExamineSeals;
+use App\Actions\JudgeSubject;
 use App\Actions\KeepPhoto;
 use App\Actions\KeepPipe;
 use App\Actions\KeepStoreItem;
@@ -134,7 +136,7 @@ it('chains the seals of a line when many sign at once', function () {
     }, $many);
     expect(told($said))
         ->toBe(['done' => $many])
-        ->and(SealSubject::broken($line))
+        ->and(ExamineSeals::broken($line))
         ->toBe([])
         ->and(Seal::query()->where('line_id', $line->id)->pluck('previous')->unique())
         ->toHaveCount(10 * $many)
@@ -240,6 +242,26 @@ it('keeps a thing of the stores once, and lets one of many renewals stand', func
     expect(told(atOnce(fn () => $keep($thing))))->toBe(['done' => AT_ONCE])->and(StoreItem::query()->count())->toBe(1);
     $said = atOnce(fn () => $keep(['id' => (string) Str::uuid(), 'supersedes' => $thing['id'], 'reason' => 'calibrated'] + $thing));
     expect(told($said))->toBe(['conflict' => AT_ONCE - 1, 'done' => 1])->and(StoreItem::query()->count())->toBe(2);
+});
+
+it('keeps the chain of a line unbroken under fifty signatures at once, ten times over', function () {
+    $rounds = 10;
+    $each = 50;
+    $body = $this->lineBody(more: ['centre_line' => [[0, 0, 0, 10], [6.0 * ($rounds * $each + 1), 0, 0, 11]], 'sections' => []]);
+    $line = $this->as('engineer')->postJson('/api/v1/lines', $body)->assertCreated()->json();
+    $joints = array_column($line['joints'], 'id');
+    $judge = app(JudgeSubject::class);
+    $seal = app(SealSubject::class);
+    $by = User::query()->where('email', 'inspector@test.example')->firstOrFail();
+    for ($round = 0; $round < $rounds; $round++) {
+        $said = atOnce(fn (int $i) => DB::transaction(function () use ($joints, $round, $each, $i, $judge, $seal, $by): void {
+            $joint = Joint::query()->lockForUpdate()->findOrFail($joints[$round * $each + $i]);
+            $seal($joint, $judge($joint), $by, 'inspector');
+        }, 3), $each);
+        expect(told($said))->toBe(['done' => $each]);
+    }
+    expect(Seal::query()->where('line_id', $line['id'])->count())->toBe($rounds * $each)
+        ->and(ExamineSeals::broken(Line::query()->findOrFail($line['id'])))->toBe([]);
 });
 
 it('makes one pipe of a number that many joints name at once, and adds a number once', function () {

@@ -1,6 +1,6 @@
 <?php
 
-use App\Actions\SealSubject;
+use App\Actions\ExamineSeals;
 use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Line;
@@ -182,11 +182,11 @@ it('signs only what is good, seals it, and shows a later change', function () {
     }
     $this->record('joiner', "subjects/joint/{$one}", 'push', ['in_line' => true, 'closed' => true])->assertConflict();
     $model = Line::query()->findOrFail($line['id']);
-    expect(SealSubject::broken($model))->toBe([]);
+    expect(ExamineSeals::broken($model))->toBe([]);
     DB::table('facts')->where('subject_id', $one)->where('step', 'chamfer')->update(['value' => '{"length_mm":15}']);
-    expect(SealSubject::broken($model))
+    expect(ExamineSeals::broken($model))
         ->toHaveCount(1)
-        ->and(SealSubject::broken($model)[0])
+        ->and(ExamineSeals::broken($model)[0])
         ->toContain('holds something else than was sealed');
 });
 

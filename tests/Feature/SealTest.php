@@ -1,7 +1,6 @@
 <?php
 
-use App\Actions\SealSubject;
-use App\Models\Line;
+use App\Actions\ExamineSeals;
 use App\Models\Photo;
 use App\Models\Seal;
 use Diastoma\Core\Console;
@@ -12,24 +11,11 @@ use Illuminate\Support\Facades\Storage;
 
 /* Whoever may write in the database changes what was sealed: each change is found, and named in words. */
 
-/** @return array{Line, list<string>} a line, and its joints, which are signed and sealed */
-function sealedLine(object $test): array
-{
-    $made = $test->makeLine();
-    $joints = array_column($made['joints'], 'id');
-    foreach ($joints as $joint) {
-        recordPvcJoint($test, $joint);
-        $test->record('inspector', "subjects/joint/{$joint}", 'accept', ['signed' => true])->assertCreated();
-    }
-
-    return [Line::query()->findOrFail($made['id']), $joints];
-}
-
 it('finds what was changed in the database, and says what', function (Closure $attack, string $says) {
     [$line, $joints] = sealedLine($this);
-    expect(SealSubject::broken($line))->toBe([]);
+    expect(ExamineSeals::broken($line))->toBe([]);
     $attack($line, $joints);
-    $found = implode("\n", SealSubject::broken($line->fresh()));
+    $found = implode("\n", ExamineSeals::broken($line->fresh()));
     expect($found)->toContain($says);
     // The same stands in the register.
     $register = $this->as('engineer')->getJson("/api/v1/lines/{$line->id}/register")->assertOk();
@@ -114,9 +100,9 @@ it('knows a chain that was made anew without the key', function () {
         DB::table('seals')->where('seq', $seal->seq)->update(['statement' => $text, 'previous' => $previous, 'hash' => $next]);
         $previous = $next;
     }
-    expect(implode("\n", SealSubject::broken($line)))->toContain('something else than was sealed');
+    expect(implode("\n", ExamineSeals::broken($line)))->toContain('something else than was sealed');
     DB::table('seals')->where('line_id', $line->id)->update(['signature' => base64_encode(str_repeat('s', 64))]);
-    expect(SealSubject::broken($line))->toHaveCount(2)->and(SealSubject::broken($line)[0])->toContain('is not what this server signed');
+    expect(ExamineSeals::broken($line))->toHaveCount(2)->and(ExamineSeals::broken($line)[0])->toContain('is not what this server signed');
 });
 
 it('gives its head out, by which a chain that was shortened is known', function () {
@@ -125,7 +111,7 @@ it('gives its head out, by which a chain that was shortened is known', function 
     $before = $head();
     expect($before['seals'])->toBe(2)->and($before['public_key'])->toBeString();
     DB::table('seals')->where('subject_id', end($joints))->delete();
-    expect(SealSubject::broken($line))->toBe([])->and($head())->not->toBe($before)->and($head()['seals'])->toBe(1);
+    expect(ExamineSeals::broken($line))->toBe([])->and($head())->not->toBe($before)->and($head()['seals'])->toBe(1);
 });
 
 it('knows a photo by its bytes', function () {

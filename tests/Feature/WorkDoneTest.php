@@ -1,6 +1,6 @@
 <?php
 
-use App\Actions\SealSubject;
+use App\Actions\ExamineSeals;
 use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Line;
@@ -127,11 +127,11 @@ it('holds the seals of a line against their facts a few hundred at a time', func
     }
     $broken = null;
     $queries = asked(function () use ($line, &$broken): void {
-        $broken = SealSubject::broken($line);
+        $broken = ExamineSeals::broken($line);
     });
     expect($broken)->toBe([])->and(count($queries))->toBeLessThanOrEqual(3);
     DB::table('facts')->where('subject_id', $joint->id)->where('step', 'two')->update(['value' => '{"x": 99}']);
-    expect(SealSubject::broken($line))->toHaveCount(1);
+    expect(ExamineSeals::broken($line))->toHaveCount(1);
 });
 
 it('lists lines by counts: what it costs grows neither with the lines nor with their joints', function () {

@@ -2,6 +2,9 @@ import { expect, type APIRequestContext, type Browser, type BrowserContext, type
 
 export type Who = 'tamsin' | 'odile' | 'bram' | 'ruben'
 
+/** Of everybody in the demo. */
+export const PASSWORD = 'clay-and-chalk'
+
 type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>
 const sessions = new Map<string, Cookies>()
 const headers = { Accept: 'application/json' }
@@ -16,7 +19,7 @@ export async function signIn(page: Page, who: Who): Promise<void> {
     await page.goto('/')
   } else {
     await page.getByLabel('E-mail').fill(`${who}@diastoma.example`)
-    await page.getByLabel('Password').fill('clay-and-chalk')
+    await page.getByLabel('Password').fill(PASSWORD)
     await page.getByRole('button', { name: 'Sign in' }).click()
   }
   await expect(page.getByRole('heading', { name: 'Lines', level: 1 })).toBeVisible()
@@ -51,7 +54,7 @@ export async function present(browser: Browser, who: Who, size: [number, number]
   const token = decodeURIComponent((await context.cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value)
   const answer = await context.request.post(`${base}/api/v1/session`, {
     headers: { ...headers, Referer: base, 'X-XSRF-TOKEN': token },
-    data: { email: `${who}@diastoma.example`, password: 'clay-and-chalk' },
+    data: { email: `${who}@diastoma.example`, password: PASSWORD },
   })
   expect(answer.ok(), await answer.text()).toBe(true)
   sessions.set(`${who} by hand`, await context.cookies())
@@ -171,11 +174,13 @@ export async function round(page: Page, values: string[]): Promise<void> {
 export const says = (page: Page, text: string | RegExp): Promise<void> =>
   expect(page.getByText(text).filter({ visible: true }).first()).toBeVisible()
 
-/** Signs what is at hand: one tap asks, the second one signs. */
+/** Signs what is at hand: one tap asks, the second one signs; the password where it seals. */
 export async function sign(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Sign', exact: true }).click()
   const fromMemory = page.getByRole('dialog').getByRole('checkbox')
   if ((await fromMemory.count()) > 0) await fromMemory.check()
+  const password = page.getByRole('dialog').getByLabel('Your password')
+  if ((await password.count()) > 0) await password.fill(PASSWORD)
   await page.getByRole('button', { name: /^Sign as / }).click()
 }
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { StepState, Subject } from '../../resources/js/api/client'
 import { lasts, resolved, type Example, type Value } from './examples'
-import { stamp, type Trench } from './trench'
+import type { Trench } from './trench'
 
 export interface Crew {
   joiner: Trench
@@ -39,7 +39,7 @@ export async function recorded(
     }
     if (entry.photo) value = { ...value, photos: [randomUUID()] }
     const who = by?.(entry.step) ?? (value['signed'] === true ? crew.inspector : crew.joiner)
-    await who.post(`${path}/facts`, { id: randomUUID(), step: entry.step, value, recorded_at: stamp(minutesAgo) })
+    await who.fact(path, entry.step, value, minutesAgo)
   }
 }
 

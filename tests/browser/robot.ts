@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page, type Response } from '@playwright/test'
 import type { FieldSpec, ProcedureText, Recorded, StepState, StepText, Subject } from '../../resources/js/api/client'
 import { resolved, type Entry, type Example, type Value } from './examples'
-import { pick } from './people'
+import { PASSWORD, pick } from './people'
 import { Thumb } from './thumb'
 import type { Trench } from './trench'
 
@@ -289,6 +289,8 @@ export class Robot {
       await this.thumb.tap(page.getByRole('button', { name: 'Sign', exact: true }))
       const fromMemory = page.getByRole('dialog').getByRole('checkbox')
       if ((await fromMemory.count()) > 0) await this.thumb.tap(fromMemory)
+      const password = page.getByRole('dialog').getByLabel('Your password')
+      if ((await password.count()) > 0) await password.fill(PASSWORD)
       return this.thumb.tap(page.getByRole('button', { name: /^Sign as / }))
     }
     // A scanner that types ends with Enter.

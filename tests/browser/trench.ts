@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
+import { PASSWORD } from './people'
 import type { LogProgramme } from '../../resources/js/api/client'
 
 /** What the tests that look at one step record beforehand, as devices send it: over the same API, in the name of who is signed in. */
@@ -97,8 +98,13 @@ export class Trench {
 
   /** Facts as they were recorded so many minutes ago. */
   async record(joint: string, facts: [step: string, value: Value, minutesAgo: number][]): Promise<void> {
-    for (const [step, value, ago] of facts)
-      await this.post(`subjects/joint/${joint}/facts`, { id: randomUUID(), step, value, recorded_at: stamp(ago) })
+    for (const [step, value, ago] of facts) await this.fact(`subjects/joint/${joint}`, step, value, ago)
+  }
+
+  /** One fact of so many minutes ago; who signs gives the password. */
+  async fact(path: string, step: string, value: Value, minutesAgo: number): Promise<void> {
+    const password = value['signed'] === true ? { password: PASSWORD } : {}
+    await this.post(`${path}/facts`, { id: randomUUID(), step, value, recorded_at: stamp(minutesAgo), ...password })
   }
 
   joint(id: string): Promise<Judged> {

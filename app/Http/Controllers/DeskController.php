@@ -28,9 +28,9 @@ final class DeskController extends Controller
     /** Who asks for it and who builds it, as it stands on what is handed over. */
     public function describe(ProjectParties $request, Project $project): JsonResponse
     {
-        $project->update($request->parties());
+        $project->update($request->said());
 
-        return new JsonResponse($project->only(['id', 'name', 'client', 'contractor']));
+        return new JsonResponse($project->only(['id', 'name', 'client', 'contractor', 'accepts_own_work']));
     }
 
     public function people(Request $request): JsonResponse
@@ -38,7 +38,7 @@ final class DeskController extends Controller
         $projects = $this->user($request)->projects->load(['users' => fn ($users) => $users->orderBy('name')]);
 
         return new JsonResponse(
-            $projects->map(fn (Project $p) => $p->only(['id', 'name', 'place', 'client', 'contractor', 'practice']) + [
+            $projects->map(fn (Project $p) => $p->only(['id', 'name', 'place', 'client', 'contractor', 'accepts_own_work', 'practice']) + [
                 'people' => $p->users->map(fn (User $u) => ['id' => $u->id, 'name' => $u->name, 'role' => $u->pivot->role])->all(),
             ])->values()->all(),
         );

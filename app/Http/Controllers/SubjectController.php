@@ -2,9 +2,11 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\ConfirmSigner;
 use App\Actions\ExportSubject;
 use App\Actions\KeepPhoto;
 use App\Actions\OfferValues;
+use App\Actions\OwnWork;
 use App\Actions\RecordFact;
 use App\Http\Requests\NewFact;
 use App\Http\Requests\NewPhoto;
@@ -27,15 +29,23 @@ final class SubjectController extends Controller
         $this->member($request, $subject->line());
 
         return new JsonResponse(
-            ['judgement' => $this->judgement($request, $subject, $subject->judgement()), 'offers' => $offers($subject)] +
+            [
+                'judgement' => $this->judgement($request, $subject, $subject->judgement()),
+                'offers' => $offers($subject),
+                'own_work' => OwnWork::says($subject, $this->user($request)),
+            ] +
                 SubjectPage::of($subject),
         );
     }
 
-    public function record(NewFact $request, string $kind, Subject $subject, RecordFact $record): JsonResponse
+    public function record(NewFact $request, string $kind, Subject $subject, RecordFact $record, ConfirmSigner $confirm): JsonResponse
     {
         $role = $this->member($request, $subject->line());
-        $done = $record($subject, $request->who(), $role, $request->body());
+        $body = $request->body();
+        if ($record->seals($subject, $body)) {
+            $confirm($request->who(), $request->validated('password'));
+        }
+        $done = $record($subject, $request->who(), $role, $body);
 
         return new JsonResponse(
             [

@@ -687,13 +687,18 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'ProjectPeople',
-    required: ['id', 'name', 'place', 'client', 'contractor', 'practice', 'people'],
+    required: ['id', 'name', 'place', 'client', 'contractor', 'accepts_own_work', 'practice', 'people'],
     properties: [
         new OA\Property(property: 'id', type: 'integer'),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'place', type: 'string'),
         new OA\Property(property: 'client', description: 'for whom it is built; empty: nobody has said it', type: 'string'),
         new OA\Property(property: 'contractor', description: 'who builds it; empty: nobody has said it', type: 'string'),
+        new OA\Property(
+            property: 'accepts_own_work',
+            description: 'who made a joint alone may accept it; the record says so',
+            type: 'boolean',
+        ),
         new OA\Property(property: 'practice', type: 'boolean'),
         new OA\Property(
             property: 'people',
@@ -854,6 +859,12 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'recorded_at', type: 'string'),
         new OA\Property(property: 'supersedes', type: 'string', nullable: true),
         new OA\Property(property: 'reason', type: 'string', nullable: true),
+        new OA\Property(
+            property: 'password',
+            description: 'of who signs, where the signature seals; checked and not kept',
+            type: 'string',
+            nullable: true,
+        ),
     ],
 )]
 #[OA\Schema(
@@ -867,6 +878,17 @@ use OpenApi\Attributes as OA;
             description: 'what other joints have recorded and this one may take over, the newest first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/Offer'),
+        ),
+        new OA\Property(
+            property: 'own_work',
+            description: 'who reads it made it alone; null: somebody else had a hand in it',
+            type: 'object',
+            nullable: true,
+            required: ['text', 'may_seal'],
+            properties: [
+                new OA\Property(property: 'text', type: 'string'),
+                new OA\Property(property: 'may_seal', type: 'boolean'),
+            ],
         ),
         new OA\Property(property: 'photos', type: 'array', items: new OA\Items(ref: '#/components/schemas/Photo')),
         new OA\Property(property: 'place', type: 'string'),
@@ -922,13 +944,19 @@ use OpenApi\Attributes as OA;
             property: 'seal',
             type: 'object',
             nullable: true,
-            required: ['hash', 'previous', 'sealed_at', 'verdict', 'public_key', 'broken'],
+            required: ['hash', 'previous', 'sealed_at', 'verdict', 'public_key', 'alone', 'broken'],
             properties: [
                 new OA\Property(property: 'hash', type: 'string'),
                 new OA\Property(property: 'previous', type: 'string'),
                 new OA\Property(property: 'sealed_at', type: 'string'),
                 new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
                 new OA\Property(property: 'public_key', description: 'null: an older seal, not signed', type: 'string', nullable: true),
+                new OA\Property(
+                    property: 'alone',
+                    description: 'that who accepted it made it alone; null: somebody else had a hand in it',
+                    type: 'string',
+                    nullable: true,
+                ),
                 new OA\Property(
                     property: 'broken',
                     description: 'what is not any more as it was sealed',
@@ -1410,7 +1438,7 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'Register',
-    required: ['line', 'chain_broken', 'chain_head', 'columns', 'joints', 'tests'],
+    required: ['line', 'chain_broken', 'chain_mended', 'chain_head', 'columns', 'joints', 'tests'],
     properties: [
         new OA\Property(
             property: 'columns',
@@ -1420,6 +1448,12 @@ use OpenApi\Attributes as OA;
         ),
         new OA\Property(property: 'line', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
         new OA\Property(property: 'chain_broken', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(
+            property: 'chain_mended',
+            description: 'what was broken and sealed anew, with who, when and why',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+        ),
         new OA\Property(
             property: 'chain_head',
             description: 'the last seal: kept elsewhere, it shows a chain that was shortened or made anew',

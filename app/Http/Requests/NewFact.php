@@ -16,6 +16,8 @@ final class NewFact extends DeviceRequest
             'recorded_at' => 'required|string|max:40',
             'supersedes' => 'nullable|uuid',
             'reason' => 'nullable|string|max:500',
+            // Asked for by a signature that seals; it is checked and never kept.
+            'password' => 'nullable|string|max:200',
         ];
     }
 
@@ -30,6 +32,6 @@ final class NewFact extends DeviceRequest
     public function body(): array
     {
         /** @var array{id: string, step: string, recorded_at: string, value: array<string, mixed>} */
-        return ['value' => $this->json('value')] + $this->validated();
+        return ['value' => $this->json('value')] + array_diff_key($this->validated(), ['password' => true]);
     }
 }

@@ -29,15 +29,18 @@ final class ProjectParties extends FormRequest
     /** @return array<string, string> */
     public function rules(): array
     {
-        return ['client' => 'nullable|string|max:120', 'contractor' => 'nullable|string|max:120'];
+        return ['client' => 'nullable|string|max:120', 'contractor' => 'nullable|string|max:120', 'accepts_own_work' => 'boolean'];
     }
 
-    /** @return array<string, string> what was said; the rest stays */
-    public function parties(): array
+    /** @return array<string, string|bool> what was said; the rest stays */
+    public function said(): array
     {
-        return array_map(
-            fn (mixed $said) => \is_string($said) ? trim($said) : '',
-            array_intersect_key($this->validated(), ['client' => true, 'contractor' => true]),
+        $said = $this->validated();
+        $parties = array_map(
+            fn (mixed $name) => \is_string($name) ? trim($name) : '',
+            array_intersect_key($said, ['client' => true, 'contractor' => true]),
         );
+
+        return $parties + (isset($said['accepts_own_work']) ? ['accepts_own_work' => (bool) $said['accepts_own_work']] : []);
     }
 }

@@ -2,7 +2,7 @@
 
 namespace App\Http\Resources;
 
-use App\Actions\SealSubject;
+use App\Actions\ExamineSeals;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Photo;
@@ -58,7 +58,8 @@ final class SubjectPage
         $seal = Seal::query()->where('subject_id', $subject->id)->first();
 
         return $seal === null ? null : $seal->only(['hash', 'previous', 'sealed_at', 'verdict', 'public_key']) + [
-            'broken' => SealSubject::brokenUnder($seal, $line),
+            'alone' => $seal->sayAlone(),
+            'broken' => ExamineSeals::brokenUnder($seal, $line),
         ];
     }
 

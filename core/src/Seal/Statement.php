@@ -51,7 +51,7 @@ final readonly class Statement
      * @param  array<string, mixed>  $subject  type, id, name, place, pipes
      * @param  list<array<string, mixed>>  $facts  {@see SealedFact}, in the order in which they were stored
      * @param  list<array{id: string, step: string, sha256: string}>  $photos
-     * @param  array{name: string, role: string|null}  $signer
+     * @param  array{name: string, role: string|null, made_it_alone?: bool}  $signer
      * @param  array<string, mixed>  $judgedWith  all that was known of the place when it was judged
      */
     public static function of(

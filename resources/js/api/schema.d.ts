@@ -568,6 +568,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lines/{line}/seal-anew": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Seal what is broken in the chain as it stands, with a reason; an engineer does, with the password */
+        post: operations["0f45fd40f61593459d99b51b1124beeb"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/{line}/seals/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where a seal stands in the chain, by at least 8 letters and digits of its code */
+        get: operations["0317f3a3f0a204ac0f6a3ec7d34cddc5"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/{line}/head.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The last seal of the line as a file, to be kept elsewhere */
+        get: operations["33e46a12e0b30dbe91071b06f47dae70"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sections/{section}": {
         parameters: {
             query?: never;
@@ -1310,6 +1361,8 @@ export interface components {
             client: string;
             /** @description who builds it; empty: nobody has said it */
             contractor: string;
+            /** @description who made a joint alone may accept it; the record says so */
+            accepts_own_work: boolean;
             practice: boolean;
             people: {
                 id: number;
@@ -1415,10 +1468,17 @@ export interface components {
             recorded_at: string;
             supersedes?: string | null;
             reason?: string | null;
+            /** @description of who signs, where the signature seals; checked and not kept */
+            password?: string | null;
         };
         Subject: {
             /** @description what other joints have recorded and this one may take over, the newest first */
             offers: components["schemas"]["Offer"][];
+            /** @description who reads it made it alone; null: somebody else had a hand in it */
+            own_work?: {
+                text: string;
+                may_seal: boolean;
+            } | null;
             photos: components["schemas"]["Photo"][];
             place?: string;
             host?: components["schemas"]["JointName"] | null;
@@ -1464,6 +1524,8 @@ export interface components {
                 verdict: components["schemas"]["Verdict"];
                 /** @description null: an older seal, not signed */
                 public_key: string | null;
+                /** @description that who accepted it made it alone; null: somebody else had a hand in it */
+                alone: string | null;
                 /** @description what is not any more as it was sealed */
                 broken: string[];
             } | null;
@@ -1735,6 +1797,8 @@ export interface components {
                 [key: string]: string;
             };
             chain_broken: string[];
+            /** @description what was broken and sealed anew, with who, when and why */
+            chain_mended: string[];
             /** @description the last seal: kept elsewhere, it shows a chain that was shortened or made anew */
             chain_head: {
                 seals: number;
@@ -7045,6 +7109,86 @@ export interface operations {
                         [key: string]: unknown;
                     };
                 };
+            };
+        };
+    };
+    "0f45fd40f61593459d99b51b1124beeb": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @description a sentence */
+                    reason: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What is still broken */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        chain_broken: string[];
+                    };
+                };
+            };
+        };
+    };
+    "0317f3a3f0a204ac0f6a3ec7d34cddc5": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its place */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description null: no seal has this code */
+                        seal: number | null;
+                        /** @description how many there are */
+                        seals: number;
+                    };
+                };
+            };
+        };
+    };
+    "33e46a12e0b30dbe91071b06f47dae70": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The head of the chain */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

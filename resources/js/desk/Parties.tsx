@@ -1,4 +1,4 @@
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Box, Button, Checkbox, FormControlLabel, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { api, type ProjectPeople } from '../api/client'
 import { queries } from '../api/queries'
@@ -12,8 +12,9 @@ export function Parties({ project, mayChange }: { project: ProjectPeople; mayCha
   const [open, setOpen] = useState(false)
   const [client, setClient] = useState(project.client)
   const [contractor, setContractor] = useState(project.contractor)
+  const [own, setOwn] = useState(project.accepts_own_work)
   const keep = useVerb(
-    () => api.patch(`/projects/${project.id}`, { client, contractor }),
+    () => api.patch(`/projects/${project.id}`, { client, contractor, accepts_own_work: own }),
     () => {
       setOpen(false)
       void queries.invalidateQueries({ queryKey: ['people'] })
@@ -25,6 +26,7 @@ export function Parties({ project, mayChange }: { project: ProjectPeople; mayCha
       <Typography sx={{ overflowWrap: 'anywhere' }}>
         {say('desk.builtFor', { client: stated(project.client), contractor: stated(project.contractor) })}
       </Typography>
+      {project.accepts_own_work && <Typography>{say('desk.ownWorkAllowed')}</Typography>}
       {mayChange && (
         <Button
           variant="outlined"
@@ -53,6 +55,11 @@ export function Parties({ project, mayChange }: { project: ProjectPeople; mayCha
           onChange={(e) => setContractor(e.target.value)}
           sx={{ mt: 2 }}
           fullWidth
+        />
+        <FormControlLabel
+          sx={{ mt: 1, minHeight: 48 }}
+          control={<Checkbox checked={own} onChange={(e) => setOwn(e.target.checked)} />}
+          label={say('desk.acceptsOwnWork')}
         />
         <Refused why={keep.fault} />
       </Sheet>

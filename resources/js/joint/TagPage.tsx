@@ -1,9 +1,10 @@
 import { Box, Button, Typography } from '@mui/material'
-import { useEffect, useState, type ReactElement } from 'react'
+import type { ReactElement } from 'react'
 import { useParams } from 'react-router'
 import { useLine, useProcedure, useSubject } from '../api/queries'
 import { subjectAt } from '../api/subject'
 import { sizesOf } from './sizesOf'
+import { Code } from '../ui/Code'
 import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
@@ -16,13 +17,7 @@ export default function TagPage(): ReactElement {
   const line = useLine(joint.data?.line.id ?? '')
   const procedure = useProcedure(joint.data?.procedure_hash)
   const show = useShow()
-  const [code, setCode] = useState<string | null>(null)
   const address = `${window.location.origin}/joints/${id}`
-  useEffect(() => {
-    void import('bwip-js/browser').then(({ default: bwip }) =>
-      setCode(bwip.toSVG({ bcid: 'qrcode', text: address, scale: 4, paddingwidth: 2, paddingheight: 2, backgroundcolor: 'ffffff' })),
-    )
-  }, [address])
   if (!joint.data || !line.data || !procedure.data) return whileComing(joint.error ? joint : line)
   const { data } = joint
   const { head, lines } = data.judgement.tag
@@ -64,16 +59,7 @@ export default function TagPage(): ReactElement {
           </Typography>
           <Typography sx={{ color: '#000' }}>{procedure.data.title}</Typography>
         </Box>
-        {code ? (
-          <Box
-            role="img"
-            aria-label={say('joint.codeThatLeadsTo', { address })}
-            sx={{ width: 128, height: 128, '& svg': { width: '100%', height: '100%' } }}
-            dangerouslySetInnerHTML={{ __html: code }}
-          />
-        ) : (
-          <Box sx={{ width: 128, height: 128 }} />
-        )}
+        <Code text={address} about={say('joint.codeThatLeadsTo', { address })} />
         {head && (
           <Box sx={{ gridColumn: '1 / -1', borderTop: '3px solid #000', pt: 1 }}>
             <Typography sx={{ color: '#000' }}>{head.label}</Typography>

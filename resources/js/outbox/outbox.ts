@@ -101,6 +101,19 @@ export async function recordAll(subject: string, all: { fact: Recordable; title?
   return rows.map((row) => row.id)
 }
 
+/**
+ * A signature that seals is set by the server, which asks for the password: it goes at once or not at all, and only after
+ * all that was recorded here. The password is kept nowhere.
+ *
+ * @param id the same when it is tried again: a seal whose answer was lost is not set twice
+ */
+export async function seal(subject: string, id: string, fact: Recordable, password: string): Promise<void> {
+  await flush()
+  if ((await store.waiting.where('subject').equals(subject).count()) > 0) throw new Error(say('outbox.notAllHasArrived'))
+  const body = { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime(), password }
+  onSent(subject, await api.post<Recorded>(`/${subject}/facts`, body, here ? named(here) : {}))
+}
+
 /** Thrown away only by who recorded it, or where nobody is known to have. */
 export async function drop(seq: number): Promise<void> {
   const row = await store.waiting.get(seq)

@@ -2,13 +2,14 @@ import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useMemo, useRef, useState, type ReactElement } from 'react'
 import { Link, useParams } from 'react-router'
 import type { Register } from '../api/client'
-import { useRegister } from '../api/queries'
+import { useLine, useRegister } from '../api/queries'
 import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { usePrinting } from '../ui/usePrinting'
 import { useShow } from '../ui/units'
 import { VerdictMark, WORD } from '../ui/Verdict'
 import { say } from '../texts/say'
+import { Seals } from './Seals'
 import { stateWord } from '../texts/words'
 
 const ROW = 48
@@ -18,6 +19,7 @@ const VIEW = 560
 export default function RegisterPage(): ReactElement {
   const { id = '' } = useParams()
   const register = useRegister(id)
+  const line = useLine(id)
   const show = useShow()
   const [text, setText] = useState('')
   const [state, setState] = useState('all')
@@ -89,7 +91,13 @@ export default function RegisterPage(): ReactElement {
         {say('records.ofJoints', {
           found: rows.length,
           all: data.joints.length,
-          seals: data.chain_broken.length === 0 ? say('records.theChainOfSealsIsUnbroken') : data.chain_broken.join(' '),
+          seals: say(
+            data.chain_broken.length > 0
+              ? 'records.theChainIsBroken'
+              : data.chain_head
+                ? 'records.theChainOfSealsIsUnbroken'
+                : 'records.nothingIsSealedYet',
+          ),
         })}
       </Typography>
       {printing ? (
@@ -197,6 +205,7 @@ export default function RegisterPage(): ReactElement {
           ))}
         </Box>
       )}
+      <Seals line={id} register={data} mayMend={line.data?.role === 'engineer'} />
     </Page>
   )
 }

@@ -8,7 +8,7 @@ import { brokenUnder } from './sealed'
 /** What is not any more as it was signed and sealed, said before anything else. */
 export function SealBroken({ seal }: { seal: Subject['seal'] }): ReactElement | null {
   const broken = brokenUnder(seal)
-  if (broken.length === 0) return null
+  if (broken.length === 0) return seal?.alone ? <Typography sx={{ my: 1 }}>{seal.alone}</Typography> : null
   return (
     <Box role="alert" sx={{ my: 2 }}>
       <Sentence verdict="bad" act={say('steps.sealBrokenDo')}>

@@ -17,12 +17,13 @@ interface Props {
   /** the same step of the other pipe end, where both are taken on one page */
   other?: StepState | null
   onRecord: (value: Record<string, unknown>, reason: string, other?: Record<string, unknown>) => void
+  onSeal: (value: Record<string, unknown>, reason: string, password: string) => Promise<void>
   onDone: () => void
   onAnew: () => void
 }
 
 /** What a step asks for: why it is entered again, its photo, its figures. */
-export function StepEntry({ at, again, other, onRecord, onDone, onAnew }: Props): ReactElement {
+export function StepEntry({ at, again, other, onRecord, onSeal, onDone, onAnew }: Props): ReactElement {
   const { path, state, text, values } = at
   const kind = KINDS[state.kind]!
   const since = useDraftSince()
@@ -57,6 +58,7 @@ export function StepEntry({ at, again, other, onRecord, onDone, onAnew }: Props)
           earlier={again && kind.startsFromEarlier ? (values[state.key] ?? null) : null}
           other={other ?? null}
           onRecord={(value, more) => onRecord({ ...value, ...(photos.length > 0 ? { photos } : {}) }, reason, more)}
+          onSeal={(value, password) => onSeal(value, reason, password)}
           onDone={onDone}
         />
       </Replacing.Provider>

@@ -4,7 +4,7 @@ import type { StepState } from '../api/client'
 import { useMe } from '../api/queries'
 import type { Waiting } from '../outbox/db'
 import { DraftOf, dropDraft } from '../outbox/drafts'
-import { drop, record, recordAll } from '../outbox/outbox'
+import { drop, newId, record, recordAll, seal } from '../outbox/outbox'
 import { useNow } from '../ui/useNow'
 import { tight } from '../ui/Verdict'
 import { Called } from './called'
@@ -51,19 +51,21 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
   const called = `${data.name} · ${state.title}`
   const inParts = kind.inParts === true
   const going = useRef('')
+  const instead = (reason: string): { supersedes?: string | null; reason?: string } =>
+    again && !inParts ? { supersedes: state.fact_id, reason: reason || say('steps.measuredAgain') } : {}
+  const sealId = useRef(newId())
   const save = async (value: Record<string, unknown>, reason: string, more?: Record<string, unknown>): Promise<void> => {
     // A tap that comes twice before the device has stored it is one entry; another figure is another entry.
     const what = JSON.stringify([value, more])
     if (going.current === what) return
     going.current = what
-    const supersedes = again && !inParts ? { supersedes: state.fact_id, reason: reason || say('steps.measuredAgain') } : {}
     try {
       if (other && more)
         await recordAll(path, [
           { fact: { step: state.key, value }, title: called },
           { fact: { step: other.key, value: more }, title: `${data.name} · ${other.title}` },
         ])
-      else await record(path, { step: state.key, value, ...supersedes }, called)
+      else await record(path, { step: state.key, value, ...instead(reason) }, called)
       if (draftOf) dropDraft(draftOf)
     } catch (error) {
       going.current = ''
@@ -101,6 +103,10 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
             again={again}
             other={other}
             onRecord={(value, reason, more) => void save(value, reason, more)}
+            onSeal={async (value, reason, password) => {
+              await seal(path, sealId.current, { step: state.key, value, ...instead(reason) }, password)
+              onMoved()
+            }}
             onDone={onMoved}
             onAnew={() => {
               if (draftOf) dropDraft(draftOf)

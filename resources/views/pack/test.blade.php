@@ -178,8 +178,11 @@
     @endforeach
     <tr><td>{{ Say::text('pack.forTheClient') }}</td><td></td><td></td></tr>
 </table>
-<p class="small">{{ Say::text('pack.seal', ['seal' => $seal ?? Say::text('pack.noneYet')]) }}
-    {{ Say::text('pack.chain', ['chain' => $chain === [] ? Say::text('pack.unbroken') : implode(' ', $chain)]) }}
+<p class="small">{{ Say::text('pack.seal', ['seal' => $seal?->hash ?? Say::text('pack.noneYet')]) }}
+    {{ $seal?->sayAlone() }}
+    {{ Say::text('pack.chain', ['chain' => $chain['broken'] === [] ? Say::text('pack.unbroken') : implode(' ', $chain['broken'])]) }}
+    {{ implode(' ', $chain['mended']) }}
+    {{ $head }}
     {{ Say::text('pack.methodText', ['hash' => $test->section->method_hash]) }}
     {{ Say::text('pack.whoDecides') }}</p>
 </div>

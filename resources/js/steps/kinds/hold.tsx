@@ -1,22 +1,21 @@
-import { Box, Button, Checkbox, FormControlLabel, TextField, Typography } from '@mui/material'
+import { Box, Button, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { Sheet } from '../../ui/Sheet'
-import { useMe } from '../../api/queries'
 import { FieldsEntry } from '../FieldsEntry'
 import { History } from '../History'
+import { Signing } from '../Signing'
 import { Stands } from '../Stands'
 import type { StepState } from '../../api/client'
 import type { Entering, KindView } from './kind'
 import { say } from '../../texts/say'
 
-function Enter({ text, state, data, onRecord }: Entering): ReactElement {
-  const me = useMe()
+function Enter({ text, state, data, onRecord, onSeal }: Entering): ReactElement {
   const [refusing, setRefusing] = useState(false)
   const [signing, setSigning] = useState<Record<string, unknown> | null>(null)
   const [remark, setRemark] = useState('')
-  const [confirmed, setConfirmed] = useState(false)
   // What a device kept from an earlier version does not say them.
   const toConfirm = (state.limits as StepState['limits'] | undefined) ?? []
+  const own = text.seals ? data.own_work : null
   const sign = (value: Record<string, unknown>): void =>
     setSigning({ ...value, signed: true, ...(toConfirm.length > 0 ? { confirmed: toConfirm.map((l) => l.name) } : {}) })
   return (
@@ -24,7 +23,8 @@ function Enter({ text, state, data, onRecord }: Entering): ReactElement {
       <History data={data} />
       <Typography sx={{ mt: 1 }}>{say('steps.yourNameStandsUnder')}</Typography>
       <Stands data={data} />
-      {(text.fields ?? []).length > 0 ? (
+      {own && <Typography sx={{ fontWeight: 700 }}>{own.text}</Typography>}
+      {own?.may_seal === false ? null : (text.fields ?? []).length > 0 ? (
         <FieldsEntry step={text} project={data.line.project_id} label={say('steps.sign')} onRecord={sign} />
       ) : (
         <Button variant="contained" onClick={() => sign({})}>
@@ -35,42 +35,20 @@ function Enter({ text, state, data, onRecord }: Entering): ReactElement {
         {say('steps.refuseToSign')}
       </Button>
       {signing && (
-        <Sheet
-          open
-          onClose={() => setSigning(null)}
+        <Signing
           title={`${data.name} · ${state.title}`}
-          actions={
-            <Button
-              variant="contained"
-              disabled={toConfirm.length > 0 && !confirmed}
-              onClick={() => {
-                onRecord(signing)
-                setSigning(null)
-              }}
-            >
-              {say('steps.signAs', { name: me.data?.name ?? '' })}
-            </Button>
+          limits={toConfirm}
+          onClose={() => setSigning(null)}
+          onSign={
+            text.seals
+              ? (password) => onSeal(signing, password)
+              : () => {
+                  onRecord(signing)
+                  setSigning(null)
+                }
           }
-        >
-          {toConfirm.length > 0 && (
-            <>
-              <Typography sx={{ fontWeight: 700 }}>{say('steps.writtenDownFromMemory')}</Typography>
-              <Box component="ul" sx={{ pl: 2.5, my: 1 }}>
-                {toConfirm.map((l) => (
-                  <li key={l.name}>
-                    {say('steps.limitWithSource', { label: l.label, value: l.shown ?? String(l.value), source: l.source })}
-                  </li>
-                ))}
-              </Box>
-              <FormControlLabel
-                sx={{ minHeight: 56, mb: 1 }}
-                control={<Checkbox checked={confirmed} onChange={(e) => setConfirmed(e.target.checked)} />}
-                label={say('steps.iHaveConfirmedThem', { count: toConfirm.length })}
-              />
-            </>
-          )}
-          <Typography>{say(text.seals ? 'steps.signedAndSealed' : 'steps.signedOnly')}</Typography>
-        </Sheet>
+          asksPassword={text.seals === true}
+        />
       )}
       <Sheet
         open={refusing}

@@ -38,6 +38,8 @@ export function sideName(state: StepState, data: Subject): string {
 export interface Entering extends AtHand {
   /** with a value for the other end where both are taken on one page */
   onRecord: (value: Record<string, unknown>, other?: Record<string, unknown>) => void
+  /** a signature that seals; fails with what the server says */
+  onSeal: (value: Record<string, unknown>, password: string) => Promise<void>
   onDone: () => void
   /** what was entered before, where it is put right and not measured anew */
   earlier: Record<string, unknown> | null
