@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Middleware\NoteInJournal;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SpeakLanguage;
 use App\Support\Conflict;
@@ -27,6 +28,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->append(SecurityHeaders::class);
         $middleware->append(SpeakLanguage::class);
         $middleware->statefulApi();
+        $middleware->alias(['journal' => NoteInJournal::class]);
         $middleware->redirectGuestsTo(fn () => null);
     })
     ->withExceptions(function (Exceptions $exceptions) {

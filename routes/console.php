@@ -1,6 +1,8 @@
 <?php
 
+use App\Actions\AdmitPerson;
 use App\Http\Controllers\OpenApiController;
+use App\Models\Invitation;
 use App\Models\ProcedureText;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Procedure\Procedure;
@@ -22,3 +24,10 @@ Artisan::command('api:document', function (Registry $registry) {
         32,
     );
 })->purpose('Print the OpenAPI document');
+
+Artisan::command('people:first', function (AdmitPerson $admit) {
+    // A link that was printed before and not followed may have been read by somebody: it goes.
+    Invitation::open()->where('makes_admin', true)->whereNull('invited_by')->update(['used_at' => now()]);
+    [, $token] = $admit->invite(null, ['makes_admin' => true]);
+    $this->output->writeln("/invited/{$token}");
+})->purpose('Print a link that makes the first administrator of an empty organisation');

@@ -71,7 +71,8 @@ final class ExamineSeals
         $previous = Statement::NOTHING;
         $position = 0;
         $states = new StateSeals($line);
-        $look = function (Collection $seals) use (&$breaks, &$anew, &$previous, &$position, $states): void {
+        $ofLine = Seal::query()->where('line_id', $line->id)->orderBy('seq');
+        $ofLine->chunk(self::AT_ONCE, function (Collection $seals) use (&$breaks, &$anew, &$previous, &$position, $states): void {
             [$signed, $older] = $seals->partition(fn (Seal $seal) => $seal->statement !== null);
             $hashes = $older->isEmpty() ? [] : self::factsHashes(
                 $older->pluck('subject_type')->unique()->all(),
@@ -92,13 +93,14 @@ final class ExamineSeals
                 }
                 if ($seal->subject_type === SealAnew::TYPE && self::isSigned($seal)) {
                     $said = self::asSealed($seal)['judged_with'];
-                    $anew['repairs'] = [...$anew['repairs'], ...\is_array($said['repairs'] ?? null) ? $said['repairs'] : []];
+                    /** @var list<Break> $repairs */
+                    $repairs = array_values(\is_array($said['repairs'] ?? null) ? $said['repairs'] : []);
+                    array_push($anew['repairs'], ...$repairs);
                     $anew['says'][] = SealAnew::says($seal, $said);
                 }
                 $previous = $seal->hash;
             }
-        };
-        Seal::query()->where('line_id', $line->id)->orderBy('seq')->chunk(self::AT_ONCE, $look);
+        });
 
         return [$breaks, $anew];
     }

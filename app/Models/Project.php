@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $contractor who builds it
  * @property string $time_zone
  * @property bool $accepts_own_work who made a joint alone may accept it; the record says so
+ * @property bool $wants_second_factor who works here signs in with a code beside the password
  * @property bool $practice stand-ins play its devices; nothing in it is real work
  * @property-read object{role: string} $pivot
  * @property-read \Illuminate\Database\Eloquent\Collection<int, User> $users
@@ -22,9 +23,9 @@ class Project extends Model
 {
     protected $guarded = [];
 
-    protected $attributes = ['client' => '', 'contractor' => '', 'accepts_own_work' => false];
+    protected $attributes = ['client' => '', 'contractor' => '', 'accepts_own_work' => false, 'wants_second_factor' => false];
 
-    protected $casts = ['practice' => 'boolean', 'accepts_own_work' => 'boolean'];
+    protected $casts = ['practice' => 'boolean', 'accepts_own_work' => 'boolean', 'wants_second_factor' => 'boolean'];
 
     /** @return HasMany<Line, $this> */
     public function lines(): HasMany

@@ -2,15 +2,19 @@
 
 namespace App\Providers;
 
+use App\Models\User;
 use App\Support\Address;
 use App\Support\CompiledProcedures;
+use App\Support\Say;
 use Diastoma\Core\Calculation\Registry;
+use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Route as RoutingRoute;
 use Illuminate\Support\Facades\Config;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Vite;
@@ -40,6 +44,10 @@ final class AppServiceProvider extends ServiceProvider
 
             return $class::query()->findOrFail($id);
         });
+        Gate::define('administer', fn (User $user) => $user->is_admin
+            ? Response::allow()
+            : Response::deny(Say::text('refused.administratorDoes')));
+        RateLimiter::for('links', fn (Request $request) => Limit::perMinute(20)->by((string) $request->ip()));
         RateLimiter::for(
             'sign-in',
             fn (Request $request) => Limit::perMinute(8)->by(

@@ -39,6 +39,9 @@ final class Problem
             $e instanceof HttpExceptionInterface => [$e->getStatusCode(), self::plain($e->getStatusCode()), []],
             default => [500, Say::text('refused.serverFailed'), []],
         };
+        if ($status === 403) {
+            Journal::note('refused', ['why' => $title, 'path' => request()->method().' '.request()->path()]);
+        }
         if ($status === 500 || $status === 507) {
             report($e);
         }

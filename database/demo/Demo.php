@@ -80,6 +80,7 @@ final class Demo
             ]);
             $this->people[$role]->projects()->attach($project, ['role' => $role]);
         }
+        $this->people['engineer']->update(['is_admin' => true]);
         $stranger = Project::query()->create(['name' => 'Sallow marsh outfall', 'place' => 'Sallow', 'time_zone' => 'Europe/Vienna']);
         $other = User::query()->create(['name' => 'Ina Marrow', 'email' => 'ina@diastoma.example', 'password' => self::PASSWORD]);
         $other->projects()->attach($stranger, ['role' => 'engineer']);

@@ -15,11 +15,16 @@ export default function SignIn(): ReactElement {
   const navigate = useNavigate()
   const from = (useLocation().state as { from?: string } | null)?.from ?? '/'
   const names = [...new Set(useOutbox().flatMap((w) => w.by?.name ?? []))]
+  const [code, setCode] = useState('')
+  const [asked, setAsked] = useState(false)
   const enter = useVerb(
-    () => api.post('/session', { email, password }),
+    () => api.post('/session', { email, password, ...(code ? { code } : {}) }),
     () => {
       queries.clear()
       void navigate(from, { replace: true })
+    },
+    (faults) => {
+      if (faults['code'] !== undefined) setAsked(true)
     },
   )
   return (
@@ -62,6 +67,15 @@ export default function SignIn(): ReactElement {
           value={password}
           onChange={(e) => setPassword(e.target.value)}
         />
+        {asked && (
+          <TextField
+            label={say('account.sixDigits')}
+            value={code}
+            onChange={(e) => setCode(e.target.value)}
+            slotProps={{ htmlInput: { inputMode: 'numeric', autoComplete: 'one-time-code' } }}
+            autoFocus
+          />
+        )}
         {names.length > 0 && <Typography>{say('signIn.entriesOnThisDeviceWaitTo', { names: listed(names) })}</Typography>}
         <Refused why={enter.fault} />
         <Button variant="contained" type="submit" disabled={enter.busy}>

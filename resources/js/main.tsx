@@ -33,7 +33,11 @@ const PipesPage = lazy(() => import('./pipes/PipesPage'))
 const StretchPage = lazy(() => import('./stretch/StretchPage'))
 const TagPage = lazy(() => import('./joint/TagPage'))
 const WaitingPage = lazy(() => import('./desk/WaitingPage'))
-const PeoplePage = lazy(() => import('./desk/PeoplePage'))
+const PeoplePage = lazy(() => import('./people/PeoplePage'))
+const AccountPage = lazy(() => import('./people/AccountPage'))
+const InvitedPage = lazy(() => import('./people/InvitedPage'))
+const JournalPage = lazy(() => import('./people/JournalPage'))
+const OrganisationPage = lazy(() => import('./people/OrganisationPage'))
 const BenchPage = lazy(() => import('./bench/BenchPage'))
 
 /** Colours of the theme for plain SVG and outlines. */
@@ -70,6 +74,10 @@ const pages: [path: string, page: ReactElement][] = [
   ['/bench', <BenchPage />],
   ['/waiting', <WaitingPage />],
   ['/people', <PeoplePage />],
+  ['/account', <AccountPage />],
+  ['/organisation', <OrganisationPage />],
+  ['/organisation/journal', <JournalPage />],
+  ['/invited/:token', <InvitedPage />],
   ['*', <NotFound />],
 ]
 

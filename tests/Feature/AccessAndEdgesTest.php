@@ -117,7 +117,8 @@ it('answers hostile bodies with a problem that names a field, and stores nothing
 });
 
 it('finds nothing under odd addresses and says so', function () {
-    foreach (['lines/1', 'joints/none', 'tests/'.Str::uuid(), 'sections/0', 'procedures/'.str_repeat('a', 64), 'nothing'] as $path) {
+    $odd = ['lines/1', 'subjects/joint/none', 'tests/'.Str::uuid(), 'sections/0', 'procedures/'.str_repeat('a', 64), 'nothing'];
+    foreach ($odd as $path) {
         $this->as('engineer')->getJson("/api/v1/{$path}")->assertNotFound()->assertHeader('Content-Type', 'application/problem+json');
     }
     $this->as('engineer')->putJson('/api/v1/lines')->assertMethodNotAllowed();

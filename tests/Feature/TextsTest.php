@@ -64,11 +64,25 @@ it('has every text of the server in its catalogue, and no other', function () {
     $texts = array_keys(textsOf('en'));
     $asked = textsAskedFor();
     // What is asked for by a word of the data.
-    $byData = ['called.', 'fields.', 'pack.certainty.', 'pack.mark.'];
+    $byData = ['called.', 'fields.', 'journal.', 'pack.certainty.', 'pack.mark.'];
     expect(array_values(array_filter($texts, fn ($key) => ! in_array($key, $asked, true) && ! Str::startsWith($key, $byData))))
         ->toBe([])
         ->and(array_values(array_filter($asked, fn ($key) => ! str_ends_with($key, '.') && ! in_array($key, $texts, true))))
         ->toBe([]);
+});
+
+it('has a sentence for each word that is noted in the journal, and no other', function () {
+    $noted = [];
+    foreach ([...File::allFiles(app_path()), new SplFileInfo(base_path('routes/api.php'))] as $file) {
+        $code = (string) file_get_contents($file->getPathname());
+        preg_match_all("/Journal::note\\((?:[^;]*? \\? )?'([a-z-]+)'(?: : '([a-z-]+)')?|'journal:([a-z-]+)'/", $code, $found);
+        array_push($noted, ...$found[1], ...$found[2], ...$found[3]);
+    }
+    $noted = array_values(array_unique(array_filter($noted)));
+    sort($noted);
+    $sentences = array_map(fn (string $key) => substr($key, 8), preg_grep('/^journal\./', array_keys(textsOf('en'))) ?: []);
+    sort($sentences);
+    expect($sentences)->toBe($noted);
 });
 
 it('keeps sentences out of the code', function () {

@@ -7,7 +7,9 @@ use App\Models\Role;
 use App\Models\Subject;
 use App\Models\User;
 use Diastoma\Core\Procedure\Judgement;
+use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 
 abstract class Controller
@@ -33,5 +35,14 @@ abstract class Controller
     protected function judgement(Request $request, Subject $subject, Judgement $judgement): array
     {
         return $judgement->toArray($this->user($request)->units, new \DateTimeZone($subject->line()->project->time_zone));
+    }
+
+    /** Sign-in and sign-out are of the session, whichever guard the request came in by. */
+    protected function web(): StatefulGuard
+    {
+        $guard = Auth::guard('web');
+        \assert($guard instanceof StatefulGuard);
+
+        return $guard;
     }
 }

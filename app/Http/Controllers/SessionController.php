@@ -2,29 +2,28 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\LetIn;
 use App\Http\Requests\ChosenUnits;
 use App\Http\Requests\SignIn;
 use App\Models\Project;
+use App\Support\Journal;
 use App\Support\Say;
 use Diastoma\Core\Refused;
-use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Auth;
-use Illuminate\Validation\ValidationException;
 
 final class SessionController extends Controller
 {
-    public function store(SignIn $request): JsonResponse
+    public function store(SignIn $request, LetIn $let): JsonResponse
     {
         if (! $request->hasSession()) {
             throw Refused::field('origin', Say::text('refused.signInFromPages'));
         }
-        if (! $this->web()->attempt($request->credentials(), true)) {
-            throw ValidationException::withMessages(['email' => Say::text('refused.namePassword')]);
-        }
+        $user = ($let)($request->credentials(), $request->code());
+        $this->web()->login($user);
         $request->session()->regenerate();
+        Journal::note('sign-in', [], $user);
 
         return $this->show($request);
     }
@@ -38,6 +37,8 @@ final class SessionController extends Controller
             'name' => $user->name,
             'email' => $user->email,
             'units' => $user->units->value,
+            'is_admin' => $user->is_admin,
+            'must_add_factor' => $user->mustAddFactor(),
             'projects' => $user->projects
                 ->map(
                     fn (Project $p) => [
@@ -64,20 +65,12 @@ final class SessionController extends Controller
     {
         // Without a session there is nothing to sign out of.
         if ($request->hasSession()) {
+            Journal::note('sign-out');
             $this->web()->logout();
             $request->session()->invalidate();
             $request->session()->regenerateToken();
         }
 
         return response()->noContent();
-    }
-
-    /** Sign-in and sign-out are of the session, whichever guard the request came in by. */
-    private function web(): StatefulGuard
-    {
-        $guard = Auth::guard('web');
-        \assert($guard instanceof StatefulGuard);
-
-        return $guard;
     }
 }

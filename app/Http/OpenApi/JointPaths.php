@@ -31,4 +31,13 @@ interface JointPaths
         ],
     )]
     public function cutOut(): void;
+
+    #[OA\Delete(
+        path: '/joints/{joint}',
+        summary: 'Take a planned joint off the line: nothing was recorded on it yet',
+        tags: ['lines'],
+        parameters: [new OA\Parameter(name: 'joint', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 204, description: 'Taken back')],
+    )]
+    public function takeBack(): void;
 }

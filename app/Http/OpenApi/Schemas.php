@@ -42,12 +42,18 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'Me',
-    required: ['id', 'name', 'email', 'units', 'projects'],
+    required: ['id', 'name', 'email', 'units', 'is_admin', 'must_add_factor', 'projects'],
     properties: [
         new OA\Property(property: 'id', type: 'integer'),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'email', type: 'string'),
         new OA\Property(property: 'units', type: 'string', enum: ['metric', 'bar', 'us']),
+        new OA\Property(property: 'is_admin', description: 'administrator of the organisation', type: 'boolean'),
+        new OA\Property(
+            property: 'must_add_factor',
+            description: 'a project wants a second factor and there is none yet: nothing else is open',
+            type: 'boolean',
+        ),
         new OA\Property(property: 'projects', type: 'array', items: new OA\Items(ref: '#/components/schemas/ProjectShort')),
     ],
 )]
@@ -1161,6 +1167,115 @@ use OpenApi\Attributes as OA;
             ),
         ),
         new OA\Property(property: 'tests', type: 'array', items: new OA\Items(ref: '#/components/schemas/TestShort')),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Person',
+    required: ['id', 'name', 'email', 'is_admin', 'disabled', 'second_factor', 'seen_at', 'roles'],
+    properties: [
+        new OA\Property(property: 'id', type: 'integer'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'email', type: 'string'),
+        new OA\Property(property: 'is_admin', type: 'boolean'),
+        new OA\Property(property: 'disabled', type: 'boolean'),
+        new OA\Property(property: 'second_factor', type: 'boolean'),
+        new OA\Property(property: 'seen_at', type: 'string', nullable: true),
+        new OA\Property(
+            property: 'roles',
+            type: 'array',
+            items: new OA\Items(
+                required: ['project_id', 'project', 'role'],
+                properties: [
+                    new OA\Property(property: 'project_id', type: 'integer'),
+                    new OA\Property(property: 'project', type: 'string'),
+                    new OA\Property(property: 'role', ref: '#/components/schemas/Role'),
+                ],
+            ),
+        ),
+    ],
+)]
+#[OA\Schema(schema: 'Role', type: 'string', enum: \App\Models\Role::class)]
+#[OA\Schema(
+    schema: 'Organisation',
+    required: ['projects', 'people', 'invitations'],
+    properties: [
+        new OA\Property(
+            property: 'projects',
+            type: 'array',
+            items: new OA\Items(
+                required: ['id', 'name', 'place', 'practice', 'wants_second_factor', 'people', 'lines'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'integer'),
+                    new OA\Property(property: 'name', type: 'string'),
+                    new OA\Property(property: 'place', type: 'string'),
+                    new OA\Property(property: 'practice', type: 'boolean'),
+                    new OA\Property(property: 'wants_second_factor', type: 'boolean'),
+                    new OA\Property(property: 'people', type: 'integer'),
+                    new OA\Property(property: 'lines', type: 'integer'),
+                ],
+            ),
+        ),
+        new OA\Property(property: 'people', type: 'array', items: new OA\Items(ref: '#/components/schemas/Person')),
+        new OA\Property(
+            property: 'invitations',
+            description: 'that can still be followed',
+            type: 'array',
+            items: new OA\Items(
+                allOf: [
+                    new OA\Schema(ref: '#/components/schemas/Invitation'),
+                    new OA\Schema(required: ['id'], properties: [new OA\Property(property: 'id', type: 'integer')]),
+                ],
+            ),
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Invitation',
+    required: ['name', 'project', 'role', 'makes_admin', 'renews_password', 'invited_by', 'expires_at'],
+    properties: [
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'project', type: 'string', nullable: true),
+        new OA\Property(property: 'role', type: 'string', nullable: true),
+        new OA\Property(property: 'makes_admin', type: 'boolean'),
+        new OA\Property(property: 'renews_password', type: 'boolean'),
+        new OA\Property(property: 'invited_by', type: 'string', nullable: true),
+        new OA\Property(property: 'expires_at', type: 'string'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Account',
+    required: ['second_factor', 'must_add_factor', 'is_admin', 'devices'],
+    properties: [
+        new OA\Property(property: 'second_factor', type: 'boolean'),
+        new OA\Property(property: 'must_add_factor', type: 'boolean'),
+        new OA\Property(property: 'is_admin', type: 'boolean'),
+        new OA\Property(
+            property: 'devices',
+            description: 'on which one is signed in',
+            type: 'array',
+            items: new OA\Items(
+                required: ['id', 'here', 'address', 'program', 'seen_at'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'string'),
+                    new OA\Property(property: 'here', type: 'boolean'),
+                    new OA\Property(property: 'address', type: 'string', nullable: true),
+                    new OA\Property(property: 'program', type: 'string', nullable: true),
+                    new OA\Property(property: 'seen_at', type: 'string'),
+                ],
+            ),
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'JournalRow',
+    required: ['seq', 'at', 'who', 'what', 'text', 'address'],
+    properties: [
+        new OA\Property(property: 'seq', type: 'integer'),
+        new OA\Property(property: 'at', type: 'string'),
+        new OA\Property(property: 'who', type: 'string'),
+        new OA\Property(property: 'what', type: 'string'),
+        new OA\Property(property: 'text', type: 'string'),
+        new OA\Property(property: 'address', type: 'string', nullable: true),
     ],
 )]
 #[OA\Schema(schema: 'Medium', description: 'what a test fills the section with', type: 'string', enum: Medium::class)]

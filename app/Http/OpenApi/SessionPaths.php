@@ -14,7 +14,11 @@ interface SessionPaths
         requestBody: new OA\RequestBody(
             content: new OA\JsonContent(
                 required: ['email', 'password'],
-                properties: [new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string')],
+                properties: [
+                    new OA\Property(property: 'email', type: 'string'),
+                    new OA\Property(property: 'password', type: 'string'),
+                    new OA\Property(property: 'code', description: 'of the second factor', type: 'string', nullable: true),
+                ],
             ),
         ),
         responses: [

@@ -11,7 +11,15 @@ final class SignIn extends FormRequest
     /** @return array<string, string> */
     public function rules(): array
     {
-        return ['email' => 'required|string|max:200', 'password' => 'required|string|max:200'];
+        return ['email' => 'required|string|max:200', 'password' => 'required|string|max:200', 'code' => 'nullable|string|max:20'];
+    }
+
+    /** Of the second factor; null: none was entered. */
+    public function code(): ?string
+    {
+        $code = $this->validated('code');
+
+        return \is_string($code) && trim($code) !== '' ? $code : null;
     }
 
     /** @return array{email: string, password: string} */

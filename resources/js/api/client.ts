@@ -36,6 +36,10 @@ export type Photo = Schemas['Photo']
 export type WaitingRow = Schemas['WaitingRow']
 export type Found = Schemas['Found']
 export type ProjectPeople = Schemas['ProjectPeople']
+export type Account = Schemas['Account']
+export type Invitation = Schemas['Invitation']
+export type JournalRow = Schemas['JournalRow']
+export type Organisation = Schemas['Organisation']
 export type StoreItem = Schemas['StoreItem']
 export type NewStoreItem = Schemas['NewStoreItem']
 export type StoreKind = Omit<Schemas['StoreKind'], 'fields'> & { fields: FieldSpec[] }
@@ -220,5 +224,6 @@ export const api = {
   get: <T>(path: string) => request<T>('GET', path),
   post: <T>(path: string, body?: unknown, headers: Record<string, string> = {}) => request<T>('POST', path, body ?? {}, headers),
   patch: <T>(path: string, body: unknown) => request<T>('PATCH', path, body),
-  delete: (path: string) => request<undefined>('DELETE', path),
+  put: (path: string, body: unknown) => request<undefined>('PUT', path, body),
+  delete: (path: string, body?: unknown) => request<undefined>('DELETE', path, body),
 }

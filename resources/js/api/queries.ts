@@ -2,6 +2,7 @@ import { keepPreviousData, QueryClient, useQuery, type UseQueryResult } from '@t
 import {
   api,
   Refusal,
+  type Account,
   type BoxProgramme,
   type Found,
   type LineFull,
@@ -9,6 +10,7 @@ import {
   type LineShort,
   type LogEntry,
   type Me,
+  type Organisation,
   type PracticeLabel,
   type ProcedureShort,
   type ProcedureText,
@@ -66,6 +68,8 @@ const use = <T>(path: string, { fixed, seldom, off }: Options = {}): UseQueryRes
 export const useMe = () => use<Me>('me', { seldom: true })
 export const useWaiting = () => use<WaitingRow[]>('waiting')
 export const usePeople = () => use<ProjectPeople[]>('people')
+export const useAccount = () => use<Account>('me/account')
+export const useOrganisation = () => use<Organisation>('organisation')
 export const useFound = (text: string) => use<Found[]>(`find?q=${encodeURIComponent(text)}`, { off: text === '' })
 export const useLines = () => use<LineShort[]>('lines')
 export const useLine = (id: string) => use<LineFull>(`lines/${id}`, { off: id === '' })

@@ -4,6 +4,93 @@
  */
 
 export interface paths {
+    "/me/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Second factor, and the devices on which one is signed in */
+        get: operations["d265f6e08064fd9765b6b9a9c530fe6d"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change the own password; all other devices are signed out */
+        put: operations["946053e19820f44546b0b58fd31ef961"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Sign out on all other devices */
+        delete: operations["3fdd73dd07d87439255f6877e8372016"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/devices/{device}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Sign out on one device */
+        delete: operations["68e5dde52b2f36b96ee5810a4c78d183"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/second-factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Add the second factor with a code of it */
+        put: operations["4d909a651d0f4e5c4e28f85a88015db6"];
+        /** A secret for an authenticator; it counts once a code of it was entered */
+        post: operations["24a42c7ce9073a1d73e5087274dae1a6"];
+        /** Remove the second factor */
+        delete: operations["5808b790cb2813a39f7389e7e953118c"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/waiting": {
         parameters: {
             query?: never;
@@ -174,6 +261,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/invitations/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a link leads to */
+        get: operations["072c293439561ab80023e1631eeeff62"];
+        put?: never;
+        /** Follow it as somebody new */
+        post: operations["5cb78ee6e35b7a1151b4c683eefbb4f3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/invitations/{token}/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Follow it as who is signed in */
+        post: operations["72f8cb1cec2539d30413f3156a535ea4"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/invitations/{token}/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Choose a new password by it */
+        post: operations["1d49f9283df06a2dbb193e5ee44e8413"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/joints/{joint}/cut-out": {
         parameters: {
             query?: never;
@@ -186,6 +325,23 @@ export interface paths {
         /** Cut a joint out, or pull it apart; what its procedure says takes its place */
         post: operations["23e6a08715a58be83f2aeb01f9574853"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/joints/{joint}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a planned joint off the line: nothing was recorded on it yet */
+        delete: operations["0202b67631e4ea770cda4439b3c98f8f"];
         options?: never;
         head?: never;
         patch?: never;
@@ -340,6 +496,143 @@ export interface paths {
         /** Read a centre line from CSV or GeoJSON text */
         post: operations["3e260c9b4d317c936c6fd1b44f1eb5f3"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/organisation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Projects, people, open invitations */
+        get: operations["387d02f478e0b6f29ddaf5fcc3cecc78"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/organisation/journal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was done and refused, the newest first */
+        get: operations["d252ad1c6c3b9dcac2e7993d3839bfe0"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/organisation/projects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a project; who makes it is its first engineer */
+        post: operations["a5863f0522ec2ace60aa69652ef06ef8"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/organisation/projects/{project}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Does it want a second factor? */
+        patch: operations["0e19edfd69e59f14e3d83fc222047bc1"];
+        trace?: never;
+    };
+    "/organisation/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A link that works once */
+        post: operations["292f0ac4cada23e9203e5a12cf749b42"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/organisation/invitations/{invitation}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Withdraw it */
+        delete: operations["41f59f1a4dcffc02c43dfd003c0767d8"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/organisation/people/{user}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Disable, let in again, make administrator, take the second factor away */
+        patch: operations["431ec4c6b21257114811472a57f8774d"];
+        trace?: never;
+    };
+    "/organisation/projects/{project}/people/{user}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Give a role in a project */
+        put: operations["461bf59d4dedce1bd80ce7b43cdef342"];
+        post?: never;
+        /** Take from a project */
+        delete: operations["9c46673ee5d0e8da83264d5211c7d36a"];
         options?: never;
         head?: never;
         patch?: never;
@@ -910,6 +1203,10 @@ export interface components {
             email: string;
             /** @enum {string} */
             units: "metric" | "bar" | "us";
+            /** @description administrator of the organisation */
+            is_admin: boolean;
+            /** @description a project wants a second factor and there is none yet: nothing else is open */
+            must_add_factor: boolean;
             projects: components["schemas"]["ProjectShort"][];
         };
         Pipe: {
@@ -1633,6 +1930,68 @@ export interface components {
                 verdict: string;
             }[];
             tests: components["schemas"]["TestShort"][];
+        };
+        Person: {
+            id: number;
+            name: string;
+            email: string;
+            is_admin: boolean;
+            disabled: boolean;
+            second_factor: boolean;
+            seen_at: string | null;
+            roles: {
+                project_id: number;
+                project: string;
+                role: components["schemas"]["Role"];
+            }[];
+        };
+        /** @enum {string} */
+        Role: "joiner" | "foreman" | "inspector" | "engineer";
+        Organisation: {
+            projects: {
+                id: number;
+                name: string;
+                place: string;
+                practice: boolean;
+                wants_second_factor: boolean;
+                people: number;
+                lines: number;
+            }[];
+            people: components["schemas"]["Person"][];
+            /** @description that can still be followed */
+            invitations: (components["schemas"]["Invitation"] & {
+                id: number;
+            })[];
+        };
+        Invitation: {
+            name: string;
+            project: string | null;
+            role: string | null;
+            makes_admin: boolean;
+            renews_password: boolean;
+            invited_by: string | null;
+            expires_at: string;
+        };
+        Account: {
+            second_factor: boolean;
+            must_add_factor: boolean;
+            is_admin: boolean;
+            /** @description on which one is signed in */
+            devices: {
+                id: string;
+                here: boolean;
+                address: string | null;
+                program: string | null;
+                seen_at: string;
+            }[];
+        };
+        JournalRow: {
+            seq: number;
+            at: string;
+            who: string;
+            what: string;
+            text: string;
+            address: string | null;
         };
         /**
          * @description what a test fills the section with
@@ -6109,6 +6468,161 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    d265f6e08064fd9765b6b9a9c530fe6d: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The account */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
+    "946053e19820f44546b0b58fd31ef961": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    password: string;
+                    new_password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "3fdd73dd07d87439255f6877e8372016": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "68e5dde52b2f36b96ee5810a4c78d183": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "4d909a651d0f4e5c4e28f85a88015db6": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    code: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "24a42c7ce9073a1d73e5087274dae1a6": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "5808b790cb2813a39f7389e7e953118c": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     a8e97e7056ce880c03f13c90b8a706d3: {
         parameters: {
             query?: never;
@@ -6361,6 +6875,102 @@ export interface operations {
             };
         };
     };
+    "072c293439561ab80023e1631eeeff62": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The invitation */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Invitation"];
+                };
+            };
+        };
+    };
+    "5cb78ee6e35b7a1151b4c683eefbb4f3": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    name: string;
+                    email: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Who is signed in now */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "72f8cb1cec2539d30413f3156a535ea4": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "1d49f9283df06a2dbb193e5ee44e8413": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     "23e6a08715a58be83f2aeb01f9574853": {
         parameters: {
             query?: never;
@@ -6389,6 +6999,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["JointName"][];
                 };
+            };
+        };
+    };
+    "0202b67631e4ea770cda4439b3c98f8f": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                joint: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -6666,6 +7296,236 @@ export interface operations {
                     "application/json": {
                         points?: number[][];
                     };
+                };
+            };
+        };
+    };
+    "387d02f478e0b6f29ddaf5fcc3cecc78": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The organisation */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Organisation"];
+                };
+            };
+        };
+    };
+    d252ad1c6c3b9dcac2e7993d3839bfe0: {
+        parameters: {
+            query?: {
+                before?: number;
+                what?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Up to 100 rows */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JournalRow"][];
+                };
+            };
+        };
+    };
+    a5863f0522ec2ace60aa69652ef06ef8: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    name: string;
+                    place?: string;
+                    client?: string;
+                    contractor?: string;
+                    time_zone: string;
+                    practice?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The project */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectShort"];
+                };
+            };
+        };
+    };
+    "0e19edfd69e59f14e3d83fc222047bc1": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    wants_second_factor: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "292f0ac4cada23e9203e5a12cf749b42": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    name?: string;
+                    project_id?: number;
+                    role?: string;
+                    makes_admin?: boolean;
+                    user_id?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description Its path, said this once */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "41f59f1a4dcffc02c43dfd003c0767d8": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                invitation: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "431ec4c6b21257114811472a57f8774d": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                user: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    disabled?: boolean;
+                    is_admin?: boolean;
+                    second_factor?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The person */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+        };
+    };
+    "461bf59d4dedce1bd80ce7b43cdef342": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                user: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    role: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The person */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+        };
+    };
+    "9c46673ee5d0e8da83264d5211c7d36a": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                user: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The person */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
                 };
             };
         };
@@ -7321,6 +8181,8 @@ export interface operations {
                 "application/json": {
                     email: string;
                     password: string;
+                    /** @description of the second factor */
+                    code?: string | null;
                 };
             };
         };

@@ -8,6 +8,7 @@ import { useOutbox } from '../outbox/useOutbox'
 import { LineString } from '../ui/LineString'
 import { Page } from '../ui/Page'
 import { Sheet } from '../ui/Sheet'
+import { TakeAway } from '../ui/TakeAway'
 import { useShow } from '../ui/units'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { VerdictMark } from '../ui/Verdict'
@@ -126,12 +127,26 @@ export default function JointPage(): ReactElement {
       {data.state !== 'cut-out' && data.state !== 'planned' && line.data && line.data.role !== 'joiner' && (
         <CutOut id={id} number={data.number} urgent={data.judgement.verdict === 'bad'} />
       )}
+      {data.state === 'planned' && data.facts.length === 0 && !data.replaces && mayTakeBack(data, line.data?.role) && (
+        <TakeAway
+          path={`/joints/${id}`}
+          to={`/lines/${data.line.id}`}
+          first={say('joint.takeItBack')}
+          asks={say('joint.takeBack', { name: data.name })}
+          goes={say('joint.nothingIsRecordedOnIt')}
+          second={say('joint.takeItBackNow')}
+        />
+      )}
       {data.judgement.verdict === 'bad' && line.data?.role === 'joiner' && data.state !== 'cut-out' && data.judgement.left_face && (
         <Typography sx={{ mt: 2 }}>{say('joint.tellTheForemanTheCutOut')}</Typography>
       )}
     </Page>
   )
 }
+
+/** What is on the string is the plan's; a restraint comes with the work and goes with it. */
+const mayTakeBack = (joint: Subject, role: string | undefined): boolean =>
+  joint.place === 'in-line' ? role === 'engineer' : joint.host ? role !== undefined : role === 'engineer' || role === 'foreman'
 
 /** The restraints on both ends of a large coupling, each a joint of its own. */
 function Restraints({

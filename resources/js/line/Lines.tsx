@@ -25,13 +25,21 @@ export default function Lines(): ReactElement {
   const navigate = useNavigate()
   const show = useShow()
   if (!lines.data) return whileComing(lines)
+  const isNew = me.data !== undefined && me.data.projects.length === 0
   const engineer = me.data?.projects.some((p) => p.role === 'engineer')
   return (
     <Page title={say('common.lines')}>
       {lines.data.length === 0 && (
         <Typography sx={{ my: 3 }}>
-          {say('line.noLineYet', { next: engineer ? say('line.makeTheFirstOne') : say('line.anEngineerOfYourProjectMakes') })}
+          {isNew
+            ? say(me.data!.is_admin ? 'line.makeAProjectFirst' : 'people.youAreInNoProject')
+            : say('line.noLineYet', { next: say(engineer ? 'line.makeTheFirstOne' : 'line.anEngineerOfYourProjectMakes') })}
         </Typography>
+      )}
+      {isNew && me.data!.is_admin && (
+        <Button variant="contained" component={Link} to="/organisation">
+          {say('people.organisation')}
+        </Button>
       )}
       {lines.data.map((line) => (
         <Box key={line.id} component="article" sx={{ borderTop: 1, borderColor: 'divider', py: 2.5 }}>

@@ -2,7 +2,6 @@ import { Box, Button, Link as MuiLink, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../api/client'
-import { RemoveSection } from './RemoveSection'
 import { useProcedure, useSection } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { whileComing } from '../ui/whileComing'
@@ -13,6 +12,7 @@ import { Sheet } from '../ui/Sheet'
 import { useShow } from '../ui/units'
 import { useNow } from '../ui/useNow'
 import { Sentence, WORD } from '../ui/Verdict'
+import { TakeAway } from '../ui/TakeAway'
 import { say } from '../texts/say'
 import { stateWord } from '../texts/words'
 import { MethodSays } from './MethodSays'
@@ -111,7 +111,16 @@ export default function SectionPage(): ReactElement {
             </Typography>
           )}
           <Refused why={begin.fault} />
-          {data.role === 'engineer' && data.tests.length === 0 && <RemoveSection id={id} name={data.name} line={data.line.id} />}
+          {data.role === 'engineer' && data.tests.length === 0 && (
+            <TakeAway
+              path={`/sections/${id}`}
+              to={`/lines/${data.line.id}`}
+              first={say('section.removeTheSection')}
+              asks={say('section.remove', { name: data.name })}
+              goes={say('section.itsPlanGoes')}
+              second={say('section.removeIt')}
+            />
+          )}
           {asked && (
             <Sheet
               open

@@ -16,6 +16,9 @@ export const stateWord = among({
   'pulled-apart': 'words.pulledApart',
 })
 
+/** What somebody can be in a project, with the most to do with pipes first. */
+export const ROLES = ['joiner', 'foreman', 'inspector', 'engineer'] as const
+
 export const roleWord = among({
   joiner: 'words.joiner',
   foreman: 'words.foreman',

@@ -279,6 +279,14 @@ const Person = memo(function Person(): ReactElement | null {
         <MenuItem
           onClick={() => {
             close()
+            void navigate('/account')
+          }}
+        >
+          {say('account.yourAccount')}
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            close()
             if (mine > 0) setLeaving(true)
             else void leave()
           }}

@@ -2,6 +2,7 @@ import { Button, Typography } from '@mui/material'
 import type { ReactElement } from 'react'
 import { Refusal, Unreachable } from '../api/client'
 import { Page } from './Page'
+import { ToAccount } from './ToAccount'
 import { ToSignIn } from './ToSignIn'
 import { say } from '../texts/say'
 
@@ -23,6 +24,7 @@ export function whileComing(query: { error: Error | null; refetch: () => unknown
       <Typography sx={{ my: 2 }}>
         {!error ? say('ui.coming') : error instanceof Unreachable ? say('ui.theServerDoesNotAnswerWhat') : error.message}
       </Typography>
+      {error instanceof Refusal && error.status === 403 && <ToAccount />}
       {error && (
         <Button variant="outlined" onClick={() => query.refetch()}>
           {say('ui.tryAgain')}

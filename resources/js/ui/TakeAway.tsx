@@ -3,34 +3,45 @@ import { useState, type ReactElement } from 'react'
 import { useNavigate } from 'react-router'
 import { api } from '../api/client'
 import { useVerb } from '../api/useVerb'
-import { say } from '../texts/say'
-import { Refused } from '../ui/Refused'
-import { Sheet } from '../ui/Sheet'
+import { Refused } from './Refused'
+import { Sheet } from './Sheet'
 
-/** A section that was planned otherwise goes before its first test; the second tap names what goes. */
-export function RemoveSection({ id, name, line }: { id: string; name: string; line: string }): ReactElement {
+interface Props {
+  /** what goes, at the server */
+  path: string
+  /** where one is then */
+  to: string
+  /** what the first tap says, what is asked, what goes with it, and what the second tap says */
+  first: string
+  asks: string
+  goes: string
+  second: string
+}
+
+/** Something that was planned goes again before work begins on it; the second tap names what goes. */
+export function TakeAway({ path, to, first, asks, goes, second }: Props): ReactElement {
   const navigate = useNavigate()
   const [asked, setAsked] = useState(false)
   const remove = useVerb(
-    () => api.delete(`/sections/${id}`),
-    () => void navigate(`/lines/${line}`),
+    () => api.delete(path),
+    () => void navigate(to),
   )
   return (
     <>
       <Button sx={{ mt: 1 }} onClick={() => setAsked(true)}>
-        {say('section.removeTheSection')}
+        {first}
       </Button>
       <Sheet
         open={asked}
         onClose={() => setAsked(false)}
-        title={say('section.remove', { name })}
+        title={asks}
         actions={
           <Button variant="contained" color="secondary" disabled={remove.busy} onClick={() => remove.run()}>
-            {say('section.removeIt')}
+            {second}
           </Button>
         }
       >
-        <Typography>{say('section.itsPlanGoes')}</Typography>
+        <Typography>{goes}</Typography>
         <Refused why={remove.fault} />
       </Sheet>
     </>

@@ -1,5 +1,6 @@
-import { Box, Typography } from '@mui/material'
+import { Box, Button, Typography } from '@mui/material'
 import type { ReactElement } from 'react'
+import { Link } from 'react-router'
 import { useMe, usePeople } from '../api/queries'
 import { say } from '../texts/say'
 import { roleWord } from '../texts/words'
@@ -14,6 +15,12 @@ export default function PeoplePage(): ReactElement {
   if (!projects.data) return whileComing(projects, { to: '/', label: say('common.lines') })
   return (
     <Page title={say('desk.people')} up={{ to: '/', label: say('common.lines') }}>
+      {me.data?.is_admin && (
+        <Button variant="outlined" component={Link} to="/organisation" sx={{ mt: 2 }}>
+          {say('people.organisation')}
+        </Button>
+      )}
+      {projects.data.length === 0 && <Typography sx={{ mt: 2 }}>{say('people.youAreInNoProject')}</Typography>}
       {projects.data.map((project) => (
         <Box component="section" key={project.id} aria-labelledby={`project-${project.id}`} sx={{ mt: 3 }}>
           <Typography id={`project-${project.id}`} variant="h2">
