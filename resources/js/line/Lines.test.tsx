@@ -8,7 +8,7 @@ import { queries } from '../api/queries'
 import Lines from './Lines'
 import { LookProvider } from '../ui/settings'
 
-const ME = { id: 7, name: 'Bram Ivesley', email: 'bram@diastoma.example', units: 'metric', projects: [] }
+const ME = { id: 7, name: 'Bram Ivesley', email: 'bram@diastoma.example', units: 'metric', projects: [{ id: 1, role: 'joiner' }] }
 
 function SignInHere(): ReactElement {
   const { state } = useLocation() as { state: { from: string } }
