@@ -3,6 +3,7 @@
 use App\Http\Middleware\NoteInJournal;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SpeakLanguage;
+use App\Http\Middleware\TellTime;
 use App\Support\Conflict;
 use App\Support\Problem;
 use Diastoma\Core\Refused;
@@ -27,6 +28,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
         $middleware->append(SpeakLanguage::class);
+        $middleware->append(TellTime::class);
         $middleware->statefulApi();
         $middleware->alias(['journal' => NoteInJournal::class]);
         $middleware->redirectGuestsTo(fn () => null);

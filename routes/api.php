@@ -1,6 +1,7 @@
 <?php
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\ContestedController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\InvitationController;
@@ -74,6 +75,7 @@ Route::middleware(['auth:sanctum', Allowed::class])->group(function () {
     Route::get('subjects/{kind}/{subject}/record.json', [SubjectController::class, 'export']);
     Route::post('subjects/{kind}/{subject}/facts', [SubjectController::class, 'record']);
     Route::post('subjects/{kind}/{subject}/photos', [SubjectController::class, 'keepPhoto']);
+    Route::post('contested/{contested:id}/decision', [ContestedController::class, 'decide'])->middleware('journal:decided');
     Route::get('photos/{photo}', [SubjectController::class, 'photo']);
     // What a device recorded before it had this version of the pages must still arrive.
     Route::post('{before}/{id}/{what}', [SubjectController::class, 'moved'])

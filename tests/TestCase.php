@@ -61,6 +61,7 @@ abstract class TestCase extends Base
             'mdp_bar' => 8,
             'pipe_length_m' => 6,
             'procedure_hash' => $hash($procedure),
+            'begun_on' => '2026-01-01',
             'centre_line' => [[0, 0, 0, 10], [18, 18, 0, 11]],
             'sections' => [
                 [

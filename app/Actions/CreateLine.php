@@ -53,6 +53,8 @@ final class CreateLine
                 'pipe_length_m' => $body['pipe_length_m'],
                 'procedure_hash' => $procedure->hash,
                 'centre_line' => $centreLine,
+                // What was recorded before work began is a slip of a clock; work that is put in afterwards says its day.
+                'begun_on' => $body['begun_on'] ?? now($project->time_zone)->format('Y-m-d'),
                 'created_by' => $by->id,
             ]);
             $this->planJoints($line, $procedure);

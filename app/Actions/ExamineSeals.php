@@ -43,7 +43,7 @@ final class ExamineSeals
 
         return [
             'broken' => array_merge(...array_column($standing, 'found')),
-            'mended' => $mended === [] ? [] : [...$anew['says'], ...array_merge(...array_column($mended, 'found'))],
+            'anew' => $mended === [] ? [] : [...$anew['says'], ...array_merge(...array_column($mended, 'found'))],
             'breaks' => $standing,
         ];
     }

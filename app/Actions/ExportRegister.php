@@ -42,7 +42,7 @@ final class ExportRegister
         return [
             'line' => $line->only(['id', 'name', 'service']) + ['practice' => $line->project->practice],
             'chain_broken' => $seals['broken'],
-            'chain_mended' => $seals['mended'],
+            'chain_mended' => $seals['anew'],
             'chain_head' => SealSubject::head($line),
             'columns' => $told,
             'joints' => $line->joints

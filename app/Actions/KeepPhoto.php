@@ -40,6 +40,8 @@ final class KeepPhoto
 
         // The row is taken first: who comes with the same id at the same moment waits for it, and writes over nothing.
         return DB::transaction(function () use ($subject, $by, $id, $step, $takenAt, $jpeg): Photo {
+            // Either it stands under the seal, or it is marked as what came after.
+            $own = $subject::query()->lockForUpdate()->findOrFail($subject->getKey());
             $photo = Photo::query()->createOrFirst(
                 ['id' => $id],
                 [
@@ -52,6 +54,7 @@ final class KeepPhoto
                     'height' => $jpeg['height'],
                     'taken_at' => $takenAt,
                     'user_id' => $by->id,
+                    'late' => $own->closed() !== null,
                 ],
             );
             if (! $photo->wasRecentlyCreated) {

@@ -34,8 +34,8 @@ final class RecordFact
     /**
      * @param  array{
      *     id: string, step: string, value: array<string, mixed>, recorded_at: string,
-     *     supersedes?: string|null, reason?: string|null
-     * }  $body
+     *     supersedes?: string|null, reason?: string|null, device?: string|null, clock_off_s?: int|null, was_ahead_s?: int
+     * }  $body  was_ahead_s: by how much the clock of the device is ahead, where the device did not correct the time itself
      */
     public function __invoke(Subject $subject, User $by, Role $role, array $body): Recording
     {
@@ -64,10 +64,7 @@ final class RecordFact
     /** @param  array<string, mixed>  $body */
     private function record(Subject $subject, User $by, Role $role, array $body): Recording
     {
-        $hash = hash(
-            'sha256',
-            Procedure::canonical([$subject->getKey(), $body['step'], $body['value'], $body['recorded_at'], $body['supersedes'] ?? null]),
-        );
+        $hash = self::hash($subject, $body);
         $known = $subject->recorded()->firstWhere('id', $body['id']);
         if ($known !== null) {
             return $known->body_hash === $hash ? new Recording($subject, $known, $subject->judgement(), false, [$subject])
@@ -79,7 +76,7 @@ final class RecordFact
         $step = $subject->procedure()->step($body['step'])
             ?? throw Refused::field('step', Say::text('refused.noStep', ['step' => $body['step']]));
         $this->mustBeAllowed($step, $role);
-        $recorded = Instant::parse($body['recorded_at'], 'recorded_at', 'recorded_at');
+        $recorded = self::recordedAt($body);
         $value = $this->withItems($subject, $step, $step->normalise($body['value']));
         $this->mustSupersedeRightly($subject, $step, $body, $value);
         $signs = $step->kind instanceof Hold && Hold::isSigned($value);
@@ -91,8 +88,10 @@ final class RecordFact
         }
         $fact = $this->store($subject, $by, [
             'id' => $body['id'], 'step' => $step->key(), 'value' => $value, 'typed' => $body['value'],
-            'recorded_at' => $recorded->format('Y-m-d\TH:i:sP'), 'user_id' => $by->id, 'role' => $role->value,
+            'recorded_at' => $recorded, 'user_id' => $by->id, 'role' => $role->value,
             'supersedes' => $body['supersedes'] ?? null, 'reason' => $body['reason'] ?? null, 'body_hash' => $hash,
+            'device' => $body['device'] ?? null, 'clock_off_s' => $body['clock_off_s'] ?? null,
+            'received_at' => now()->format('Y-m-d H:i:s.v'),
         ]);
         if ($step->kind instanceof Trace && Trace::mayBeReplaced($value) && ($value['final'] ?? false)) {
             EvidenceFile::query()->create([
@@ -109,6 +108,31 @@ final class RecordFact
         }
 
         return new Recording($subject, $fact, $judgement, true, [$subject, ...$this->judge->dependants($subject)]);
+    }
+
+    /**
+     * When it was recorded, by the clock of the server where the device did not know that its own was off.
+     *
+     * @param  array<string, mixed>  $body
+     */
+    public static function recordedAt(array $body): string
+    {
+        $said = Instant::parse($body['recorded_at'], 'recorded_at', 'recorded_at');
+
+        return $said->modify(sprintf('%+d seconds', -($body['was_ahead_s'] ?? 0)))->format('Y-m-d\TH:i:sP');
+    }
+
+    /**
+     * Of what came: the same fact sent twice has the same one.
+     *
+     * @param  array<string, mixed>  $body
+     */
+    public static function hash(Subject $subject, array $body): string
+    {
+        return hash(
+            'sha256',
+            Procedure::canonical([$subject->getKey(), $body['step'], $body['value'], $body['recorded_at'], $body['supersedes'] ?? null]),
+        );
     }
 
     /** @param  array<string, mixed>  $fact */

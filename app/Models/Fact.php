@@ -23,6 +23,8 @@ use Illuminate\Database\Eloquent\Relations\MorphTo;
  * @property string|null $reason
  * @property string $body_hash
  * @property string $received_at by the clock of the server, UTC
+ * @property string|null $device on which it was recorded
+ * @property int|null $clock_off_s by how much the clock of the device was ahead; the time of recording is corrected by it
  * @property-read User $user
  * @property-read string $by name of the person, where it was read with {@see Subject::recorded()}
  */
@@ -56,6 +58,8 @@ class Fact extends Model
             'typed' => $this->typed,
             'at' => $this->recorded_at,
             'received' => $this->received_at,
+            'device' => $this->device,
+            'clock_off_s' => $this->clock_off_s,
             'by' => $this->by,
             'role' => $this->role,
             'supersedes' => $this->supersedes,

@@ -104,6 +104,7 @@ class Joint extends Subject
             'service' => $line->service,
             'time_zone' => $line->project->time_zone,
             'practice' => $line->project->practice,
+            'begun_on' => $line->begun_on,
             'mdp_bar' => $line->mdp_bar,
             'sides' => $this->sides(),
             'pipes' => array_filter($this->pipes ?? []),

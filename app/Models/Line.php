@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property float $design_bar
  * @property float $mdp_bar
  * @property float $pipe_length_m
+ * @property string|null $begun_on the day on which work begins, at the place; null: nobody said it
  * @property string $procedure_hash
  * @property non-empty-list<array{float, float, float, float}> $centre_line
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Joint> $joints

@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\MorphTo;
  * @property int $width
  * @property int $height
  * @property string $taken_at
+ * @property bool $late it came in after what it shows was sealed or cut out: a remark, and no part of what was accepted
  * @property-read User $user
  * @property-read Model|null $subject
  */
@@ -30,6 +31,8 @@ class Photo extends Model
     protected $keyType = 'string';
 
     protected $guarded = [];
+
+    protected $casts = ['late' => 'boolean'];
 
     /** @return MorphTo<Model, $this> */
     public function subject(): MorphTo

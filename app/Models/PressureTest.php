@@ -48,7 +48,11 @@ class PressureTest extends Subject
 
     public function context(): array
     {
-        $known = ['practice' => $this->line()->project->practice, 'test_from' => $this->coldFrom()] + $this->context;
+        $known = [
+            'practice' => $this->line()->project->practice,
+            'begun_on' => $this->line()->begun_on,
+            'test_from' => $this->coldFrom(),
+        ] + $this->context;
         // Where the method has a pressure of its own, another one beside it would be read as the one to pump.
         if (! $this->procedure()->asks(PlanSection::AT_GAUGE)) {
             unset($known[PlanSection::AT_GAUGE]);
@@ -95,7 +99,7 @@ class PressureTest extends Subject
 
     public function holdsUpSignature(): array
     {
-        return app(PlanSection::class)->plan($this->section)['missing'];
+        return [...parent::holdsUpSignature(), ...app(PlanSection::class)->plan($this->section)['missing']];
     }
 
     public function closed(): ?string

@@ -32,6 +32,12 @@ enum Role: string
         return $this !== self::Joiner;
     }
 
+    /** Which of two readings counts. */
+    public function mayDecide(): bool
+    {
+        return $this === self::Foreman || $this === self::Engineer;
+    }
+
     public function mayTest(): bool
     {
         return $this !== self::Joiner;

@@ -60,6 +60,7 @@ class Stretch extends Subject
             'service' => $line->service,
             'time_zone' => $line->project->time_zone,
             'practice' => $line->project->practice,
+            'begun_on' => $line->begun_on,
             'mdp_bar' => $line->mdp_bar,
             'from_m' => $this->from_m,
             'to_m' => $this->to_m ?? $this->from_m,

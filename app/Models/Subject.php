@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use App\Support\Say;
 use Diastoma\Core\Procedure\Fact as CoreFact;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Judgement;
@@ -92,7 +93,12 @@ abstract class Subject extends Model
     /** What outside its own facts keeps it from being signed. @return list<string> */
     public function holdsUpSignature(): array
     {
-        return [];
+        return Contested::of($this)->whereNull('counts')->with('user')->get()
+            ->map(fn (Contested $c) => Say::text('called.waitsForDecision', [
+                'name' => $c->user->name,
+                'step' => $this->procedure()->step($c->step)?->title($this->context()) ?? $c->step,
+            ]))
+            ->all();
     }
 
     /** @param  Procedure|null  $by  another text than its own, to see what that says of it */
@@ -100,6 +106,7 @@ abstract class Subject extends Model
     {
         $facts = $this->recorded()->map(fn (Fact $f) => new CoreFact(
             $f->id, $f->step, $f->value, new \DateTimeImmutable($f->recorded_at), $f->by, $f->role, $f->supersedes,
+            new \DateTimeImmutable($f->received_at, new \DateTimeZone('UTC')),
         ))->all();
 
         return Judge::judge($by ?? $this->procedure(), array_values($facts), $this->context(), $now ?? new \DateTimeImmutable);

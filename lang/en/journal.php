@@ -5,6 +5,7 @@ return [
     'administrator' => 'made :name administrator',
     'came-in' => 'followed an invitation to :project as :role',
     'came-in-as-administrator' => 'followed an invitation as administrator',
+    'decided' => 'decided which of two readings counts (:given)',
     'disabled' => 'disabled :name',
     'enabled' => 'let :name in again',
     'factor-added' => 'added a second factor',

@@ -110,4 +110,8 @@ return [
     'jointHasAttached' => 'Joint :number carries restraints: take those back first.',
     'jointIsBegun' => 'Joint :number is begun: it stays in the record.',
     'jointReplaces' => 'Joint :number is in the place of one that was cut out: it stays.',
+    'decidedAlready' => 'Somebody has decided this meanwhile.',
+    'whoDecides' => 'A foreman or an engineer decides which of two readings counts.',
+    'whyItCounts' => 'reason is missing: say why.',
+    'entryTooLarge' => 'value is too large: the entry has :mb MB, and at most :most MB are taken at once. Record it in parts.',
 ];

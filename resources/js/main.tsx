@@ -9,7 +9,7 @@ import { patch } from './api/patch'
 import { queries } from './api/queries'
 import Lines from './line/Lines'
 import { dropOldDrafts } from './outbox/drafts'
-import { keepSending, setPerson, whenSent, whenStranger } from './outbox/outbox'
+import { keepSending, setPerson, whenContested, whenSent, whenStranger } from './outbox/outbox'
 import { resumeRuns } from './outbox/runs'
 import SignIn from './SignIn'
 import { Fault } from './ui/Fault'
@@ -86,6 +86,7 @@ const router = createBrowserRouter([
   { element: <Root />, children: pages.map(([path, element]) => ({ path, element, errorElement: <Fault /> })) },
 ])
 
+whenContested(() => void queries.invalidateQueries())
 whenSent((subject, recorded) => patch(queries, subject, recorded))
 // What is recorded belongs to who is signed in, as the server last said.
 queries.getQueryCache().subscribe(({ type, query }) => {

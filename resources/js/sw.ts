@@ -41,6 +41,12 @@ self.addEventListener('message', (event) => {
   if (event.data === 'claim') event.waitUntil(self.clients.claim())
 })
 
+function asKept(answer: Response): Response {
+  const headers = new Headers(answer.headers)
+  headers.set('X-Kept', '1')
+  return new Response(answer.body, { status: answer.status, statusText: answer.statusText, headers })
+}
+
 registerRoute(({ url }) => url.pathname.startsWith('/build/'), new CacheFirst({ cacheName: SHELL }))
 // Test packs and exports are opened like pages, but they are files of the server.
 registerRoute(
@@ -60,7 +66,13 @@ registerRoute(
   new NetworkFirst({
     cacheName: ANSWERS,
     networkTimeoutSeconds: 8,
-    plugins: [{ cacheWillUpdate: async ({ response }) => (response.status === 200 ? response : null) }],
+    plugins: [
+      {
+        cacheWillUpdate: async ({ response }) => (response.status === 200 ? response : null),
+        // What is kept says what time it was then, and not what time it is.
+        cachedResponseWillBeUsed: async ({ cachedResponse }) => cachedResponse && asKept(cachedResponse),
+      },
+    ],
   }),
 )
 setCatchHandler(async () => Response.error())

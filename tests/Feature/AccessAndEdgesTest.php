@@ -199,8 +199,8 @@ it('keeps the joints of a line to themselves when two phones send at once', func
     $joint = $line['joints'][0]['id'];
     $this->record('joiner', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])->assertCreated();
     // The second phone did not know: it is told, nothing is overwritten, and it may supersede with a reason.
-    $answer = $this->record('foreman', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '8', 'pipe_b' => '9'])->assertConflict();
-    expect($answer->json('errors.0.message'))->toContain('was recorded already')->and(Fact::query()->count())->toBe(1);
+    $answer = $this->record('foreman', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '8', 'pipe_b' => '9'])->assertAccepted();
+    expect($answer->json('contested.why'))->toContain('was recorded already')->and(Fact::query()->count())->toBe(1);
     $id = (string) Str::uuid();
     $this->record('foreman', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 14], ['id' => $id])->assertCreated();
     $this->record('foreman', "subjects/joint/{$line['joints'][1]['id']}", 'chamfer', ['length_mm' => 14], ['id' => $id])->assertConflict();

@@ -62,8 +62,16 @@ export class Trench {
     return (await (await this.page.request.get(`${this.base}/api/v1/${path}`, { headers: await this.headers() })).json()) as T
   }
 
-  async post<T>(path: string, data: unknown): Promise<T> {
-    const answer = await this.page.request.post(`${this.base}/api/v1/${path}`, { headers: await this.headers(), data })
+  post<T>(path: string, data: unknown): Promise<T> {
+    return this.send('post', path, data)
+  }
+
+  put<T>(path: string, data: unknown): Promise<T> {
+    return this.send('put', path, data)
+  }
+
+  private async send<T>(how: 'post' | 'put', path: string, data: unknown): Promise<T> {
+    const answer = await this.page.request[how](`${this.base}/api/v1/${path}`, { headers: await this.headers(), data })
     expect(answer.ok(), `${path}: ${await answer.text()}`).toBe(true)
     return (await answer.json()) as T
   }
@@ -74,12 +82,18 @@ export class Trench {
   }
 
   /** A line of so many pipes, 12 m each. */
-  async line(name: string, procedure: string, pipe: { dn_mm: number; sdr: number; service?: string }, joints: number): Promise<MadeLine> {
+  async line(
+    name: string,
+    procedure: string,
+    pipe: { dn_mm: number; sdr: number; service?: string },
+    joints: number,
+    project?: number,
+  ): Promise<MadeLine> {
     const hash = (await this.get<{ hash: string; key: string }[]>('procedures')).find((p) => p.key === procedure)!.hash
     const me = await this.get<{ projects: { id: number }[] }>('me')
     const far = 12 * (joints + 1)
     return this.post('lines', {
-      project_id: me.projects[0]!.id,
+      project_id: project ?? me.projects[0]!.id,
       name,
       service: 'water',
       material: 'PE100',

@@ -4,17 +4,22 @@ namespace App\Http\Controllers;
 
 use App\Actions\ConfirmSigner;
 use App\Actions\ExportSubject;
+use App\Actions\KeepContested;
 use App\Actions\KeepPhoto;
 use App\Actions\OfferValues;
 use App\Actions\OwnWork;
 use App\Actions\RecordFact;
 use App\Http\Requests\NewFact;
 use App\Http\Requests\NewPhoto;
+use App\Http\Resources\ContestedRow;
 use App\Http\Resources\FactRow;
 use App\Http\Resources\LineRow;
 use App\Http\Resources\SubjectPage;
+use App\Models\Contested;
 use App\Models\Photo;
 use App\Models\Subject;
+use App\Support\Conflict;
+use App\Support\DeviceClock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -32,20 +37,35 @@ final class SubjectController extends Controller
             [
                 'judgement' => $this->judgement($request, $subject, $subject->judgement()),
                 'offers' => $offers($subject),
+                'contested' => ContestedRow::of($subject, $this->user($request)->units),
                 'own_work' => OwnWork::says($subject, $this->user($request)),
             ] +
                 SubjectPage::of($subject),
         );
     }
 
-    public function record(NewFact $request, string $kind, Subject $subject, RecordFact $record, ConfirmSigner $confirm): JsonResponse
-    {
+    public function record(
+        NewFact $request,
+        string $kind,
+        Subject $subject,
+        RecordFact $record,
+        ConfirmSigner $confirm,
+        KeepContested $contest,
+    ): JsonResponse {
         $role = $this->member($request, $subject->line());
         $body = $request->body();
+        $ahead = DeviceClock::ahead($request, $subject, $body['clock_off_s'] ?? null);
+        if ($ahead !== null) {
+            $body = ['was_ahead_s' => $ahead, 'clock_off_s' => $ahead] + $body;
+        }
         if ($record->seals($subject, $body)) {
             $confirm($request->who(), $request->validated('password'));
         }
-        $done = $record($subject, $request->who(), $role, $body);
+        try {
+            $done = $record($subject, $request->who(), $role, $body);
+        } catch (Conflict $conflict) {
+            return $this->contested($contest($subject, $request->who(), $role, $body, $conflict));
+        }
 
         return new JsonResponse(
             [
@@ -60,6 +80,12 @@ final class SubjectController extends Controller
             ],
             $done->stored ? 201 : 200,
         );
+    }
+
+    /** It is kept, and does not count yet. */
+    private function contested(Contested $kept): JsonResponse
+    {
+        return new JsonResponse(['contested' => ['id' => $kept->id, 'why' => $kept->why, 'counts' => $kept->counts]], 202);
     }
 
     /** What was judged, to be judged again elsewhere. */
@@ -80,7 +106,7 @@ final class SubjectController extends Controller
         $body = $request->validated();
         $photo = $keep($subject, $request->who(), $body['id'], $body['step'], $body['taken_at'], $request->picture());
 
-        return new JsonResponse($photo->only(['id', 'step', 'taken_at', 'width', 'height']) + ['by' => $photo->user->name], 201);
+        return new JsonResponse($photo->only(['id', 'step', 'taken_at', 'width', 'height', 'late']) + ['by' => $photo->user->name], 201);
     }
 
     /** Devices that were away bring along the address that they knew; method and body go with them. */

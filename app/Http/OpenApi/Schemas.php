@@ -228,13 +228,14 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'Photo',
-    required: ['id', 'step', 'taken_at', 'width', 'height', 'by'],
+    required: ['id', 'step', 'taken_at', 'width', 'height', 'late', 'by'],
     properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'step', type: 'string'),
         new OA\Property(property: 'taken_at', type: 'string'),
         new OA\Property(property: 'width', type: 'integer'),
         new OA\Property(property: 'height', type: 'integer'),
+        new OA\Property(property: 'late', description: 'it came in after the seal or the cut-out', type: 'boolean'),
         new OA\Property(property: 'by', type: 'string'),
     ],
 )]
@@ -853,6 +854,12 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'role', type: 'string'),
         new OA\Property(property: 'supersedes', type: 'string', nullable: true),
         new OA\Property(property: 'reason', type: 'string', nullable: true),
+        new OA\Property(
+            property: 'clock_off_s',
+            description: 'by how much the clock of the device was ahead; the time is corrected by it',
+            type: 'integer',
+            nullable: true,
+        ),
     ],
 )]
 #[OA\Schema(
@@ -865,6 +872,13 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'recorded_at', type: 'string'),
         new OA\Property(property: 'supersedes', type: 'string', nullable: true),
         new OA\Property(property: 'reason', type: 'string', nullable: true),
+        new OA\Property(property: 'device', description: 'on which it was recorded', type: 'string', nullable: true),
+        new OA\Property(
+            property: 'clock_off_s',
+            description: 'by how much the clock of the device is ahead, where its times are corrected by that already',
+            type: 'integer',
+            nullable: true,
+        ),
         new OA\Property(
             property: 'password',
             description: 'of who signs, where the signature seals; checked and not kept',
@@ -884,6 +898,26 @@ use OpenApi\Attributes as OA;
             description: 'what other joints have recorded and this one may take over, the newest first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/Offer'),
+        ),
+        new OA\Property(
+            property: 'contested',
+            description: 'readings that are kept beside the record until somebody decides which counts',
+            type: 'array',
+            items: new OA\Items(
+                required: ['id', 'step', 'title', 'said', 'by', 'recorded_at', 'why', 'counts', 'decided_by', 'reason'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'string'),
+                    new OA\Property(property: 'step', type: 'string'),
+                    new OA\Property(property: 'title', type: 'string'),
+                    new OA\Property(property: 'said', type: 'string'),
+                    new OA\Property(property: 'by', type: 'string'),
+                    new OA\Property(property: 'recorded_at', type: 'string'),
+                    new OA\Property(property: 'why', type: 'string'),
+                    new OA\Property(property: 'counts', type: 'boolean', nullable: true),
+                    new OA\Property(property: 'decided_by', type: 'string', nullable: true),
+                    new OA\Property(property: 'reason', type: 'string', nullable: true),
+                ],
+            ),
         ),
         new OA\Property(
             property: 'own_work',

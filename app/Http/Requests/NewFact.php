@@ -2,10 +2,18 @@
 
 namespace App\Http\Requests;
 
+use App\Support\Say;
+use Diastoma\Core\Refused;
+
 /** One fact. */
 final class NewFact extends DeviceRequest
 {
     use SentAsJson;
+
+    private const MEGA = 1_000_000;
+
+    /** A log of 50,000 readings has two of them. */
+    private const MOST_BYTES = 4 * self::MEGA;
 
     public function rules(): array
     {
@@ -16,9 +24,22 @@ final class NewFact extends DeviceRequest
             'recorded_at' => 'required|string|max:40',
             'supersedes' => 'nullable|uuid',
             'reason' => 'nullable|string|max:500',
+            'device' => 'nullable|uuid',
+            'clock_off_s' => 'nullable|integer|between:-315360000,315360000',
             // Asked for by a signature that seals; it is checked and never kept.
             'password' => 'nullable|string|max:200',
         ];
+    }
+
+    /** An entry that is too large says so before it is looked at: a device keeps it, and a person sees why it does not go. */
+    public function withValidator(): void
+    {
+        $bytes = \strlen((string) $this->getContent());
+        if ($bytes > self::MOST_BYTES) {
+            throw Refused::field('value', Say::text('refused.entryTooLarge', [
+                'mb' => number_format($bytes / self::MEGA, 1), 'most' => self::MOST_BYTES / self::MEGA,
+            ]));
+        }
     }
 
     /**
@@ -26,7 +47,7 @@ final class NewFact extends DeviceRequest
      *
      * @return array{
      *     id: string, step: string, value: array<string, mixed>, recorded_at: string,
-     *     supersedes?: string|null, reason?: string|null
+     *     supersedes?: string|null, reason?: string|null, device?: string|null, clock_off_s?: int|null
      * }
      */
     public function body(): array

@@ -38,6 +38,7 @@ final class NewLine extends ProjectRequest
             'mdp_bar' => 'required|numeric|between:0.1,100',
             'pipe_length_m' => 'required|numeric|between:0.5,500',
             'procedure_hash' => 'required|string|size:64',
+            'begun_on' => 'nullable|date_format:Y-m-d',
             'centre_line' => 'required|array|min:2|max:20000',
             'sections' => 'array|max:200',
         ] + $section;

@@ -21,6 +21,7 @@ final class FactRow
             'role' => $f->role,
             'supersedes' => $f->supersedes,
             'reason' => $f->reason,
+            'clock_off_s' => $f->clock_off_s,
         ];
     }
 

@@ -19,7 +19,7 @@ final class SubjectPage
     public static function of(Subject $subject): array
     {
         $line = $subject->line();
-        $photo = fn (Photo $p) => $p->only(['id', 'step', 'taken_at', 'width', 'height']) + ['by' => $p->user->name];
+        $photo = fn (Photo $p) => $p->only(['id', 'step', 'taken_at', 'width', 'height', 'late']) + ['by' => $p->user->name];
 
         return [
             'kind' => $subject->getMorphClass(),

@@ -122,7 +122,21 @@ final readonly class JudgeFromJson
             self::text($raw, 'by') ?? '',
             self::text($raw, 'role') ?? '',
             self::text($raw, 'supersedes'),
+            self::received($raw['received'] ?? null),
         );
+    }
+
+    /** As a record has it: UTC without a zone. */
+    private static function received(mixed $said): ?\DateTimeImmutable
+    {
+        $utc = new \DateTimeZone('UTC');
+        $read = \is_string($said) ? \DateTimeImmutable::createFromFormat('!Y-m-d H:i:s.v', $said, $utc) : null;
+
+        if ($read === false || ($said !== null && ! \is_string($said))) {
+            throw Refused::field('facts', 'facts: received must be a time as "2026-05-04 09:12:30.250", UTC.');
+        }
+
+        return $read;
     }
 
     /** @param  array<string, mixed>  $raw */

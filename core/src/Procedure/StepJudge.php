@@ -227,6 +227,7 @@ final readonly class StepJudge
             ...$this->order($step, $fact, $before),
             ...$this->tooEarly($step, $fact, $opensAt),
             ...$this->whileShut($step, $fact),
+            ...ImpossibleTime::of($fact, $this->known),
             ...$ruled,
         ];
         usort($reasons, fn (Reason $a, Reason $b) => $a->verdict->urgency() <=> $b->verdict->urgency());

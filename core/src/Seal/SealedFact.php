@@ -15,6 +15,8 @@ final class SealedFact
         'content' => 'content',
         'at' => 'time of recording',
         'received' => 'time of arrival',
+        'device' => 'device',
+        'clock_off_s' => 'correction of its clock, s',
         'by' => 'person',
         'role' => 'role',
         'supersedes' => 'what it replaces',

@@ -1,5 +1,6 @@
 import type { components } from './schema'
 import { say } from '../texts/say'
+import { heard } from './serverClock'
 
 type Schemas = components['schemas']
 export type Me = Schemas['Me']
@@ -163,8 +164,11 @@ async function send(method: string, path: string, body?: unknown, more: Record<s
     if (!(body instanceof FormData)) headers['Content-Type'] = 'application/json'
   }
   const payload = body === undefined ? undefined : body instanceof FormData ? body : JSON.stringify(body)
+  const asked = Date.now()
   try {
-    return await fetch(BASE + path, { method, headers, body: payload, credentials: 'same-origin' })
+    const response = await fetch(BASE + path, { method, headers, body: payload, credentials: 'same-origin' })
+    heard(response.headers, asked)
+    return response
   } catch {
     throw new Unreachable()
   }

@@ -91,6 +91,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/contested/{contested}/decision": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Decide which of two readings counts, and why; a foreman or an engineer does */
+        post: operations["3dadd9b77da7b4c135999428ef6df36e"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/waiting": {
         parameters: {
             query?: never;
@@ -1338,6 +1355,8 @@ export interface components {
             taken_at: string;
             width: number;
             height: number;
+            /** @description it came in after the seal or the cut-out */
+            late: boolean;
             by: string;
         };
         StoreKind: {
@@ -1755,6 +1774,8 @@ export interface components {
             role: string;
             supersedes: string | null;
             reason: string | null;
+            /** @description by how much the clock of the device was ahead; the time is corrected by it */
+            clock_off_s?: number | null;
         };
         NewFact: {
             id: string;
@@ -1765,12 +1786,29 @@ export interface components {
             recorded_at: string;
             supersedes?: string | null;
             reason?: string | null;
+            /** @description on which it was recorded */
+            device?: string | null;
+            /** @description by how much the clock of the device is ahead, where its times are corrected by that already */
+            clock_off_s?: number | null;
             /** @description of who signs, where the signature seals; checked and not kept */
             password?: string | null;
         };
         Subject: {
             /** @description what other joints have recorded and this one may take over, the newest first */
             offers: components["schemas"]["Offer"][];
+            /** @description readings that are kept beside the record until somebody decides which counts */
+            contested?: {
+                id: string;
+                step: string;
+                title: string;
+                said: string;
+                by: string;
+                recorded_at: string;
+                why: string;
+                counts: boolean | null;
+                decided_by: string | null;
+                reason: string | null;
+            }[];
             /** @description who reads it made it alone; null: somebody else had a hand in it */
             own_work?: {
                 text: string;
@@ -6620,6 +6658,38 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    "3dadd9b77da7b4c135999428ef6df36e": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                contested: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @description true: the later one counts */
+                    counts: boolean;
+                    reason: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Decided */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        counts: boolean;
+                    };
+                };
             };
         };
     };

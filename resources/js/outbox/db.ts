@@ -32,6 +32,8 @@ export interface Run {
   step: string
   trace: string
   startedAt: number
+  /** by how much the clock of the device was ahead then, ms: what runs is stamped by one clock from its beginning to its end */
+  ahead?: number
   speed: number
   /** rows with the time in the column's own unit */
   samples: number[][]

@@ -1,7 +1,21 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, expect, test, vi } from 'vitest'
 import { store } from './db'
-import { claim, deviceTime, drop, dropPhoto, flush, keepPhoto, record, setPerson, whenSent, whenStranger } from './outbox'
+import { forget, heard } from '../api/serverClock'
+import {
+  claim,
+  deviceTime,
+  drop,
+  dropPhoto,
+  flush,
+  keepPhoto,
+  record,
+  seal,
+  setPerson,
+  whenContested,
+  whenSent,
+  whenStranger,
+} from './outbox'
 
 const answer = (status: number, body: unknown): Response =>
   new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
@@ -10,6 +24,7 @@ const odile = { id: 2, name: 'Odile' }
 const stored = { judgement: {}, state: 'begun', stored: true }
 
 beforeEach(async () => {
+  forget()
   await store.waiting.clear()
   await store.photos.clear()
   vi.unstubAllGlobals()
@@ -171,4 +186,60 @@ test('where the server stumbles over one joint its facts wait in order, and thos
   await flush()
   expect(await store.waiting.count()).toBe(0)
   expect(asked.slice(-2)).toEqual(['first', 'second'])
+})
+
+/** A server that stores, and remembers what came and with which headings. */
+function taking(status = 201, said: unknown = stored): { body: Record<string, unknown>; headers: Record<string, string> }[] {
+  const came: { body: Record<string, unknown>; headers: Record<string, string> }[] = []
+  vi.stubGlobal('fetch', async (_url: string, init: RequestInit) => {
+    came.push({ body: JSON.parse(String(init.body)) as Record<string, unknown>, headers: init.headers as Record<string, string> })
+    return answer(status, said)
+  })
+  return came
+}
+
+test('each fact says on which device it was made, and what time it is there when it goes out', async () => {
+  await record('subjects/joint/1', { step: 'one', value: {} })
+  await record('subjects/joint/1', { step: 'two', value: {} })
+  const came = taking()
+  await flush()
+  expect(came[0]!.body['device']).toMatch(/^[0-9a-f-]{36}$/)
+  expect(came[1]!.body['device']).toBe(came[0]!.body['device'])
+  expect(came[0]!.body).not.toHaveProperty('clock_off_s')
+  expect(Math.abs(Number(came[0]!.headers['X-Device-Clock']) - Date.now())).toBeLessThan(5_000)
+})
+
+test('what is recorded while the clock is known to be off carries the right time, and by how much it was corrected', async () => {
+  heard(new Headers({ 'X-Server-Time': String(Date.now() - 7_200_000) }), Date.now())
+  await record('subjects/joint/1', { step: 'one', value: {} })
+  const came = taking()
+  await flush()
+  expect(came[0]!.body['clock_off_s']).toBe(7_200)
+  expect(Math.abs(Date.parse(String(came[0]!.body['recorded_at'])) - (Date.now() - 7_200_000))).toBeLessThan(5_000)
+})
+
+test('a reading that contradicts another is kept by the server: it leaves the device, and the page is told', async () => {
+  let told = 0
+  whenContested(() => told++)
+  await record('subjects/joint/1', { step: 'one', value: {} })
+  taking(202, { contested: { id: 'x', why: 'It was recorded already.' } })
+  await flush()
+  expect(await store.waiting.count()).toBe(0)
+  expect(told).toBe(1)
+})
+
+test('a seal goes out after all that waits, at once or not at all, and its password is kept nowhere', async () => {
+  await record('subjects/joint/1', { step: 'one', value: {} })
+  await expect(seal('subjects/joint/1', 'id', { step: 'accept', value: { signed: true } }, 'heron-and-gravel')).rejects.toThrow(
+    'has not reached the server yet',
+  )
+  const came = taking()
+  await seal('subjects/joint/1', 'id', { step: 'accept', value: { signed: true } }, 'heron-and-gravel')
+  expect(came.map((c) => c.body['step'])).toEqual(['one', 'accept'])
+  expect(came[1]!.body['password']).toBe('heron-and-gravel')
+  expect(JSON.stringify([await store.waiting.toArray(), { ...localStorage }])).not.toContain('heron')
+  // Nothing of it waits where it was refused.
+  taking(422, { title: 'That is not your password.', errors: [{ field: 'password', message: 'That is not your password.' }] })
+  await expect(seal('subjects/joint/1', 'id', { step: 'accept', value: { signed: true } }, 'wrong')).rejects.toThrow('not your password')
+  expect(await store.waiting.count()).toBe(0)
 })

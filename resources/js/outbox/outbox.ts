@@ -1,6 +1,11 @@
 import { api, Refusal, Unreachable, type NewFact, type Recorded } from '../api/client'
 import { store, type Person, type Waiting, type WaitingPhoto } from './db'
 import { say } from '../texts/say'
+import { clockAhead } from '../api/serverClock'
+import { waitAfter } from './backOff'
+import { deviceId } from './device'
+import { newId } from './id'
+import { keepRoom } from './room'
 
 /**
  * Facts are written to the device's own database first and sent in order, each until the server says it is stored.
@@ -12,6 +17,13 @@ const listeners = new Set<Listener>()
 let sending: Promise<void> | null = null
 let wanted = false
 let onSent: (subject: string, recorded: Recorded) => void = () => undefined
+
+let onContested: () => void = () => undefined
+
+/** The server keeps it beside the record: another reading counts there until somebody decides. */
+interface Contested {
+  contested: { id: string; why: string }
+}
 
 let here: Person | null = null
 let onStranger: () => void = () => undefined
@@ -54,6 +66,11 @@ export function whenSent(callback: typeof onSent): void {
   onSent = callback
 }
 
+/** Called when what was sent contradicts what is recorded there. */
+export function whenContested(callback: typeof onContested): void {
+  onContested = callback
+}
+
 /** Time of the device with its offset, as facts carry it. */
 export function deviceTime(at = new Date()): string {
   const two = (n: number): string => String(n).padStart(2, '0')
@@ -64,13 +81,14 @@ export function deviceTime(at = new Date()): string {
   return `${day}T${[at.getHours(), at.getMinutes(), at.getSeconds()].map(two).join(':')}${offset}`
 }
 
-export function newId(): string {
-  return crypto.randomUUID
-    ? crypto.randomUUID()
-    : '10000000-1000-4000-8000-100000000000'.replace(/[018]/g, (c) =>
-        (Number(c) ^ (crypto.getRandomValues(new Uint8Array(1))[0]! & (15 >> (Number(c) / 4)))).toString(16),
-      )
-}
+/** What is stamped at this moment of the device, by the clock of the server as far as it is known. */
+export const stamp = (ms = Date.now(), ahead = clockAhead()): string => deviceTime(new Date(ms - ahead))
+
+/** What goes with each fact: on which device, and by how much its clock was ahead where its times are corrected by that. */
+export const ofDevice = (ahead = clockAhead()): { device: string; clock_off_s?: number } => ({
+  device: deviceId(),
+  ...(ahead === 0 ? {} : { clock_off_s: Math.round(ahead / 1000) }),
+})
 
 type Recordable = Omit<NewFact, 'id' | 'recorded_at'> & { recorded_at?: string }
 
@@ -92,9 +110,10 @@ export async function recordAll(subject: string, all: { fact: Recordable; title?
       since: Date.now(),
       ...(here ? { by: here } : {}),
       ...(title ? { title } : {}),
-      body: { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime() },
+      body: { ...fact, id, recorded_at: fact.recorded_at ?? stamp(), ...ofDevice() },
     }
   })
+  void keepRoom()
   await store.transaction('rw', store.waiting, () => store.waiting.bulkAdd(rows))
   tell()
   void flush()
@@ -110,8 +129,8 @@ export async function recordAll(subject: string, all: { fact: Recordable; title?
 export async function seal(subject: string, id: string, fact: Recordable, password: string): Promise<void> {
   await flush()
   if ((await store.waiting.where('subject').equals(subject).count()) > 0) throw new Error(say('outbox.notAllHasArrived'))
-  const body = { ...fact, id, recorded_at: fact.recorded_at ?? deviceTime(), password }
-  onSent(subject, await api.post<Recorded>(`/${subject}/facts`, body, here ? named(here) : {}))
+  const body = { ...fact, id, recorded_at: fact.recorded_at ?? stamp(), ...ofDevice(), password }
+  onSent(subject, await api.post<Recorded>(`/${subject}/facts`, body, named(here ?? undefined)))
 }
 
 /** Thrown away only by who recorded it, or where nobody is known to have. */
@@ -169,7 +188,11 @@ function canWait(refusal: Refusal): boolean {
   return [401, 419, 429].includes(refusal.status) || refusal.status >= 500
 }
 
-const named = (by: Person | undefined): Record<string, string> => (by ? { 'X-Recorded-By': String(by.id) } : {})
+/** Whose it is, and what time it is here. */
+const named = (by: Person | undefined): Record<string, string> => ({
+  'X-Device-Clock': String(Date.now()),
+  ...(by ? { 'X-Recorded-By': String(by.id) } : {}),
+})
 
 /** Pictures follow the facts: they are large, and a judgement does not wait for them. */
 async function sendPhotos(): Promise<void> {
@@ -203,7 +226,7 @@ async function sendPhotos(): Promise<void> {
 /** Keeps a picture on the device under an id of its own and sends it when it can. */
 export async function keepPhoto(subject: string, step: string, picture: Blob, title?: string): Promise<string> {
   const id = newId()
-  await store.photos.add({ id, subject, step, takenAt: deviceTime(), picture, ...(here ? { by: here } : {}), ...(title ? { title } : {}) })
+  await store.photos.add({ id, subject, step, takenAt: stamp(), picture, ...(here ? { by: here } : {}), ...(title ? { title } : {}) })
   tell()
   void flush()
   return id
@@ -211,9 +234,10 @@ export async function keepPhoto(subject: string, step: string, picture: Blob, ti
 
 async function sendOne(waiting: Waiting): Promise<'next' | 'stop' | 'stumbled'> {
   try {
-    const recorded = await api.post<Recorded>(`/${waiting.subject}/facts`, waiting.body, named(waiting.by))
+    const recorded = await api.post<Recorded | Contested>(`/${waiting.subject}/facts`, waiting.body, named(waiting.by))
     try {
-      onSent(waiting.subject, recorded)
+      if ('contested' in recorded) onContested()
+      else onSent(waiting.subject, recorded)
     } finally {
       // Stored it is, whatever a page makes of it.
       await store.waiting.delete(waiting.seq!)
@@ -231,16 +255,31 @@ async function sendOne(waiting: Waiting): Promise<'next' | 'stop' | 'stumbled'> 
   }
 }
 
-/** Tries again when the network comes back, when the page is looked at again, and now and then. */
+/** Tries again when the network comes back, when the page is looked at again, and now and then: less often while it fails. */
 export function keepSending(): () => void {
-  const again = (): void => void flush()
-  window.addEventListener('online', again)
-  document.addEventListener('visibilitychange', again)
-  const timer = window.setInterval(again, 4_000)
-  again()
+  let failed = 0
+  let timer = 0
+  const later = (): void => {
+    window.clearTimeout(timer)
+    timer = window.setTimeout(() => void again(), waitAfter(failed))
+  }
+  const again = async (): Promise<void> => {
+    const before = await store.waiting.count()
+    await flush()
+    const left = await store.waiting.filter((w) => w.refused === undefined && isTheirs(w)).count()
+    failed = left > 0 && left >= before ? failed + 1 : 0
+    later()
+  }
+  const now = (): void => {
+    failed = 0
+    void again()
+  }
+  window.addEventListener('online', now)
+  document.addEventListener('visibilitychange', now)
+  now()
   return () => {
-    window.removeEventListener('online', again)
-    document.removeEventListener('visibilitychange', again)
-    window.clearInterval(timer)
+    window.removeEventListener('online', now)
+    document.removeEventListener('visibilitychange', now)
+    window.clearTimeout(timer)
   }
 }

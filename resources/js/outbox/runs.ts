@@ -1,5 +1,7 @@
 import { store, type Run } from './db'
-import { deviceTime, flush, newId, personHere, tell } from './outbox'
+import { clockAhead } from '../api/serverClock'
+import { newId } from './id'
+import { flush, ofDevice, personHere, stamp, tell } from './outbox'
 
 /** How long a piece of a running trace is held back before it goes into the outbox, ms. */
 const PIECE_MS = 4_000
@@ -9,9 +11,9 @@ const MOST_ROWS = 600
 const timers = new Map<string, number>()
 
 /** Starts a device stand-in: its rows come due by the clock and go into the outbox piece by piece. */
-export async function startRun(run: Omit<Run, 'trace' | 'startedAt' | 'sent' | 'part' | 'by'>): Promise<void> {
+export async function startRun(run: Omit<Run, 'trace' | 'startedAt' | 'ahead' | 'sent' | 'part' | 'by'>): Promise<void> {
   const by = personHere()
-  await store.runs.put({ ...run, ...(by ? { by } : {}), trace: newId(), startedAt: Date.now(), sent: 0, part: 0 })
+  await store.runs.put({ ...run, ...(by ? { by } : {}), trace: newId(), startedAt: Date.now(), ahead: clockAhead(), sent: 0, part: 0 })
   tell()
   watch(run.key)
 }
@@ -63,8 +65,8 @@ async function tick(key: string): Promise<boolean> {
         samples: fresh,
         final: finished,
         ...run.extra,
-        started_at: deviceTime(new Date(run.startedAt)),
-        ...(finished ? { ended_at: deviceTime(new Date(endOf(run, now))) } : {}),
+        started_at: stamp(run.startedAt, run.ahead ?? 0),
+        ...(finished ? { ended_at: stamp(endOf(run, now), run.ahead ?? 0) } : {}),
       }
       await store.waiting.add({
         id,
@@ -72,7 +74,7 @@ async function tick(key: string): Promise<boolean> {
         since: now,
         ...(run.by ? { by: run.by } : {}),
         ...(run.title ? { title: run.title } : {}),
-        body: { id, step: run.step, value, recorded_at: deviceTime(new Date(now)) },
+        body: { id, step: run.step, value, recorded_at: stamp(now, run.ahead ?? 0), ...ofDevice(run.ahead ?? 0) },
       })
       if (finished) await store.runs.delete(key)
       else await store.runs.update(key, { sent: count, part: run.part + 1 })

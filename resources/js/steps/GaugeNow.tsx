@@ -3,7 +3,7 @@ import type { ReactElement } from 'react'
 import { say } from '../texts/say'
 import { tight } from '../ui/Verdict'
 import { hourMinute } from '../ui/clock'
-import { useNow } from '../ui/useNow'
+import { useDeviceNow } from '../ui/useNow'
 import { useShow } from '../ui/units'
 import { BandScale } from './BandScale'
 import { useHoldNow, type HoldNow, type Live } from './useHoldNow'
@@ -27,7 +27,7 @@ interface Props {
 /** At the trench: the pressure, the time to go, and what to do, in one sentence. */
 export function GaugeNow({ id, live, rows, readAt, speed, zone, compact = false }: Props): ReactElement {
   const show = useShow()
-  const now = useNow(1000)
+  const now = useDeviceNow(1000)
   const said = useHoldNow(id, live, rows)
   const last = rows[rows.length - 1]
   const pressure = (kpa: number): string => show('x_kpa', 'pressure', kpa)

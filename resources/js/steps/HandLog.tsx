@@ -9,7 +9,7 @@ import { figureInput } from '../ui/figureInput'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { Pad } from '../ui/Pad'
 import type { Shown } from '../ui/units'
-import { useNow } from '../ui/useNow'
+import { useDeviceNow } from '../ui/useNow'
 import { say } from '../texts/say'
 import { AskWhether } from './AskWhether'
 import { useCalled } from './called'
@@ -220,7 +220,7 @@ function wrong(field: FieldSpec, text: string, shown: Shown): string | null {
 
 /** When the gauge is to be read next; in the accent once the time has come. */
 function Asking({ run, zone }: { run: Run; zone: string }): ReactElement {
-  const now = useNow(1000)
+  const now = useDeviceNow(1000)
   const last = run.samples[run.samples.length - 1]
   const at = run.startedAt + ((last?.[0] ?? 0) + (last ? (run.byHand ?? 0) : 0)) * MINUTE_MS
   const isDue = now >= at

@@ -5,6 +5,7 @@ import { keepPhoto } from '../outbox/outbox'
 import { useWaitingPhotos } from '../outbox/usePhotos'
 import { Sheet } from '../ui/Sheet'
 import { useCalled } from './called'
+import { dayAndTimeHere } from '../ui/clock'
 import { say } from '../texts/say'
 
 const LONGEST_SIDE = 1600
@@ -91,7 +92,7 @@ export function PhotoStrip({ subject, ids, photos }: { subject: string; ids: str
         ? say('common.refused', { refused: late.refused })
         : say('steps.notYetSent')
       : known
-        ? `${known.by}, ${known.taken_at.slice(0, 16).replace('T', ' ')}`
+        ? say(known.late ? 'steps.photoAfterTheSeal' : 'steps.photoBy', { by: known.by, at: dayAndTimeHere(known.taken_at) })
         : ''
   }
   return (

@@ -3,6 +3,7 @@ import { useState, type ReactElement } from 'react'
 import type { FieldSpec } from '../api/client'
 import { useUnits, type Units } from '../api/queries'
 import { Sentence, tight } from '../ui/Verdict'
+import { duration } from '../ui/ClockOff'
 import { dayAndTime } from '../ui/clock'
 import { Figure } from './Figure'
 import { FromFile } from './FromFile'
@@ -69,6 +70,7 @@ export function Recorded({ kind, onAgain, ...at }: AtHand & { kind: KindView; on
         </Typography>
       )}
       <Typography variant="body2" sx={{ mt: typed.length > 0 ? 0 : 1.5 }}>
+        {clockOf(data, state.fact_id)}
         {say('steps.recordedBy', { by: state.by || say('steps.you'), at: state.at ? dayAndTime(state.at, data.line.time_zone) : '' })}
       </Typography>
       {state.model && Object.keys(state.model.in).length >= LEAST_KNOWN && <Inside model={state.model} />}
@@ -101,4 +103,11 @@ function asTyped(key: string, raw: unknown, fields: FieldSpec[], units: Units): 
       ? Object.entries(units[field.quantity] ?? {}).find(([suffix]) => key.endsWith(`_${suffix}`))?.[1].symbol
       : undefined
   return `${field?.label ?? key}: ${String(raw)}${unit ? ` ${unit}` : ''}`
+}
+
+/** That the time beside it is the server's, where the clock of the device was off. */
+function clockOf(data: AtHand['data'], id: string | null): string {
+  const off = data.facts.find((f) => f.id === id)?.clock_off_s
+  if (!off) return ''
+  return `${say(off > 0 ? 'steps.clockWasAhead' : 'steps.clockWasBehind', { by: duration(Math.abs(off) * 1000) })} `
 }

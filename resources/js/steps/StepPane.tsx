@@ -4,9 +4,10 @@ import type { StepState } from '../api/client'
 import { useMe } from '../api/queries'
 import type { Waiting } from '../outbox/db'
 import { DraftOf, dropDraft } from '../outbox/drafts'
-import { drop, newId, record, recordAll, seal } from '../outbox/outbox'
+import { newId } from '../outbox/id'
+import { drop, record, recordAll, seal } from '../outbox/outbox'
 import { useNow } from '../ui/useNow'
-import { tight } from '../ui/Verdict'
+import { Sentence, tight } from '../ui/Verdict'
 import { Called } from './called'
 import { isFigure } from './fields/slots'
 import { ForOthers } from './ForOthers'
@@ -51,6 +52,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
   const called = `${data.name} · ${state.title}`
   const inParts = kind.inParts === true
   const going = useRef('')
+  const [lost, setLost] = useState(false)
   const instead = (reason: string): { supersedes?: string | null; reason?: string } =>
     again && !inParts ? { supersedes: state.fact_id, reason: reason || say('steps.measuredAgain') } : {}
   const sealId = useRef(newId())
@@ -67,10 +69,13 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
         ])
       else await record(path, { step: state.key, value, ...instead(reason) }, called)
       if (draftOf) dropDraft(draftOf)
-    } catch (error) {
+    } catch {
+      // The figure is still on the screen: it is said at once that it is nowhere else.
       going.current = ''
-      throw error
+      setLost(true)
+      return
     }
+    setLost(false)
     // What comes in parts stays at hand, and the same part may be gone over again; all else makes room for the next step.
     if (inParts) going.current = ''
     setAgain(false)
@@ -146,6 +151,13 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
           </Typography>
         ))}
 
+        {lost && (
+          <Box role="alert" sx={{ my: 2 }}>
+            <Sentence verdict="bad" act={say('steps.notKeptDo')}>
+              {say('steps.notKept')}
+            </Sentence>
+          </Box>
+        )}
         {waiting && !again && <Unsent waiting={waiting} wouldRefuse={wouldRefuse} />}
         {waiting && !judged && !again ? null : recorded ? (
           <Recorded {...here} kind={kind} onAgain={() => setAgain(true)} />

@@ -2,10 +2,12 @@ import { Box, Typography } from '@mui/material'
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactElement, type ReactNode } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { textOf, type ProcedureText, type StepState, type StepText, type Subject } from '../api/client'
+import { useMe } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { Headline } from './Headline'
 import { useJudgedHere } from './judgedHere'
 import { KINDS } from './kinds'
+import { InConflict } from './InConflict'
 import { lockHere } from './lockHere'
 import { SealBroken } from './SealBroken'
 import { brokenUnder } from './sealed'
@@ -30,7 +32,10 @@ const URGENT = '"headline" "pane" "list"'
 
 /** Any procedure on any subject: one step at a time, judged as it is recorded. Knows kinds of steps, never kinds of joints. */
 export function StepRunner({ path, data, procedure, role, below }: Props): ReactElement {
-  const waiting = useOutbox(path)
+  const all = useOutbox(path)
+  const me = useMe()
+  // What somebody else recorded on this device is there, and theirs to be read.
+  const waiting = useMemo(() => all.filter((w) => w.by === undefined || w.by.id === me.data?.id), [all, me.data?.id])
   const [params] = useSearchParams()
   const navigate = useNavigate()
   const here = useJudgedHere(data, procedure, waiting)
@@ -44,9 +49,9 @@ export function StepRunner({ path, data, procedure, role, below }: Props): React
   const pending = useMemo(() => {
     const inParts = new Set(steps.filter((s) => KINDS[s.kind]?.inParts).map((s) => s.key))
     return new Map(
-      waiting.filter((w) => w.refused || (w.body.value['final'] !== false && !inParts.has(w.body.step))).map((w) => [w.body.step, w]),
+      all.filter((w) => w.refused || (w.body.value['final'] !== false && !inParts.has(w.body.step))).map((w) => [w.body.step, w]),
     )
-  }, [waiting, steps])
+  }, [all, steps])
   const judged = (s: StepState): boolean => !pending.has(s.key) || s.fact_id === pending.get(s.key)!.id
   const isDone = (s: StepState): boolean => s.status === 'done' || pending.has(s.key)
   const state = atHand(steps, params.get('step'), judgement.next, judged, isDone)
@@ -106,6 +111,7 @@ export function StepRunner({ path, data, procedure, role, below }: Props): React
       </Box>
       <Box lang={procedure.language ?? 'en'} sx={{ gridArea: 'headline' }}>
         <SealBroken seal={data.seal} />
+        <InConflict data={data} role={role} />
         <Headline
           data={seen}
           pendingCount={pending.size}

@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query'
 import type { Judgement, ProcedureText, Subject } from '../api/client'
 import { useMe } from '../api/queries'
+import { rightNow } from '../api/serverClock'
 import { askCore } from '../core/core'
 import type { Waiting } from '../outbox/db'
-import { useNow } from '../ui/useNow'
+import { useDeviceNow } from '../ui/useNow'
 
 /** How long the server is given to answer before the device judges for itself, ms. */
 const PATIENCE_MS = 4_000
@@ -21,7 +22,7 @@ export interface JudgedHere {
 export function useJudgedHere(data: Subject, procedure: ProcedureText, waiting: Waiting[]): JudgedHere | null {
   const me = useMe()
   const held = waiting.filter((w) => !w.refused)
-  const now = useNow(held.length > 0 ? 500 : null)
+  const now = useDeviceNow(held.length > 0 ? 500 : null)
   const late = held.length > 0 && (!navigator.onLine || held.some((w) => now - (w.since ?? 0) > PATIENCE_MS))
   const answer = useQuery({
     queryKey: ['judged-here', data.id, data.facts.length, held.map((w) => w.id).join(), me.data?.units],
@@ -37,7 +38,7 @@ export function useJudgedHere(data: Subject, procedure: ProcedureText, waiting: 
         frozen,
         line: data.context,
         units: me.data?.units ?? 'metric',
-        now: new Date().toISOString(),
+        now: new Date(rightNow()).toISOString(),
         tolerant: true,
         facts: [
           ...data.facts.map((f) => ({

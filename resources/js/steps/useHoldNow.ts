@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useRef } from 'react'
 import { api, type StepState } from '../api/client'
 import { askCore } from '../core/core'
-import { useNow } from '../ui/useNow'
+import { useDeviceNow } from '../ui/useNow'
 
 export type Live = NonNullable<StepState['live']>
 
@@ -49,7 +49,7 @@ async function ask(live: Live, rows: number[][]): Promise<HoldNow | null> {
 
 /** What is to be done, asked again as the readings come; null while nothing says it. */
 export function useHoldNow(key: string, live: Live | null, rows: number[][]): HoldNow | null {
-  const now = useNow(live ? ASKED_EVERY_MS : null)
+  const now = useDeviceNow(live ? ASKED_EVERY_MS : null)
   const asked = useRef({ at: 0, rows })
   if (now - asked.current.at >= ASKED_EVERY_MS || asked.current.rows.length > rows.length) asked.current = { at: now, rows }
   const known = asked.current.rows

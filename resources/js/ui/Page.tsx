@@ -7,12 +7,14 @@ import { Whose } from '../outbox/Whose'
 import { drop, dropPhoto } from '../outbox/outbox'
 import { useOutbox } from '../outbox/useOutbox'
 import { useWaitingPhotos } from '../outbox/usePhotos'
+import { ClockOff } from './ClockOff'
 import { Drop } from './Drop'
 import { Finder } from './Finder'
 import { Places } from './Places'
 import { Sheet } from './Sheet'
 import { useLook } from './settings'
 import type { System } from './units'
+import { useNearlyFull } from './useNearlyFull'
 import { useOnline } from './useOnline'
 import { say } from '../texts/say'
 
@@ -109,6 +111,7 @@ export function Page({
         <Status />
         {inCabin && <Places />}
         <Person />
+        <ClockOff practice={practice === true} />
       </Box>
       <Box component="main" sx={{ px: { xs: 2, md: 3.5 }, pb: 3, flexGrow: 1, width: '100%', maxWidth: wide ? 'none' : 1500, mx: 'auto' }}>
         <Typography className="print-only" sx={{ mb: 1 }}>
@@ -182,7 +185,8 @@ const Status = memo(function Status(): ReactElement | null {
   const me = useMe()
   const isMine = (w: { by?: { id: number } }): boolean => w.by !== undefined && w.by.id === me.data?.id
   const count = waiting.length + photos.length
-  if (count === 0 && online) return null
+  const full = useNearlyFull(count)
+  if (count === 0 && online && !full) return null
   return (
     <>
       <Button onClick={() => setOpen(true)} aria-live="polite" sx={{ minHeight: 44, px: 1, color: 'secondary.main', fontSize: '1rem' }}>
@@ -190,8 +194,10 @@ const Status = memo(function Status(): ReactElement | null {
         {!online && count > 0 && ' · '}
         {count > 0 && say('ui.notYetSent', { count })}
         {refused.length > 0 && say('ui.countRefused', { count: refused.length })}
+        {full && say('ui.deviceNearlyFull')}
       </Button>
       <Sheet open={open} onClose={() => setOpen(false)} title={say('ui.onThisDeviceNotYetSent')}>
+        {full && <Typography sx={{ fontWeight: 700, pb: 1 }}>{say('ui.makeRoom')}</Typography>}
         {count === 0 && <Typography>{say('ui.everythingIsSentWhatYouRecord')}</Typography>}
         {waiting.map((w) => (
           <Box key={w.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>

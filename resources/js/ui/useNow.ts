@@ -1,16 +1,24 @@
 import { useEffect, useState } from 'react'
+import { rightNow } from '../api/serverClock'
 import { hourMinute } from './clock'
 import { say } from '../texts/say'
 
-/** The time of the device, renewed every so many ms; with null nothing waits for it, and the page rests. */
-export function useNow(every: number | null = 1000): number {
-  const [now, setNow] = useState(() => Date.now())
+/** The time by the clock of the server, renewed every so many ms; with null nothing waits for it, and the page rests. */
+export const useNow = (every: number | null = 1000): number => useClock(rightNow, every)
+
+/** The same by the clock of this device, right or wrong: by it is measured how long something runs here. */
+export const useDeviceNow = (every: number | null = 1000): number => useClock(deviceNow, every)
+
+const deviceNow = (): number => Date.now()
+
+function useClock(read: () => number, every: number | null): number {
+  const [now, setNow] = useState(read)
   useEffect(() => {
     if (every === null) return
-    setNow(Date.now())
-    const timer = window.setInterval(() => setNow(Date.now()), every)
+    setNow(read())
+    const timer = window.setInterval(() => setNow(read()), every)
     return () => window.clearInterval(timer)
-  }, [every])
+  }, [read, every])
   return now
 }
 

@@ -1,5 +1,6 @@
 import { Box, Button, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
+import { rightNow } from '../../api/serverClock'
 import { deviceTime } from '../../outbox/outbox'
 import { Sheet } from '../../ui/Sheet'
 import { hourMinute } from '../../ui/clock'
@@ -39,7 +40,7 @@ function Enter({ text, state, data, onRecord }: Entering): ReactElement {
           ? say('steps.theClockStartsWhenWhatComes')
           : sentence(isEarly ? (clock?.meanwhile ?? say('steps.leaveItAsItIs')) : (clock?.free ?? say('common.theTimeIsOver')))}
       </Typography>
-      <Button variant={free === null || isEarly ? 'outlined' : 'contained'} fullWidth onClick={() => done(new Date())}>
+      <Button variant={free === null || isEarly ? 'outlined' : 'contained'} fullWidth onClick={() => done(new Date(rightNow()))}>
         {say(isEarly ? 'steps.nowEarly' : 'steps.now', { label: field.label.replace(/ at$/, '') })}
       </Button>
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
