@@ -32,7 +32,7 @@ final class ExamineSeals
         return self::of($line)['broken'];
     }
 
-    /** @return array{broken: list<string>, mended: list<string>, breaks: list<Break>} breaks: what a new seal would mend */
+    /** @return array{broken: list<string>, anew: list<string>, breaks: list<Break>} breaks: what a new seal would mend */
     public static function of(Line $line): array
     {
         [$breaks, $anew] = self::breaks($line);
