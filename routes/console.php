@@ -1,8 +1,11 @@
 <?php
 
 use App\Actions\AdmitPerson;
+use App\Actions\ExamineSeals;
+use App\Actions\SealSubject;
 use App\Http\Controllers\OpenApiController;
 use App\Models\Invitation;
+use App\Models\Line;
 use App\Models\ProcedureText;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Procedure\Procedure;
@@ -31,3 +34,21 @@ Artisan::command('people:first', function (AdmitPerson $admit) {
     [, $token] = $admit->invite(null, ['makes_admin' => true]);
     $this->output->writeln("/invited/{$token}");
 })->purpose('Print a link that makes the first administrator of an empty organisation');
+
+Artisan::command('seals:check', function () {
+    $isWhole = true;
+    foreach (Line::query()->orderBy('name')->lazy(50) as $line) {
+        $head = SealSubject::head($line);
+        if ($head === null) {
+            continue;
+        }
+        $broken = ExamineSeals::broken($line, readsPhotos: true);
+        $isWhole = $isWhole && $broken === [];
+        $this->output->writeln("{$line->name}: {$head['seals']} seals, ".($broken === [] ? "unbroken, head {$head['hash']}" : 'BROKEN'));
+        foreach ($broken as $what) {
+            $this->output->writeln("  {$what}");
+        }
+    }
+
+    return $isWhole ? 0 : 1;
+})->purpose('Hold every seal of every line against what stands in the database and in the photos');

@@ -26,16 +26,19 @@ final class ExamineSeals
     /** How many seals are held against what stands in the database at a time. */
     private const AT_ONCE = 500;
 
-    /** @return list<string> what does not fit any more, empty when the chain holds */
-    public static function broken(Line $line): array
+    /**
+     * @param  bool  $readsPhotos  by their bytes, which takes long
+     * @return list<string> what does not fit any more, empty when the chain holds
+     */
+    public static function broken(Line $line, bool $readsPhotos = false): array
     {
-        return self::of($line)['broken'];
+        return self::of($line, $readsPhotos)['broken'];
     }
 
     /** @return array{broken: list<string>, anew: list<string>, breaks: list<Break>} breaks: what a new seal would mend */
-    public static function of(Line $line): array
+    public static function of(Line $line, bool $readsPhotos = false): array
     {
-        [$breaks, $anew] = self::breaks($line);
+        [$breaks, $anew] = self::breaks($line, $readsPhotos);
         $repaired = array_map(Procedure::canonical(...), $anew['repairs']);
         $isMended = fn (array $break): bool => \in_array(Procedure::canonical($break), $repaired, true);
         $mended = array_values(array_filter($breaks, $isMended));
@@ -64,13 +67,13 @@ final class ExamineSeals
     }
 
     /** @return array{list<Break>, array{repairs: list<Break>, says: list<string>}} */
-    private static function breaks(Line $line): array
+    private static function breaks(Line $line, bool $readsPhotos): array
     {
         $breaks = [];
         $anew = ['repairs' => [], 'says' => []];
         $previous = Statement::NOTHING;
         $position = 0;
-        $states = new StateSeals($line);
+        $states = new StateSeals($line, $readsPhotos);
         $ofLine = Seal::query()->where('line_id', $line->id)->orderBy('seq');
         $ofLine->chunk(self::AT_ONCE, function (Collection $seals) use (&$breaks, &$anew, &$previous, &$position, $states): void {
             [$signed, $older] = $seals->partition(fn (Seal $seal) => $seal->statement !== null);

@@ -48,6 +48,9 @@ socket_in() {
   printf '%s' "$path"
 }
 
+# socket_of FOLDER: of the database that serves from it now, wherever its path had to lie.
+socket_of() { cat "$1/run/database.socket" 2>/dev/null || printf '%s/run/database.sock' "$1"; }
+
 # An artisan command that is quiet unless it fails.
 artisan() {
   local told code=0
@@ -145,6 +148,7 @@ start_database() {
   local tuning=(--innodb-flush-log-at-trx-commit=1 --sync-binlog=1)
   [ "$mode" = fast ] && tuning=(--innodb-flush-log-at-trx-commit=2 --innodb-doublewrite=0)
   DB_SOCKET_FILE=$(socket_in "$home" database.sock)
+  printf '%s' "$DB_SOCKET_FILE" > "$home/run/database.socket"
   export DB_PORT=$2
   local waited=0
   for (( ; ; )); do
@@ -191,9 +195,34 @@ make_database() {
 pool_of() { printf 'diastoma-%s' "$(sha256sum <<<"$1" | cut -c1-12)"; }
 
 # Workers whose master was killed go on listening, and would answer in the place of the new ones.
-end_orphans() {
+end_orphans() { end_orphans_of_nginx "$1"; end_orphans_of_php "$1"; }
+
+# By the name that the pool has from its folder.
+end_orphans_of_php() {
   pkill -KILL -f "^php-fpm: (pool $(pool_of "$1")|master process \($1/run/fpm.conf\))" || return 0
   while pgrep -f "^php-fpm: pool $(pool_of "$1")" >/dev/null; do sleep 0.1; done
+}
+
+# By the numbers that were written down when they began; the master first, which would begin new ones.
+end_orphans_of_nginx() {
+  local master pid
+  master=$(cat "$1/run/nginx.pid" 2>/dev/null || true)
+  for pid in $master $(cat "$1/run/nginx.workers" 2>/dev/null) $([ -z "$master" ] || pgrep -P "$master" -x nginx); do
+    [ "$(cat "/proc/$pid/comm" 2>/dev/null)" != nginx ] || kill -KILL "$pid" 2>/dev/null || true
+  done
+  rm -f "$1/run/nginx.workers" "$1/run/nginx.pid"
+}
+
+# What a start that was killed itself left behind in FOLDER: called by who holds the folder, so that nobody serves from it.
+end_left_behind() {
+  local folder=$1 waited=0
+  end_orphans "$folder"
+  # It gets time to write down what it has.
+  pkill -TERM -f "^[^ ]*mariadbd .*--datadir=$folder/database( |$)" || return 0
+  while pgrep -f "^[^ ]*mariadbd .*--datadir=$folder/database( |$)" >/dev/null; do
+    [ $((waited += 1)) -le 300 ] || die "A database that was left behind in $folder does not stop."
+    sleep 0.1
+  done
 }
 
 # write_server_files FOLDER PORT: nginx in front of php-fpm, all private to FOLDER
@@ -265,10 +294,53 @@ start_server() {
   # What an earlier core compiled is of no use to this one.
   rm -rf "$folder/storage/framework/procedures"
   (umask 077; artisan config:cache; artisan route:cache) || return 1
+  start_php "$folder"
+  start_nginx "$folder"
+}
+
+# start_php FOLDER; sets FPM_PID
+start_php() {
+  local folder=$1
   as_server "$folder" "$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)" -d pcov.enabled=0 -F -y "$folder/run/fpm.conf" >>"$folder/run/fpm.log" 2>&1 9>&- &
   FPM_PID=$!
+}
+
+# start_nginx FOLDER; sets NGINX_PID
+start_nginx() {
+  local folder=$1 waited=0
   as_server "$folder" "$(command -v nginx || echo /usr/sbin/nginx)" -c "$folder/run/nginx.conf" -e "$folder/run/nginx.log" >>"$folder/run/nginx.log" 2>&1 9>&- &
   NGINX_PID=$!
+  until pgrep -P "$NGINX_PID" -x nginx > "$folder/run/nginx.workers" || [ $((waited += 1)) -gt 50 ] || ! kill -0 "$NGINX_PID" 2>/dev/null; do sleep 0.1; done
+}
+
+# keep_running FOLDER: a part that dies is started again; one that dies as soon as it is started, again and again, ends all.
+keep_running() {
+  local folder=$1 part began soon=0 before
+  began=$SECONDS
+  while :; do
+    part=
+    kill -0 "$NGINX_PID" 2>/dev/null || part="web server"
+    kill -0 "$FPM_PID" 2>/dev/null || part="PHP server"
+    kill -0 "$DB_PID" 2>/dev/null || part=database
+    # Several may have died at once: nobody waits before all are there again.
+    [ -n "$part" ] || { wait -n "$DB_PID" "$FPM_PID" "$NGINX_PID" || true; continue; }
+    [ $((SECONDS - began)) -ge 3 ] && soon=1 || soon=$((soon + 1))
+    [ "$soon" -le 5 ] || die "$(date '+%F %T') The $part of Diastoma stops as soon as it is started, five times in a row. See the logs in $folder/run and $folder/database.log."
+    say "$(date '+%F %T') The $part stopped; it is started again."
+    case "$part" in
+      database)
+        before=$DB_PORT
+        start_database "$folder/database" "$DB_PORT" durable
+        # Who serves knows the database by its port.
+        if [ "$DB_PORT" != "$before" ]; then
+          kill "$NGINX_PID" "$FPM_PID" 2>/dev/null; wait "$NGINX_PID" "$FPM_PID" 2>/dev/null || true
+          start_server "$folder"
+        fi ;;
+      "PHP server") end_orphans_of_php "$folder"; start_php "$folder" ;;
+      *) end_orphans_of_nginx "$folder"; start_nginx "$folder" ;;
+    esac
+    began=$SECONDS
+  done
 }
 
 wait_for_page() {

@@ -1,64 +1,16 @@
 import { expect, request, type Page } from '@playwright/test'
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
+import type { ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
-import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
-import { join, resolve } from 'node:path'
+import { join } from 'node:path'
 import { randomUUID } from 'node:crypto'
 import { test } from './alone'
 import { prepareCoupler } from './coupler'
 import { atStep, signIn } from './people'
 import { instruments, readyForPressure } from './section'
+import { freePort, gone, killServer, start, up } from './server'
 
 test.use({ serviceWorkers: 'allow' })
-
-const ROOT = resolve(import.meta.dirname, '../..')
-
-const freePort = (): Promise<number> =>
-  new Promise((done) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number }
-      server.close(() => done(port))
-    })
-  })
-
-function start(home: string, port: number): Promise<ChildProcess> {
-  const clean = Object.fromEntries(Object.entries(process.env).filter(([k]) => !/^(DB_|APP_|SANCTUM_|DIASTOMA_)/.test(k)))
-  const child = spawn(join(ROOT, 'bin/start'), {
-    env: { ...clean, DIASTOMA_HOME: home, PORT: String(port), WORKERS: '2' },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  })
-  return new Promise((done, fail) => {
-    let said = ''
-    const hear = (data: Buffer): void => {
-      said += data.toString()
-      if (said.includes('Diastoma is ready')) done(child)
-    }
-    child.stdout!.on('data', hear)
-    child.stderr!.on('data', hear)
-    child.on('exit', (code) => fail(new Error(`bin/start ended with ${code}: ${said}`)))
-    setTimeout(() => fail(new Error(`bin/start took too long: ${said}`)), 400_000)
-  })
-}
-
-const gone = (child: ChildProcess): Promise<void> =>
-  new Promise((done) => (child.exitCode !== null ? done() : child.on('exit', () => done())))
-
-/** Workers and database at once, without a word; or their masters alone, and the workers go on as orphans. */
-function killServer(home: string, orphans = false): void {
-  for (const pattern of [`${home}/run/fpm.conf`, `datadir=${home}/database`]) {
-    const pids = (...by: string[]): string[] => {
-      try {
-        return execFileSync('pgrep', by).toString().trim().split('\n').filter(Boolean)
-      } catch {
-        return []
-      }
-    }
-    // The workers are children of the process that knows the folder.
-    for (const pid of pids('-f', pattern))
-      for (const one of [...(orphans ? [] : pids('-P', pid)), pid]) process.kill(Number(one), 'SIGKILL')
-  }
-}
 
 // A server of their own, that both tests kill.
 let home = ''
@@ -124,8 +76,8 @@ test('nothing that was acknowledged is lost when the server dies', async () => {
   await sending
   expect(acknowledged.size).toBeGreaterThanOrEqual(7)
   expect(acknowledged.size).toBeLessThan(facts.length)
-  await gone(child)
-  child = await start(home, port)
+  // It comes up again by itself.
+  await up(base)
   await signIn()
   const stored = async (): Promise<string[]> =>
     (
@@ -159,6 +111,8 @@ test('a fusion and a test go on while the server is dead', async ({ browser }) =
     get(`lines/${lines.find((l) => l.name === name)!.id}`)
   const dieAndRise = async (page: Page, during: RegExp): Promise<void> => {
     await expect(page.getByText(during).first()).toBeVisible()
+    // The whole machine, and not a part that is started again by itself.
+    child.kill('SIGKILL')
     killServer(home)
     await gone(child)
     // What was put into the outbox meanwhile is shown, the run goes on by its clock.

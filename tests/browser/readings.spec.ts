@@ -70,7 +70,7 @@ test('two phones without network record the same step: both readings are kept, a
   await recordStep(bram)
   await weather(odile, joint.id)
   await bram.context().setOffline(false)
-  await says(bram, /Bram Ivesley recorded "Weather and temperatures" too: .*Air: 9\.0 °C/)
+  await says(bram, /Bram Ivesley recorded "Weather and temperatures" too \(.*\): .*Air: 9\.0 °C/)
   await says(bram, 'A foreman or an engineer says which counts.')
   await expect(bram.getByRole('button', { name: 'This one counts' })).toHaveCount(0)
   await odile.reload()
