@@ -63,7 +63,9 @@ final class ExamineSeals
         }
         $sealed = self::asSealed($seal);
 
-        return self::signedBroken($seal, $sealed['position'], (new StateSeals($line, readsPhotos: true))->of([$sealed])[0]);
+        $states = new StateSeals($line, readsPhotos: true);
+
+        return self::signedBroken($seal, $sealed['position'], $states->of([$sealed])[0], $states);
     }
 
     /** @return array{list<Break>, array{repairs: list<Break>, says: list<string>}} */
@@ -89,7 +91,7 @@ final class ExamineSeals
                 $found = $seal->previous === $previous ? [] : [Say::text('pack.sealDoesNotFollow', ['seq' => $seal->seq])];
                 array_push($found, ...$seal->statement === null
                     ? self::olderBroken($seal, $hashes)
-                    : self::signedBroken($seal, $position, $now[$seal->seq]));
+                    : self::signedBroken($seal, $position, $now[$seal->seq], $states));
                 if ($found !== []) {
                     $stands = $seal->statement === null ? $hashes[$seal->subject_id] ?? '' : $now[$seal->seq]?->text() ?? '';
                     $breaks[] = ['seq' => $seal->seq, 'found' => $found, 'now' => Statement::hash($stands)];
@@ -136,14 +138,19 @@ final class ExamineSeals
     }
 
     /** @return list<string> */
-    private static function signedBroken(Seal $seal, int $position, ?Statement $now): array
+    private static function signedBroken(Seal $seal, int $position, ?Statement $now, StateSeals $states): array
     {
         $sealed = Statement::read((string) $seal->statement);
         if ($sealed === null || ! self::isSigned($seal)) {
             return [Say::text('pack.sealNotSigned', ['seq' => $seal->seq])];
         }
         $found = ($sealed->says['position'] ?? null) === $position ? [] : [Say::text('pack.sealsAreMissing', ['seq' => $seal->seq])];
-        $what = $now === null ? [Say::text('pack.sealedIsGone')] : $sealed->differences($now);
+        $what = match (true) {
+            $now === null => [Say::text('pack.sealedIsGone')],
+            // Titles are read only where there is something to say.
+            $sealed->differences($now) === [] => [],
+            default => $sealed->differences($now, $states->titles($seal->procedure_hash)),
+        };
 
         return [...$found, ...array_map(fn (string $one) => Say::text('pack.underSeal', ['seq' => $seal->seq, 'what' => $one]), $what)];
     }

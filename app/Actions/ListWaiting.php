@@ -2,6 +2,7 @@
 
 namespace App\Actions;
 
+use App\Models\Contested;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\PressureTest;
@@ -9,8 +10,11 @@ use App\Models\Project;
 use App\Models\Role;
 use App\Models\Subject;
 use App\Models\User;
+use App\Support\Say;
 use Diastoma\Core\Procedure\Step;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Relations\Relation;
+use Illuminate\Support\Collection;
 
 /** What waits for a person, across lines: what is bad, what is to be signed in this role, which clocks run, what was begun. */
 final class ListWaiting
@@ -46,7 +50,7 @@ final class ListWaiting
             ->with(['section.line.project', 'section.method'])
             ->limit(self::MOST)
             ->get();
-        $found = [];
+        $found = $this->toDecide($roles->filter(fn (Role $role) => $role->mayDecide()));
         foreach ([...$joints, ...$tests] as $subject) {
             $what = $this->what($subject, $roles[$subject->line()->project_id]);
             if ($what !== null) {
@@ -55,6 +59,32 @@ final class ListWaiting
         }
 
         return $found;
+    }
+
+    /**
+     * Readings that contradict each other, of the projects where this person says which counts.
+     *
+     * @param  Collection<int, Role>  $roles
+     * @return list<array{
+     *     what: string, kind: string, id: string, name: string, line_id: string, line: string, step: string, text: string,
+     *     at: string|null, time_zone: string, practice: bool
+     * }>
+     */
+    private function toDecide(Collection $roles): array
+    {
+        $found = [];
+        $open = $roles->isEmpty() ? [] : Contested::query()->whereNull('counts')->with('user')->orderBy('seq')->limit(self::MOST)->get();
+        foreach ($open as $contested) {
+            $class = Relation::getMorphedModel($contested->subject_type);
+            $subject = $class === null ? null : $class::query()->find($contested->subject_id);
+            if ($subject instanceof Subject && $roles->has($subject->line()->project_id)) {
+                $title = $subject->procedure()->step($contested->step)?->title($subject->context()) ?? $contested->step;
+                $text = Say::text('called.waitsForDecision', ['name' => $contested->user->name, 'step' => $title]);
+                $found[$subject->getKey()] = ['text' => $text] + $this->row($subject, 'decide');
+            }
+        }
+
+        return array_values($found);
     }
 
     private function what(Subject $subject, Role $role): ?string

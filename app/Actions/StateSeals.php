@@ -31,6 +31,9 @@ final class StateSeals
     /** @var array<string, string> hash by which a text is kept => hash that it has */
     private array $hashes = [];
 
+    /** @var array<string, array<string, string>> hash by which a text is kept => key of a step => its title */
+    private array $titles = [];
+
     /** @param  bool  $readsPhotos  by their bytes, and not by what their rows say of them */
     public function __construct(private readonly Line $line, private readonly bool $readsPhotos = false)
     {
@@ -69,6 +72,19 @@ final class StateSeals
         }
 
         return $stated;
+    }
+
+    /** @return array<string, string> how people call the steps of what was sealed, by key */
+    public function titles(string $kept): array
+    {
+        if (! isset($this->titles[$kept])) {
+            $this->titles[$kept] = [];
+            foreach (ProcedureText::query()->find($kept)?->procedure()->steps ?? [] as $step) {
+                $this->titles[$kept][$step->key] = $step->title([]);
+            }
+        }
+
+        return $this->titles[$kept];
     }
 
     /** @return array<string, mixed> */

@@ -48,11 +48,11 @@ final class AppServiceProvider extends ServiceProvider
             ? Response::allow()
             : Response::deny(Say::text('refused.administratorDoes')));
         RateLimiter::for('links', fn (Request $request) => Limit::perMinute(20)->by((string) $request->ip()));
-        RateLimiter::for(
-            'sign-in',
-            fn (Request $request) => Limit::perMinute(8)->by(
-                Address::normal(\is_string($request->input('email')) ? $request->input('email') : '').'|'.$request->ip(),
-            ),
-        );
+        RateLimiter::for('sign-in', function (Request $request): array {
+            $account = Address::normal(\is_string($request->input('email')) ? $request->input('email') : '');
+
+            // From one place, and from everywhere: who has many addresses gets no further with one account.
+            return [Limit::perMinute(8)->by("{$account}|{$request->ip()}"), Limit::perMinute(30)->by("account {$account}")];
+        });
     }
 }

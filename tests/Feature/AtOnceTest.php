@@ -1,16 +1,19 @@
 <?php
 
 use App\Actions\AddJoints;
+use App\Actions\AdmitPerson;
 use App\Actions\CutOutJoint;
 use App\Actions\ExamineSeals;
 use App\Actions\JudgeSubject;
 use App\Actions\KeepPhoto;
 use App\Actions\KeepPipe;
 use App\Actions\KeepStoreItem;
+use App\Actions\ManagePeople;
 use App\Actions\PlanSection;
 use App\Actions\RecordFact;
 use App\Actions\SayOfPipe;
 use App\Actions\SealSubject;
+use App\Actions\TakeBackJoint;
 use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Line;
@@ -262,6 +265,45 @@ it('keeps the chain of a line unbroken under fifty signatures at once, ten times
     }
     expect(Seal::query()->where('line_id', $line['id'])->count())->toBe($rounds * $each)
         ->and(ExamineSeals::broken(Line::query()->findOrFail($line['id'])))->toBe([]);
+});
+
+it('lets in one of many who follow a link at once, and gives one role to who follows it twenty times', function () {
+    $admit = app(AdmitPerson::class);
+    $engineer = User::query()->where('email', 'engineer@test.example')->firstOrFail();
+    [, $token] = $admit->invite($engineer, ['project_id' => $this->project->id, 'role' => 'joiner']);
+    $said = atOnce(fn (int $i) => $admit->admit($token, [
+        'name' => "Person {$i}", 'email' => "person{$i}@test.example", 'password' => 'long-enough-word',
+    ]));
+    expect(told($said))->toBe(['conflict' => AT_ONCE - 1, 'done' => 1])
+        ->and(User::query()->where('email', 'like', 'person%')->count())->toBe(1);
+    [, $other] = $admit->invite($engineer, ['project_id' => $this->project->id, 'role' => 'joiner']);
+    $same = fn () => $admit->admit($other, ['name' => 'Same', 'email' => 'same@test.example', 'password' => 'long-enough-word']);
+    expect(told(atOnce($same)))->toBe(['conflict' => AT_ONCE - 1, 'done' => 1]);
+});
+
+it('never loses the last administrator, however many take it from each other at once', function () {
+    $ids = collect(range(1, AT_ONCE))->map(fn (int $i) => User::query()->create([
+        'name' => "Administrator {$i}", 'email' => "admin{$i}@test.example", 'password' => 'long-enough-word', 'is_admin' => true,
+    ])->id);
+    $manage = app(ManagePeople::class);
+    $said = atOnce(function (int $i) use ($ids, $manage): void {
+        $user = User::query()->findOrFail($ids[$i]);
+        $i % 2 === 0 ? $manage->disable($user) : $manage->makeAdministrator($user, false);
+    });
+    expect(told($said))->toBe(['conflict' => 1, 'done' => AT_ONCE - 1])
+        ->and(User::query()->where('is_admin', true)->whereNull('disabled_at')->count())->toBe(1);
+});
+
+it('takes a joint back or records on it, and never both', function () {
+    $body = $this->lineBody(more: ['centre_line' => [[0, 0, 0, 10], [36, 36, 0, 11]], 'sections' => []]);
+    foreach ($this->as('engineer')->postJson('/api/v1/lines', $body)->assertCreated()->json('joints') as $made) {
+        $said = atOnce(fn (int $i) => $i % 2 === 0
+            ? app(TakeBackJoint::class)(Joint::query()->findOrFail($made['id']))
+            : ($this->recordAs)($made['id'], ($this->body)('pipes', ['pipe_a' => "{$i}a", 'pipe_b' => "{$i}b"])));
+        $stands = Joint::query()->whereKey($made['id'])->exists();
+        expect(Fact::query()->where('subject_id', $made['id'])->count())->toBe($stands ? 1 : 0)
+            ->and(implode(' ', $said))->not->toContain('QueryException');
+    }
 });
 
 it('makes one pipe of a number that many joints name at once, and adds a number once', function () {

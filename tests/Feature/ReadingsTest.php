@@ -28,6 +28,15 @@ it('keeps both of two readings, and the later one waits', function () {
         ->and($page['contested'][0])->toMatchArray(['id' => $id, 'by' => 'Foreman', 'counts' => null])
         ->and($page['contested'][0]['said'])->toContain('13')
         ->and(Fact::query()->count())->toBe(1);
+    $waits = function (string $who): ?string {
+        $rows = $this->as($who)->getJson('/api/v1/waiting')->assertOk()->json();
+
+        return array_column($rows, 'text', 'what')['decide'] ?? null;
+    };
+    expect($waits('joiner'))->toBeNull()
+        ->and($waits('inspector'))->toBeNull()
+        ->and($waits('stranger'))->toBeNull()
+        ->and($waits('engineer'))->toContain('by Foreman waits for a decision.');
     // Sent again it is the same one; the same id with another reading is another.
     $this->record('foreman', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 13], $body)->assertAccepted();
     $this->record('foreman', "subjects/joint/{$joint}", 'chamfer', ['length_mm' => 12], $body)->assertConflict();

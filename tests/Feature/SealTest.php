@@ -29,7 +29,7 @@ it('finds what was changed in the database, and says what', function (Closure $a
     ],
     'a fact deleted' => [
         fn ($line, $joints) => DB::table('facts')->where('subject_id', $joints[1])->where('step', 'push')->delete(),
-        'The entry "push" of ',
+        'The entry "Push home" of ',
     ],
     'facts in another order' => [
         function ($line, $joints): void {

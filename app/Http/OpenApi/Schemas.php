@@ -428,6 +428,12 @@ use OpenApi\Attributes as OA;
         'sections',
     ],
     properties: [
+        new OA\Property(
+            property: 'begun_on',
+            description: 'the day on which work begins, as 2026-05-04; left out: today at the place',
+            type: 'string',
+            nullable: true,
+        ),
         new OA\Property(property: 'project_id', type: 'integer'),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'service', type: 'string', enum: ['water', 'sewer', 'gas']),
@@ -669,8 +675,8 @@ use OpenApi\Attributes as OA;
     schema: 'WaitingRow',
     required: ['what', 'kind', 'id', 'name', 'line_id', 'line', 'step', 'text', 'at', 'time_zone', 'practice'],
     properties: [
-        new OA\Property(property: 'what', type: 'string', enum: ['bad', 'sign', 'clock', 'go-on']),
-        new OA\Property(property: 'kind', type: 'string', enum: ['joint', 'test']),
+        new OA\Property(property: 'what', type: 'string', enum: ['bad', 'decide', 'sign', 'clock', 'go-on']),
+        new OA\Property(property: 'kind', type: 'string', enum: ['joint', 'test', 'stretch']),
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'name', description: 'how people call it', type: 'string'),
         new OA\Property(property: 'line_id', type: 'string'),

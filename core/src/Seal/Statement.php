@@ -110,9 +110,10 @@ final readonly class Statement
     /**
      * What stands otherwise now, each in a sentence.
      *
+     * @param  array<string, string>  $titles  how people call a step, by its key
      * @return list<string>
      */
-    public function differences(self $now): array
+    public function differences(self $now, array $titles = []): array
     {
         $found = [];
         foreach (self::CALLED as $key => $called) {
@@ -121,8 +122,8 @@ final readonly class Statement
 
         return [
             ...$found,
-            ...self::facts($this->list('facts'), $now->list('facts')),
-            ...self::photos($this->list('photos'), $now->list('photos')),
+            ...self::facts($this->list('facts'), $now->list('facts'), $titles),
+            ...self::photos($this->list('photos'), $now->list('photos'), $titles),
         ];
     }
 
@@ -155,14 +156,15 @@ final readonly class Statement
     /**
      * @param  list<array<string, mixed>>  $sealed
      * @param  list<array<string, mixed>>  $now
+     * @param  array<string, string>  $titles
      * @return list<string>
      */
-    private static function facts(array $sealed, array $now): array
+    private static function facts(array $sealed, array $now, array $titles): array
     {
         $found = [];
         [$sealed, $now] = [self::byId($sealed), self::byId($now)];
         foreach ($sealed as $id => $fact) {
-            $called = 'The entry "'.self::shown($fact['step'] ?? null).'" of '.self::shown($fact['at'] ?? null);
+            $called = 'The entry '.self::entry($fact, $titles);
             $is = $now[$id] ?? null;
             if ($is === null) {
                 $found[] = "{$called} is gone.";
@@ -178,7 +180,7 @@ final readonly class Statement
             }
         }
         foreach (array_diff_key($now, $sealed) as $fact) {
-            $found[] = 'An entry "'.self::shown($fact['step'] ?? null).'" of '.self::shown($fact['at'] ?? null).' came in after the seal.';
+            $found[] = 'An entry '.self::entry($fact, $titles).' came in after the seal.';
         }
         if ($found === [] && array_keys($sealed) !== array_keys($now)) {
             $found[] = 'The entries stand in another order than was sealed.';
@@ -190,9 +192,10 @@ final readonly class Statement
     /**
      * @param  list<array<string, mixed>>  $sealed
      * @param  list<array<string, mixed>>  $now
+     * @param  array<string, string>  $titles
      * @return list<string>
      */
-    private static function photos(array $sealed, array $now): array
+    private static function photos(array $sealed, array $now, array $titles): array
     {
         $found = [];
         $there = self::byId($now);
@@ -200,7 +203,8 @@ final readonly class Statement
             $is = $there[$id]['sha256'] ?? null;
             if ($is !== ($photo['sha256'] ?? null)) {
                 $what = $is === null ? 'is gone.' : 'is another picture than was sealed.';
-                $found[] = 'A photo of "'.self::shown($photo['step'] ?? null)."\" {$what}";
+                $step = self::shown($photo['step'] ?? null);
+                $found[] = 'A photo of "'.($titles[$step] ?? $step)."\" {$what}";
             }
         }
 
@@ -219,6 +223,25 @@ final readonly class Statement
         }
 
         return $found;
+    }
+
+    /**
+     * "Push home" of 4 May 2026, 10:00.
+     *
+     * @param  array<string, mixed>  $fact
+     * @param  array<string, string>  $titles
+     */
+    private static function entry(array $fact, array $titles): string
+    {
+        $step = self::shown($fact['step'] ?? null);
+        $at = self::shown($fact['at'] ?? null);
+        try {
+            $at = (new \DateTimeImmutable($at))->format('j M Y, H:i');
+        } catch (\Exception) {
+            // What is no time is shown as it stands there.
+        }
+
+        return '"'.($titles[$step] ?? $step)."\" of {$at}";
     }
 
     private static function shown(mixed $value): string

@@ -1,8 +1,8 @@
 import { QueryClientProvider } from '@tanstack/react-query'
-import { cleanup, renderHook } from '@testing-library/react'
+import { act, cleanup, renderHook } from '@testing-library/react'
 import { afterEach, expect, test, vi } from 'vitest'
 import type { Subject } from './client'
-import { notOlder, queries, useLine } from './queries'
+import { notOlder, queries, useLine, useSubject } from './queries'
 
 afterEach(() => {
   cleanup()
@@ -46,4 +46,19 @@ test('what the server could not answer is asked for again while the page stands'
 
 test('what it has refused is not', async () => {
   expect(await afterAMinute(1, 404)).toEqual({ name: undefined, asked: 1 })
+})
+
+test('an answer that was asked for before something was recorded, and comes after, does not take the page back', async () => {
+  let answer: (response: Response) => void = () => undefined
+  vi.stubGlobal('fetch', async () => new Promise<Response>((come) => (answer = come)))
+  queries.setQueryData(['subjects', 'joint', '1'], subject('a'))
+  const { result } = renderHook(() => useSubject('subjects/joint/1'), {
+    wrapper: ({ children }) => <QueryClientProvider client={queries}>{children}</QueryClientProvider>,
+  })
+  const asked = queries.refetchQueries({ queryKey: ['subjects'] })
+  await vi.waitFor(() => expect(answer.length).toBe(1))
+  act(() => void queries.setQueryData(['subjects', 'joint', '1'], subject('a', 'b')))
+  answer(Response.json(subject('a')))
+  await act(async () => asked)
+  expect(result.current.data?.facts.map((f) => f.id)).toEqual(['a', 'b'])
 })

@@ -86,7 +86,11 @@ export const notOlder = (known: Subject | undefined, answer: Subject): Subject =
 export const useSubject = (path: string) =>
   useQuery<Subject>({
     queryKey: path.split('/'),
-    queryFn: async () => notOlder(queries.getQueryData<Subject>(path.split('/')), await api.get<Subject>(`/${path}`)),
+    queryFn: async () => {
+      const answer = await api.get<Subject>(`/${path}`)
+      // Held against what is known when it comes, and not when it was asked for: something may have been recorded meanwhile.
+      return notOlder(queries.getQueryData<Subject>(path.split('/')), answer)
+    },
     staleTime: 5_000,
   })
 export const usePipes = (line: string) => use<LinePipe[]>(`lines/${line}/pipes`)

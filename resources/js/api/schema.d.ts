@@ -1490,6 +1490,8 @@ export interface components {
             factor?: number;
         };
         NewLine: {
+            /** @description the day on which work begins, as 2026-05-04; left out: today at the place */
+            begun_on?: string | null;
             project_id: number;
             name: string;
             /** @enum {string} */
@@ -1643,9 +1645,9 @@ export interface components {
         };
         WaitingRow: {
             /** @enum {string} */
-            what: "bad" | "sign" | "clock" | "go-on";
+            what: "bad" | "decide" | "sign" | "clock" | "go-on";
             /** @enum {string} */
-            kind: "joint" | "test";
+            kind: "joint" | "test" | "stretch";
             id: string;
             /** @description how people call it */
             name: string;

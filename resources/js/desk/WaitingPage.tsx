@@ -11,12 +11,14 @@ import { clockAndCountdown, useNow } from '../ui/useNow'
 /** What is worst, and what is nearest at hand, first. */
 const GROUPS = [
   ['bad', say('desk.bad')],
+  ['decide', say('desk.toDecide')],
   ['sign', say('desk.toSign')],
   ['clock', say('desk.clocks')],
   ['go-on', say('desk.begun')],
 ] as const
 
-const addressOf = (row: WaitingRow): string => (row.kind === 'joint' ? `/joints/${row.id}` : `/tests/${row.id}`)
+const PAGE = { joint: 'joints', test: 'tests', stretch: 'stretches' }
+const addressOf = (row: WaitingRow): string => `/${PAGE[row.kind]}/${row.id}`
 
 /** Across lines: what waits for who is signed in. */
 export default function WaitingPage(): ReactElement {
@@ -49,7 +51,7 @@ export default function WaitingPage(): ReactElement {
 
 function Row({ row, now }: { row: WaitingRow; now: number }): ReactElement {
   const said =
-    row.what === 'bad'
+    row.what === 'bad' || row.what === 'decide'
       ? row.text
       : row.what === 'clock' && row.at
         ? `${row.step}: ${clockAndCountdown(row.at, now, row.time_zone)}`

@@ -71,6 +71,7 @@ function Form({ units, materials, projects }: Props): ReactElement {
   const [f, setF] = useState({
     project: '',
     name: '',
+    begun_on: '',
     service: 'water',
     material: 'PE100',
     series: units.length.symbol === 'ft' ? 'ips' : 'metric',
@@ -172,6 +173,7 @@ function Form({ units, materials, projects }: Props): ReactElement {
     send.run({
       project_id: project.id,
       name: f.name.trim(),
+      ...(f.begun_on ? { begun_on: f.begun_on } : {}),
       service: f.service as Body['service'],
       material: f.material as Body['material'],
       series: f.series as NonNullable<Body['series']>,
@@ -229,6 +231,15 @@ function Form({ units, materials, projects }: Props): ReactElement {
           )}
           {projects.length === 1 && <Typography>{say('line.inTheProject', { name: projects[0]!.name })}</Typography>}
           {field('name', say('line.name'))}
+          <TextField
+            type="date"
+            label={say('line.workBeginsOn')}
+            value={f.begun_on}
+            onChange={set('begun_on')}
+            error={faults['begun_on'] !== undefined}
+            helperText={faults['begun_on'] ?? say('line.workBeginsHint')}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
           <Box sx={grid}>
             <TextField select label={say('line.service')} value={f.service} onChange={set('service')}>
               {['water', 'sewer', 'gas'].map((s) => (

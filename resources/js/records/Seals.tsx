@@ -59,12 +59,16 @@ function Head({ line, head }: { line: string; head: NonNullable<Register['chain_
   const look = useVerb(() => api.get<{ seal: number | null; seals: number }>(`/lines/${line}/seals/${encodeURIComponent(code)}`), setFound)
   const groups = head.hash.match(/.{8}/g)!.join(' ')
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: 'auto 1fr' }, gap: 3, mt: 2, maxWidth: 860 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', sm: 'auto minmax(0,1fr)' }, gap: 3, mt: 2, maxWidth: 860 }}>
       <Code text={head.hash} about={say('records.theLastSealAsACode')} />
       <Box>
         <Typography>{say('records.headOf', { count: head.seals })}</Typography>
         <Typography sx={{ fontVariantNumeric: 'tabular-nums', overflowWrap: 'anywhere', my: 0.5 }}>{groups}</Typography>
-        {head.public_key && <Typography variant="body2">{say('records.publicKey', { key: head.public_key })}</Typography>}
+        {head.public_key && (
+          <Typography variant="body2" sx={{ overflowWrap: 'anywhere' }}>
+            {say('records.publicKey', { key: head.public_key })}
+          </Typography>
+        )}
         <Typography variant="body2" sx={{ mt: 1 }}>
           {say('records.keepItElsewhere')}
         </Typography>

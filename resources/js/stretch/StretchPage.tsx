@@ -20,7 +20,7 @@ export default function StretchPage(): ReactElement {
   const { data } = stretch
   const from = show('x_m', 'length', data.chainage_m)
   return (
-    <Page wide up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={data.name}>
+    <Page wide practice={data.line.practice} up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={data.name}>
       <Typography>
         {procedure.data.title} ·{' '}
         {typeof data.to_m === 'number' ? say('stretch.fromTo', { from, to: show('x_m', 'length', data.to_m) }) : say('common.at', { from })}
