@@ -20,11 +20,11 @@ final class ConfirmSigner
         if ($password === null || $password === '') {
             throw Refused::field('password', Say::text('refused.passwordToSign'));
         }
-        if (RateLimiter::tooManyAttempts($tries, self::TRIES)) {
+        // Counted before it is looked at: of twenty at once five are looked at.
+        if (RateLimiter::hit($tries) > self::TRIES) {
             throw new TooManyRequestsHttpException(RateLimiter::availableIn($tries));
         }
         if (! Hash::check($password, $by->password)) {
-            RateLimiter::hit($tries);
             throw Refused::field('password', Say::text('refused.notYourPassword'));
         }
         RateLimiter::clear($tries);

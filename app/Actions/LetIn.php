@@ -22,7 +22,7 @@ final class LetIn
         $user = User::query()->where('email', $credentials['email'])->first();
         $fits = Hash::check($credentials['password'], $user->password ?? self::NOBODY);
         if ($user === null || ! $fits) {
-            $this->refuse('email', 'refused.namePassword', $user ?? $credentials['email']);
+            $this->refuse('email', 'refused.namePassword', $user ?? self::asAddress($credentials['email']));
         }
         if ($user->disabled_at !== null) {
             $this->refuse('email', 'refused.disabled', $user);
@@ -32,6 +32,12 @@ final class LetIn
         }
 
         return $user;
+    }
+
+    /** What was typed, where it can be an address: a password in the wrong field is written down nowhere. */
+    private static function asAddress(string $typed): string
+    {
+        return filter_var($typed, FILTER_VALIDATE_EMAIL) === false ? '' : $typed;
     }
 
     private function mustShowCode(User $user, ?string $code): void

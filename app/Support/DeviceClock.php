@@ -13,6 +13,9 @@ final class DeviceClock
     /** Clocks agree no better than this, s. */
     private const TOLERATED_S = 60;
 
+    /** No clock is further off: what is, is no time. Wide enough for one that began again in 1970. */
+    public const MOST_S = 2_000_000_000;
+
     /**
      * @param  int|null  $known  by how much the device has corrected its time already
      * @return int|null s; null: it is right, or nothing is known of it
@@ -24,8 +27,8 @@ final class DeviceClock
         if ($known !== null || $subject->line()->project->practice || ! is_numeric($said)) {
             return null;
         }
-        $off = (int) round(((float) $said - now()->getTimestampMs()) / 1000);
+        $off = ((float) $said - now()->getTimestampMs()) / 1000;
 
-        return abs($off) > self::TOLERATED_S ? $off : null;
+        return abs($off) > self::TOLERATED_S && abs($off) <= self::MOST_S ? (int) round($off) : null;
     }
 }

@@ -2,6 +2,7 @@
 
 use App\Actions\AddJoints;
 use App\Actions\AdmitPerson;
+use App\Actions\ConfirmSigner;
 use App\Actions\CutOutJoint;
 use App\Actions\ExamineSeals;
 use App\Actions\JudgeSubject;
@@ -30,11 +31,14 @@ use App\Models\User;
 use App\Support\Conflict;
 use Diastoma\Core\Pipe\PipeNumber;
 use Diastoma\Core\Refused;
+use Illuminate\Cache\RateLimiter;
 use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Facade;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
+use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 
 /*
  * Each verb twenty times at the same moment, in processes of their own with connections of their own. What they meet is
@@ -265,6 +269,18 @@ it('keeps the chain of a line unbroken under fifty signatures at once, ten times
     }
     expect(Seal::query()->where('line_id', $line['id'])->count())->toBe($rounds * $each)
         ->and(ExamineSeals::broken(Line::query()->findOrFail($line['id'])))->toBe([]);
+});
+
+it('looks at five of twenty passwords that are tried at once', function () {
+    // Counted where all processes count, as it is when it serves.
+    config(['cache.default' => 'database']);
+    app()->forgetInstance(RateLimiter::class);
+    Facade::clearResolvedInstance(RateLimiter::class);
+    $inspector = User::query()->where('email', 'inspector@test.example')->firstOrFail();
+    $said = atOnce(fn (int $i) => app(ConfirmSigner::class)($inspector, "guess {$i}"));
+    $refused = array_filter($said, fn (string $one) => str_starts_with($one, Refused::class));
+    $tooMany = array_filter($said, fn (string $one) => str_starts_with($one, TooManyRequestsHttpException::class));
+    expect(count($refused))->toBe(5)->and(count($tooMany))->toBe(AT_ONCE - 5);
 });
 
 it('lets in one of many who follow a link at once, and gives one role to who follows it twenty times', function () {

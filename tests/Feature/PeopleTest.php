@@ -256,7 +256,7 @@ it('writes down what was changed of a plan and what was refused', function () {
     ])->assertForbidden();
     $said = array_column($this->as('engineer')->getJson('/api/v1/organisation/journal')->json(), 'text');
     expect($said[0])->toContain('was refused', "POST api/v1/lines/{$line['id']}/sections")
-        ->and($said[1])->toBe('made a line (name Test line, sdr 17)');
+        ->and($said[1])->toBe('made a line (name: Test line, SDR: 17)');
 });
 
 it('takes back a planned joint, and nothing on which anything stands', function () {

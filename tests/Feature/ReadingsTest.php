@@ -121,13 +121,15 @@ it('corrects the time of a device whose clock is off, and says so', function (in
         ['pipe_a' => '1', 'pipe_b' => '2'],
         ['recorded_at' => $there->copy()->subMinutes(2)->setTimezone('Europe/Vienna')->format('Y-m-d\TH:i:sP')],
     )->assertCreated();
-    expect($answer->json('fact.recorded_at'))->toBe('2026-05-04T09:58:30+02:00')
+    // The same moment, whatever offset that day had at the place.
+    expect(new DateTimeImmutable($answer->json('fact.recorded_at')))->toEqual(new DateTimeImmutable('2026-05-04T09:58:30+02:00'))
         ->and($answer->json('fact.clock_off_s'))->toBe($off)
         ->and($answer->json('judgement.steps'))->not->toBe([])
         ->and($answer->headers->get('X-Server-Time'))->toBe((string) now()->getTimestampMs());
     $step = collect($answer->json('judgement.steps'))->firstWhere('key', 'pipes');
     expect($step['verdict'])->toBe('good');
-})->with([7200, -7200, 61, -86400]);
+    // A battery that was empty: the clock began again in 1970.
+})->with([7200, -7200, 61, -86400, -1_777_881_630]);
 
 it('takes the time of a device that corrected it already, and of one that is right', function (array $body, int $off, ?int $noted) {
     $this->travelTo('2026-05-04 08:00:30');
@@ -191,3 +193,18 @@ it('marks a photo that comes after the seal, and keeps the seal whole', function
         ->and(ExamineSeals::broken(Line::query()->findOrFail($line['id'])))->toBe([])
         ->and($this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint}")->json('photos.*.late'))->toBe([false, true]);
 });
+
+it('takes no time from a clock that says none', function (string $said) {
+    $this->travelTo('2026-05-04 08:00:30');
+    $joint = $this->makeLine()['joints'][0]['id'];
+    $answer = $this->withHeader('X-Device-Clock', $said)
+        ->record('joiner', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'])
+        ->assertCreated();
+    expect($answer->json('fact.clock_off_s'))->toBeNull()->and($answer->json('fact.recorded_at'))->toBe('2026-05-04T10:00:00+02:00');
+})->with(['1e308', '-1e300', '99999999999999999999', 'noon', '', 'INF', '0x10']);
+
+it('says how far off a clock can be', function (int $off, int $status) {
+    $joint = $this->makeLine()['joints'][0]['id'];
+    $more = ['clock_off_s' => $off];
+    $this->record('joiner', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '1', 'pipe_b' => '2'], $more)->assertStatus($status);
+})->with([[-1_777_881_630, 201], [2_000_000_000, 201], [2_000_000_001, 422]]);

@@ -3,6 +3,7 @@
 namespace App\Http\Middleware;
 
 use App\Support\Journal;
+use App\Support\Say;
 use Closure;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -11,7 +12,10 @@ use Symfony\Component\HttpFoundation\Response;
 /** What was changed of a plan, once it is done: `journal:word` on its route. Its sentence names what the address names. */
 final class NoteInJournal
 {
-    private const NAMES = ['name', 'number', 'title', 'from_m', 'to_m', 'client', 'contractor', 'reason', 'state', 'nominal', 'sdr'];
+    /** What of a body is noted, in the words of `lang/…/given.php`; nothing else of it is. */
+    private const NAMES = [
+        'name', 'number', 'from_m', 'to_m', 'client', 'contractor', 'accepts_own_work', 'reason', 'nominal', 'sdr', 'counts',
+    ];
 
     public function handle(Request $request, Closure $next, string $what): Response
     {
@@ -22,15 +26,22 @@ final class NoteInJournal
         $response = $next($request);
         if ($response->isSuccessful()) {
             $given = array_intersect_key($request->all(), array_flip(self::NAMES));
-            $said = array_map(
-                fn (string $key, mixed $value) => \is_scalar($value) ? "{$key} {$value}" : null,
-                array_keys($given),
-                $given,
-            );
+            $said = array_map($this->said(...), array_keys($given), $given);
             Journal::note($what, ['of' => implode(', ', array_filter($of)), 'given' => implode(', ', array_filter($said))]);
         }
 
         return $response;
+    }
+
+    private function said(string $key, mixed $value): ?string
+    {
+        $word = match (true) {
+            \is_bool($value) => Say::text($value ? 'given.yes' : 'given.no'),
+            \is_scalar($value) => (string) $value,
+            default => '',
+        };
+
+        return $word === '' ? null : Say::text("given.{$key}").': '.$word;
     }
 
     private function called(Model $bound): string

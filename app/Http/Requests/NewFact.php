@@ -2,6 +2,7 @@
 
 namespace App\Http\Requests;
 
+use App\Support\DeviceClock;
 use App\Support\Say;
 use Diastoma\Core\Refused;
 
@@ -25,7 +26,7 @@ final class NewFact extends DeviceRequest
             'supersedes' => 'nullable|uuid',
             'reason' => 'nullable|string|max:500',
             'device' => 'nullable|uuid',
-            'clock_off_s' => 'nullable|integer|between:-315360000,315360000',
+            'clock_off_s' => 'nullable|integer|between:'.-DeviceClock::MOST_S.','.DeviceClock::MOST_S,
             // Asked for by a signature that seals; it is checked and never kept.
             'password' => 'nullable|string|max:200',
         ];

@@ -243,3 +243,14 @@ test('a seal goes out after all that waits, at once or not at all, and its passw
   await expect(seal('subjects/joint/1', 'id', { step: 'accept', value: { signed: true } }, 'wrong')).rejects.toThrow('not your password')
   expect(await store.waiting.count()).toBe(0)
 })
+
+test('what the device cannot keep is said, and nothing of it is half there', async () => {
+  const full = new DOMException('The device is full.', 'QuotaExceededError')
+  const adding = vi.spyOn(store.waiting, 'bulkAdd').mockRejectedValue(full)
+  const photo = vi.spyOn(store.photos, 'add').mockRejectedValue(full)
+  await expect(record('subjects/joint/1', { step: 'one', value: {} })).rejects.toThrow('This was NOT recorded')
+  await expect(keepPhoto('subjects/joint/1', 'one', new Blob(['x']))).rejects.toThrow('This was NOT recorded')
+  adding.mockRestore()
+  photo.mockRestore()
+  expect((await store.waiting.count()) + (await store.photos.count())).toBe(0)
+})

@@ -5,6 +5,7 @@ import { clockAhead } from '../api/serverClock'
 import { waitAfter } from './backOff'
 import { deviceId } from './device'
 import { newId } from './id'
+import { kept } from './kept'
 import { keepRoom } from './room'
 
 /**
@@ -114,7 +115,7 @@ export async function recordAll(subject: string, all: { fact: Recordable; title?
     }
   })
   void keepRoom()
-  await store.transaction('rw', store.waiting, () => store.waiting.bulkAdd(rows))
+  await kept(store.transaction('rw', store.waiting, () => store.waiting.bulkAdd(rows)))
   tell()
   void flush()
   return rows.map((row) => row.id)
@@ -226,7 +227,8 @@ async function sendPhotos(): Promise<void> {
 /** Keeps a picture on the device under an id of its own and sends it when it can. */
 export async function keepPhoto(subject: string, step: string, picture: Blob, title?: string): Promise<string> {
   const id = newId()
-  await store.photos.add({ id, subject, step, takenAt: stamp(), picture, ...(here ? { by: here } : {}), ...(title ? { title } : {}) })
+  void keepRoom()
+  await kept(store.photos.add({ id, subject, step, takenAt: stamp(), picture, ...(here ? { by: here } : {}), ...(title ? { title } : {}) }))
   tell()
   void flush()
   return id

@@ -1,6 +1,7 @@
 import { store, type Run } from './db'
 import { clockAhead } from '../api/serverClock'
 import { newId } from './id'
+import { kept } from './kept'
 import { flush, ofDevice, personHere, stamp, tell } from './outbox'
 
 /** How long a piece of a running trace is held back before it goes into the outbox, ms. */
@@ -13,7 +14,8 @@ const timers = new Map<string, number>()
 /** Starts a device stand-in: its rows come due by the clock and go into the outbox piece by piece. */
 export async function startRun(run: Omit<Run, 'trace' | 'startedAt' | 'ahead' | 'sent' | 'part' | 'by'>): Promise<void> {
   const by = personHere()
-  await store.runs.put({ ...run, ...(by ? { by } : {}), trace: newId(), startedAt: Date.now(), ahead: clockAhead(), sent: 0, part: 0 })
+  const begun = { ...run, ...(by ? { by } : {}), trace: newId(), startedAt: Date.now(), ahead: clockAhead(), sent: 0, part: 0 }
+  await kept(store.runs.put(begun))
   tell()
   watch(run.key)
 }
@@ -28,7 +30,7 @@ export const due = (run: Run, now: number): number => {
 
 /** A reading of a person joins its run; it is kept on the device before anything else happens. */
 export async function readByHand(key: string, kpa: number, litres: number | null, now: number): Promise<boolean> {
-  return store.transaction('rw', store.runs, async () => {
+  const writing = store.transaction('rw', store.runs, async () => {
     const run = await store.runs.get(key)
     if (!run) return false
     const minute = Math.round((now - run.startedAt) / 600) / 100
@@ -42,6 +44,7 @@ export async function readByHand(key: string, kpa: number, litres: number | null
     })
     return true
   })
+  return kept(writing)
 }
 
 /** Times are kept to the second: a run that was played in less ends in the next one, and not before it began. */

@@ -29,13 +29,15 @@ interface Props {
   facts: Fact[]
   /** the project is one of practice: a stand-in plays the wrench */
   practice: boolean
+  /** the device has not kept the last one */
+  lost: boolean
   onRecord: (value: Record<string, unknown>) => void
   /** what was recorded by itself, not by this page's form */
   onDone: () => void
 }
 
 /** Bolt by bolt and pass by pass: the next one is lit; one tap for a wrench that clicks, a figure for one that shows it. */
-export function BoltsEntry({ path, state, facts, practice, onRecord, onDone }: Props): ReactElement {
+export function BoltsEntry({ path, state, facts, practice, lost, onRecord, onDone }: Props): ReactElement {
   const waiting = useOutbox(path)
   const { plan, wrench, slips } = entryOf(state)
   const progress = progressOf(plan, readingsOf(state.key, facts, waiting))
@@ -72,7 +74,7 @@ export function BoltsEntry({ path, state, facts, practice, onRecord, onDone }: P
           onDone={() => record({ turned: true })}
         />
       ) : typing ? (
-        <Figure key={picked ?? 'next'} wanted={wanted} slips={slips} onRecord={record} />
+        <Figure key={picked ?? 'next'} wanted={wanted} slips={slips} lost={lost} onRecord={record} />
       ) : (
         <Box sx={{ display: 'grid', gap: 1 }}>
           <Done
@@ -211,10 +213,12 @@ function Circle({
 function Figure({
   wanted,
   slips,
+  lost,
   onRecord,
 }: {
   wanted: PlanStep
   slips: Usual['slips']
+  lost: boolean
   onRecord: (value: Record<string, unknown>) => void
 }): ReactElement {
   const { shown, text: said } = useTorque()
@@ -224,6 +228,10 @@ function Figure({
   const [asked, setAsked] = useState<Doubt | null>(null)
   const [text, setText] = useState('')
   const [fault, setFault] = useState<string | null>(null)
+  const last = useRef('')
+  useEffect(() => {
+    if (lost) setText((since) => since || last.current)
+  }, [lost])
   const set = (next: string): void => {
     setText(next)
     setFault(null)
@@ -235,6 +243,7 @@ function Figure({
     const doubt = sure.current.has(typed.trim()) ? null : doubtOf(typed, usual, shown)
     if (doubt) return setAsked(doubt)
     // The next figure may be typed before the next bolt is lit: nothing of it is lost.
+    last.current = typed
     setText('')
     onRecord(toValue(TORQUE, typed, shown))
   }

@@ -120,11 +120,14 @@ export function HandLog({ run, zone, children }: { run: Run; zone: string; child
     // The next figure may be typed before this one is kept: nothing of it is lost.
     setTyped({ pressure: '', water: '' })
     goTo('pressure')
-    void readByHand(run.key, fields.pressure.toKey(figureOf(pressure)!), litres, Date.now()).then((isKept) => {
-      if (isKept) return
-      setTyped((since) => (since.pressure === '' ? { ...since, pressure } : since))
-      setFault(say('steps.tooSoonAfterTheLast'))
-    })
+    const back = (why: string): void => {
+      setTyped((since) => (since.pressure === '' ? { pressure, water: since.water || typed.water } : since))
+      setFault(why)
+    }
+    readByHand(run.key, fields.pressure.toKey(figureOf(pressure)!), litres, Date.now()).then(
+      (isKept) => !isKept && back(say('steps.tooSoonAfterTheLast')),
+      (notKept: Error) => back(notKept.message),
+    )
   }
   const is = (pressure: string): void => {
     setAsked(null)

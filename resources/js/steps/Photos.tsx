@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from '@mui/material'
 import { useEffect, useRef, useState, type ReactElement } from 'react'
 import type { Photo } from '../api/client'
+import { NotKept } from '../outbox/kept'
 import { keepPhoto } from '../outbox/outbox'
 import { useWaitingPhotos } from '../outbox/usePhotos'
 import { Sheet } from '../ui/Sheet'
@@ -58,8 +59,8 @@ export function PhotoEntry({
           try {
             onTaken(await keepPhoto(subject, step, await smaller(file), called))
             setSaid(null)
-          } catch {
-            setSaid(say('steps.thatIsNoPictureThatCan'))
+          } catch (error) {
+            setSaid(error instanceof NotKept ? error.message : say('steps.thatIsNoPictureThatCan'))
           }
         }}
       />

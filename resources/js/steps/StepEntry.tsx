@@ -18,12 +18,13 @@ interface Props {
   other?: StepState | null
   onRecord: (value: Record<string, unknown>, reason: string, other?: Record<string, unknown>) => void
   onSeal: (value: Record<string, unknown>, reason: string, password: string) => Promise<void>
+  lost: boolean
   onDone: () => void
   onAnew: () => void
 }
 
 /** What a step asks for: why it is entered again, its photo, its figures. */
-export function StepEntry({ at, again, other, onRecord, onSeal, onDone, onAnew }: Props): ReactElement {
+export function StepEntry({ at, again, other, lost, onRecord, onSeal, onDone, onAnew }: Props): ReactElement {
   const { path, state, text, values } = at
   const kind = KINDS[state.kind]!
   const since = useDraftSince()
@@ -58,6 +59,7 @@ export function StepEntry({ at, again, other, onRecord, onSeal, onDone, onAnew }
           earlier={again && kind.startsFromEarlier ? (values[state.key] ?? null) : null}
           other={other ?? null}
           onRecord={(value, more) => onRecord({ ...value, ...(photos.length > 0 ? { photos } : {}) }, reason, more)}
+          lost={lost}
           onSeal={(value, password) => onSeal(value, reason, password)}
           onDone={onDone}
         />

@@ -61,6 +61,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
     const what = JSON.stringify([value, more])
     if (going.current === what) return
     going.current = what
+    setLost(false)
     try {
       if (other && more)
         await recordAll(path, [
@@ -75,7 +76,6 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
       setLost(true)
       return
     }
-    setLost(false)
     // What comes in parts stays at hand, and the same part may be gone over again; all else makes room for the next step.
     if (inParts) going.current = ''
     setAgain(false)
@@ -107,6 +107,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
             at={here}
             again={again}
             other={other}
+            lost={lost}
             onRecord={(value, reason, more) => void save(value, reason, more)}
             onSeal={async (value, reason, password) => {
               await seal(path, sealId.current, { step: state.key, value, ...instead(reason) }, password)

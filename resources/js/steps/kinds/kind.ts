@@ -38,6 +38,8 @@ export function sideName(state: StepState, data: Subject): string {
 export interface Entering extends AtHand {
   /** with a value for the other end where both are taken on one page */
   onRecord: (value: Record<string, unknown>, other?: Record<string, unknown>) => void
+  /** the device has not kept what was recorded last: it stands there again, to be recorded once more */
+  lost: boolean
   /** a signature that seals; fails with what the server says */
   onSeal: (value: Record<string, unknown>, password: string) => Promise<void>
   onDone: () => void
