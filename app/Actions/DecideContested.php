@@ -57,9 +57,7 @@ final readonly class DecideContested
         if ($step === null) {
             return null;
         }
-        $ofStep = $subject->recorded()->where('step', $contested->step);
-        $superseded = $ofStep->pluck('supersedes')->filter()->all();
-        $standing = $ofStep->reject(fn (Fact $f) => \in_array($f->id, $superseded, true));
+        $standing = $subject->standing($contested->step);
         $value = $step->normalise($contested->value);
         foreach ($standing as $fact) {
             $others = array_values($standing->reject(fn (Fact $f) => $f->id === $fact->id)->map(fn (Fact $f) => $f->value)->all());

@@ -15,10 +15,7 @@ final class OwnWork
     public static function isOf(Subject $subject, User $by): bool
     {
         $procedure = $subject->procedure();
-        $superseded = $subject->recorded()->pluck('supersedes')->filter()->all();
-        $made = $subject->recorded()->reject(
-            fn (Fact $f) => \in_array($f->id, $superseded, true) || $procedure->step($f->step)?->kind instanceof Hold,
-        );
+        $made = $subject->standing()->reject(fn (Fact $f) => $procedure->step($f->step)?->kind instanceof Hold);
 
         return $made->isNotEmpty() && $made->every(fn (Fact $f) => $f->user_id === $by->id);
     }

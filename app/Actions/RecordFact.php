@@ -192,9 +192,7 @@ final class RecordFact
      */
     private function mustSupersedeRightly(Subject $subject, Step $step, array $body, array $value): void
     {
-        $ofStep = $subject->recorded()->where('step', $step->key());
-        $superseded = $ofStep->pluck('supersedes')->filter()->all();
-        $current = $ofStep->reject(fn (Fact $f) => \in_array($f->id, $superseded, true));
+        $current = $subject->standing($step->key());
         $supersedes = $body['supersedes'] ?? null;
         if ($supersedes !== null) {
             if (! $current->contains('id', $supersedes)) {

@@ -71,6 +71,21 @@ abstract class Subject extends Model
         return $this->facts;
     }
 
+    /**
+     * What no later fact replaces.
+     *
+     * @param  string|null  $step  key; null: of all steps
+     * @return Collection<int, Fact>
+     */
+    public function standing(?string $step = null): Collection
+    {
+        $replaced = $this->recorded()->pluck('supersedes')->filter()->all();
+
+        return $this->recorded()->filter(
+            fn (Fact $f) => ($step === null || $f->step === $step) && ! \in_array($f->id, $replaced, true),
+        );
+    }
+
     /** Takes along what another copy of it has read of its line and procedure; what was recorded, and its pipes, are read anew. */
     public function knowing(self $other): static
     {

@@ -275,6 +275,7 @@ it('looks at five of twenty passwords that are tried at once', function () {
     // Counted where all processes count, as it is when it serves.
     config(['cache.default' => 'database']);
     app()->forgetInstance(RateLimiter::class);
+    app('cache')->setDefaultDriver('database');
     Facade::clearResolvedInstance(RateLimiter::class);
     $inspector = User::query()->where('email', 'inspector@test.example')->firstOrFail();
     $said = atOnce(fn (int $i) => app(ConfirmSigner::class)($inspector, "guess {$i}"));
