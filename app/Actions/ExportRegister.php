@@ -7,6 +7,7 @@ use App\Models\Line;
 use App\Models\PressureTest;
 use App\Models\ProcedureText;
 use App\Models\Section;
+use Diastoma\Core\Calendar;
 use Diastoma\Core\Laying\CentreLine;
 use Diastoma\Core\PressureTest\SectionPlan;
 
@@ -28,7 +29,7 @@ final class ExportRegister
         'procedure_version',
     ];
 
-    private const LAST = ['signed_by', 'sealed_utc', 'replaces', 'cut_out_reason', 'remark', 'practice'];
+    private const LAST = ['signed_by', 'sealed_utc', 'covered_utc', 'replaces', 'cut_out_reason', 'remark', 'practice'];
 
     /** @return array<string, mixed> */
     public function register(Line $line): array
@@ -177,6 +178,7 @@ final class ExportRegister
             array_combine(self::LAST, [
                 $joint->signed_by ?? '',
                 $joint->sealed_at?->toIso8601ZuluString() ?? '',
+                $joint->covered_at === null ? '' : Calendar::utc(new \DateTimeImmutable($joint->covered_at)),
                 $replaces,
                 $joint->cut_out_reason ?? '',
                 $joint->headline[0]['text'] ?? '',

@@ -4,6 +4,7 @@ namespace App\Actions;
 
 use App\Models\Joint;
 use App\Models\Pipe;
+use App\Models\Stretch;
 use App\Models\Subject;
 use Diastoma\Core\Pipe\PipeNumber;
 use Diastoma\Core\Procedure\Judgement;
@@ -35,6 +36,9 @@ final class JudgeSubject
             $this->noteTold($subject, $judgement);
         }
         $subject->save();
+        if ($subject instanceof Stretch) {
+            app(NoteOnLine::class)($subject, $judgement->told);
+        }
 
         return $judgement;
     }

@@ -11,10 +11,18 @@ use Diastoma\Core\Procedure\Kind\Hold;
 /** Who made something alone does not accept it: two people look at what will be buried. A project may loosen that. */
 final class OwnWork
 {
-    /** Is all that stands of it, signatures apart, of this person? Where nothing stands nobody made it. */
+    /**
+     * Is all that stands of it, signatures apart, of this person? Where nothing stands nobody made it, and who only says that
+     * something was so, as of a day or a delivery, says it of his own.
+     */
     public static function isOf(Subject $subject, User $by): bool
     {
         $procedure = $subject->procedure();
+        foreach ($procedure->steps as $step) {
+            if ($step->kind instanceof Hold && $step->kind->seals && $step->kind->own) {
+                return false;
+            }
+        }
         $made = $subject->standing()->reject(fn (Fact $f) => $procedure->step($f->step)?->kind instanceof Hold);
 
         return $made->isNotEmpty() && $made->every(fn (Fact $f) => $f->user_id === $by->id);

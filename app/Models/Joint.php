@@ -25,6 +25,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $pipe_b_id
  * @property bool $left_face the crew has moved on from it
  * @property array<string, mixed>|null $register what its procedure puts into the register, by column
+ * @property string|null $covered_at since when nobody sees it any more, ISO 8601
+ * @property string|null $covering_id the stretch in whose record that stands
  * @property string|null $signed_by name of who set the seal over it
  * @property-read Line $ofLine
  * @property-read ProcedureText|null $procedureText
@@ -194,7 +196,7 @@ class Joint extends Subject
     }
 
     /** How it was made, whether or not it is signed yet: a signature that is still to come opens nothing here. */
-    private function soundness(): string
+    public function soundness(): string
     {
         return $this->state === 'made' && $this->verdict === 'open' ? ($this->headline[0]['verdict'] ?? 'good') : $this->verdict;
     }

@@ -19,11 +19,13 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property array<string, mixed> $size material, series, size, dn_mm, od_mm, sdr, wall_mm and what the material brings along
  * @property float|null $length_m
  * @property string|null $source where it is from
+ * @property string|null $delivery_id the delivery with which it came
  * @property string $state to-hand, laid or rejected
  * @property string|null $reason why it was rejected, or accepted again
  * @property int|null $user_id who said so
  * @property-read \Illuminate\Database\Eloquent\Collection<int, PipeWord> $words
  * @property-read Line $line
+ * @property-read Stretch|null $cameWith
  */
 class Pipe extends Model
 {
@@ -43,6 +45,12 @@ class Pipe extends Model
     public function line(): BelongsTo
     {
         return $this->belongsTo(Line::class);
+    }
+
+    /** @return BelongsTo<Stretch, $this> with which it came */
+    public function cameWith(): BelongsTo
+    {
+        return $this->belongsTo(Stretch::class, 'delivery_id');
     }
 
     /** @return HasMany<PipeWord, $this> what was said of it, the last first */

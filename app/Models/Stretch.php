@@ -4,6 +4,9 @@ namespace App\Models;
 
 use App\Support\Say;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Procedure\Tells\Clock;
+use Diastoma\Core\Seal\Statement;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -19,6 +22,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 class Stretch extends Subject
 {
+    /** Chainages are kept to the millimetre. */
+    private const SAME_PLACE_M = 0.0005;
+
     /** @return array<string, string> */
     protected function casts(): array
     {
@@ -52,9 +58,21 @@ class Stretch extends Subject
         return $this->name;
     }
 
+    /** @return Builder<Joint> that lie in it and were not cut out, from its beginning */
+    public function jointsWithin(): Builder
+    {
+        return Joint::query()
+            ->where('line_id', $this->line_id)
+            ->where('state', '!=', 'cut-out')
+            ->whereBetween('chainage_m', [$this->from_m - self::SAME_PLACE_M, ($this->to_m ?? $this->from_m) + self::SAME_PLACE_M])
+            ->orderBy('chainage_m')
+            ->orderBy('number');
+    }
+
     public function context(): array
     {
         $line = $this->ofLine;
+        $asks = $this->procedure()->asks(...);
 
         return $line->pipe + [
             'service' => $line->service,
@@ -64,7 +82,52 @@ class Stretch extends Subject
             'mdp_bar' => $line->mdp_bar,
             'from_m' => $this->from_m,
             'to_m' => $this->to_m ?? $this->from_m,
-        ];
+        ] + ($asks('joints') ? ['joints' => $this->jointsAsJudged()] : [])
+          + ($asks('delivered') ? ['delivered' => $this->deliveredBefore()] : []);
+    }
+
+    /**
+     * How its joints stood when it was sealed, or stand now: one that is cut out later was covered all the same.
+     *
+     * @return list<mixed>
+     */
+    private function jointsAsJudged(): array
+    {
+        if ($this->sealed_at !== null) {
+            $seal = Seal::query()->where('subject_type', $this->getMorphClass())->where('subject_id', $this->id)->first();
+            $knew = Statement::read((string) $seal?->statement)->says['judged_with']['joints'] ?? null;
+            if (\is_array($knew)) {
+                return array_values($knew);
+            }
+        }
+
+        return array_values(
+            $this->jointsWithin()
+                ->get()
+                ->map(fn (Joint $j) => array_filter([
+                    'number' => $j->number,
+                    'made' => \in_array($j->state, ['made', 'accepted'], true),
+                    'verdict' => $j->soundness(),
+                    'cover_from' => $j->clocks[Clock::COVER] ?? null,
+                ], fn (mixed $known) => $known !== null))
+                ->all(),
+        );
+    }
+
+    /** @return list<array{number: string, with: string}> pipes that came with other deliveries */
+    private function deliveredBefore(): array
+    {
+        return array_values(
+            Pipe::query()
+                ->with('cameWith')
+                ->where('line_id', $this->line_id)
+                ->whereNotNull('delivery_id')
+                ->where('delivery_id', '!=', $this->id)
+                ->orderBy('number')
+                ->get()
+                ->map(fn (Pipe $p) => ['number' => $p->number, 'with' => $p->cameWith->name ?? ''])
+                ->all(),
+        );
     }
 
     public function closed(): ?string

@@ -224,7 +224,7 @@ dataset('slips of form', [
     ],
     'kind of a step' => [
         slipped('steps.1.kind', 'rond'),
-        'steps[1].kind: must be one of check, choice, number, round, scan, trace, bolts, timer, hold, note, not "rond".',
+        'steps[1].kind: must be one of check, choice, number, round, scan, trace, bolts, entries, timer, hold, note, not "rond".',
     ],
     'key of what is usual' => [
         slipped('steps.1.fields.0.usual', ['form' => 1]),

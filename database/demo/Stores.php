@@ -38,6 +38,25 @@ final class Stores
                 ],
             ],
             [
+                'permit-trench',
+                'permit',
+                'Trench permit T-14',
+                ['sort' => 'trench', 'number' => 'T-14', 'issued_by' => 'Wyrleford District', 'valid_until' => $in('+4 months')],
+            ],
+            [
+                'permit-ended',
+                'permit',
+                'Trench permit T-09',
+                ['sort' => 'trench', 'number' => 'T-09', 'issued_by' => 'Wyrleford District', 'valid_until' => $in('-9 days')],
+            ],
+            ['permit-open', 'permit', 'Trench notice', ['sort' => 'trench']],
+            [
+                'permit-road',
+                'permit',
+                'Lane closure',
+                ['sort' => 'traffic', 'number' => 'R-231', 'valid_until' => $in('+2 months')],
+            ],
+            [
                 'card-foreman',
                 'operator-card',
                 'Odile Fenner',

@@ -20,6 +20,9 @@ const COUNTS = process.env['ROBOT_COUNTS'] === '1'
 
 /** In this order what several of them have word for word is looked at once. */
 const WALKED = [
+  'day-record',
+  'delivery',
+  'covering',
   'ef-coupler-large',
   'ef-coupler-groove',
   'ef-coupler-table',

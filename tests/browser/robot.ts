@@ -260,6 +260,7 @@ export class Robot {
 
   private async enter(page: Page, state: StepState, text: StepText, entries: Entry[]): Promise<void> {
     const values = entries.map((e) => resolved(e.value ?? {}, this.begins, (name) => ({ name })) as Value)
+    if (state.kind === 'entries') return this.list(page, text, entries, values)
     if (entries[0]!.photo) await this.photo(page)
     if (state.kind === 'trace') return this.play(page, text, entries[0]!)
     if (state.kind === 'round') return this.round(page, text, values)
@@ -317,6 +318,14 @@ export class Robot {
         this.thumb.taps += 2
         return pick(page, field.label, chosen)
       }
+      case 'signature': {
+        this.thumb.taps++
+        const { x, y, width, height } = (await page.locator('[data-signature]').boundingBox())!
+        await page.mouse.move(x + width * 0.1, y + height * 0.5)
+        await page.mouse.down()
+        for (let i = 1; i <= 10; i++) await page.mouse.move(x + width * (0.1 + 0.08 * i), y + height * (i % 2 ? 0.3 : 0.7))
+        return page.mouse.up()
+      }
       case 'item':
         return this.thumb.fromStores(page, escaped(field.label), (value as { name: string }).name)
       case 'text':
@@ -329,6 +338,22 @@ export class Robot {
         return page.locator(`input[name="${name}"]`).fill(String(value))
       default:
         return this.thumb.figure(page, page.locator(`input[name="${name}"]`), String(value))
+    }
+  }
+
+  /** One entry after the other, and the word that this is all. */
+  private async list(page: Page, text: StepText, entries: Entry[], values: Value[]): Promise<void> {
+    for (const [i, value] of values.entries()) {
+      await this.at(page, entries[i]!.min)
+      if (value['all'] === true) {
+        await this.thumb.tap(page.getByRole('button', { name: i === 0 ? (text.none ?? '') : /^That is all: / }))
+        continue
+      }
+      if (entries[i]!.photo) await this.photo(page)
+      for (const field of text.fields ?? [])
+        if (value[field.key] !== undefined && value[field.key] !== null) await this.field(page, field, value[field.key], '')
+      await this.thumb.done(page)
+      await expect(page.getByRole('list', { name: 'Entered' }).getByRole('listitem')).toHaveCount(i + 1)
     }
   }
 

@@ -94,7 +94,7 @@ export class Thumb {
 
   /** What ends a step: all as it should be where there are questions, else the record of what was typed. */
   async done(page: Page): Promise<void> {
-    const end = page.locator('form').getByRole('button', { name: /^(All as it should be|The rest as it should be|Record|Read on)$/ })
+    const end = page.locator('form').getByRole('button', { name: /^(All as it should be|The rest as it should be|Record|Add it|Read on)$/ })
     for (let tries = 0; tries < 6; tries++) {
       // What has come into view is known a moment later, and the button says so.
       await expect(end).not.toHaveAttribute('aria-disabled', 'true')

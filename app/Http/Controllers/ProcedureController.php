@@ -45,6 +45,8 @@ final class ProcedureController extends Controller
                     fn (ProcedureText $p) => $p->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']) + [
                         'school' => $p->procedure()->school,
                         'place' => $p->procedure()->place,
+                        'daily' => $p->procedure()->daily,
+                        'covers' => $p->procedure()->tells->covers(),
                         'suits' => $p->procedure()->suits !== [],
                         'medium' => $p->procedure()->medium->value,
                         'at_gauge' => $p->procedure()->asks(PlanSection::AT_GAUGE),

@@ -126,11 +126,16 @@ interface LinePaths
         parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(
             content: new OA\JsonContent(
-                required: ['procedure_hash', 'name', 'from_m'],
+                required: ['procedure_hash'],
                 properties: [
                     new OA\Property(property: 'procedure_hash', type: 'string'),
-                    new OA\Property(property: 'name', type: 'string'),
-                    new OA\Property(property: 'from_m', type: 'number'),
+                    new OA\Property(
+                        property: 'name',
+                        description: 'of a record of the line: found by itself',
+                        type: 'string',
+                        nullable: true,
+                    ),
+                    new OA\Property(property: 'from_m', description: 'of a stretch or a point', type: 'number', nullable: true),
                     new OA\Property(property: 'to_m', description: 'left out: a point', type: 'number', nullable: true),
                 ],
             ),

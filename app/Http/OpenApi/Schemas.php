@@ -91,7 +91,7 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'StretchShort',
-    required: ['id', 'name', 'from_m', 'to_m', 'state', 'verdict', 'done', 'total', 'headline'],
+    required: ['id', 'name', 'from_m', 'to_m', 'state', 'verdict', 'done', 'total', 'headline', 'of', 'place', 'daily', 'covers'],
     properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
@@ -102,6 +102,10 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'done', type: 'integer'),
         new OA\Property(property: 'total', type: 'integer'),
         new OA\Property(property: 'headline', type: 'string', nullable: true),
+        new OA\Property(property: 'of', description: 'title of its procedure', type: 'string'),
+        new OA\Property(property: 'place', description: 'line: of the line as a whole', type: 'string', enum: ['line', 'stretch']),
+        new OA\Property(property: 'daily', description: 'there is one for each day', type: 'boolean'),
+        new OA\Property(property: 'covers', description: 'joints are covered by it', type: 'boolean'),
     ],
 )]
 #[OA\Schema(
@@ -979,6 +983,8 @@ use OpenApi\Attributes as OA;
         ),
         new OA\Property(property: 'closed', type: 'string', nullable: true),
         new OA\Property(property: 'cut_out_reason', type: 'string', nullable: true),
+        new OA\Property(property: 'covered_at', description: 'of a joint: since when nobody sees it', type: 'string', nullable: true),
+        new OA\Property(property: 'covering_id', description: 'in which record that stands', type: 'string', nullable: true),
         new OA\Property(property: 'pulled_apart', type: 'boolean'),
         new OA\Property(
             property: 'pipes',
@@ -1534,6 +1540,8 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'joint_type', type: 'string'),
         new OA\Property(property: 'school', type: 'string'),
         new OA\Property(property: 'place', type: 'string'),
+        new OA\Property(property: 'daily', description: 'of the line: there is one for each day', type: 'boolean'),
+        new OA\Property(property: 'covers', description: 'joints are covered by it', type: 'boolean'),
         new OA\Property(property: 'suits', description: 'its text says what it is meant for', type: 'boolean'),
         new OA\Property(property: 'medium', ref: '#/components/schemas/Medium'),
         new OA\Property(property: 'at_gauge', description: 'its pressure is that of the plan', type: 'boolean'),
@@ -1580,6 +1588,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'procedure', type: 'string'),
         new OA\Property(property: 'signed_by', type: 'string'),
         new OA\Property(property: 'sealed_utc', type: 'string'),
+        new OA\Property(property: 'covered_utc', type: 'string'),
         new OA\Property(property: 'replaces', type: 'string'),
         new OA\Property(property: 'cut_out_reason', type: 'string'),
         new OA\Property(property: 'remark', type: 'string'),

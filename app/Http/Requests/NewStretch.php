@@ -9,16 +9,16 @@ final class NewStretch extends MemberRequest
     {
         return [
             'procedure_hash' => 'required|string|size:64',
-            'name' => 'required|string|max:80',
-            'from_m' => 'required|numeric',
+            'name' => 'nullable|string|max:80',
+            'from_m' => 'nullable|numeric',
             'to_m' => 'nullable|numeric',
         ];
     }
 
-    /** @return array{procedure_hash: string, name: string, from_m: float|int|string, to_m?: float|int|string|null} */
+    /** @return array{procedure_hash: string, name?: string|null, from_m?: float|int|string|null, to_m?: float|int|string|null} */
     public function body(): array
     {
-        /** @var array{procedure_hash: string, name: string, from_m: float|int|string} */
+        /** @var array{procedure_hash: string} */
         return $this->validated();
     }
 }

@@ -13,7 +13,7 @@ final class LinePage
     /** @return array<string, mixed> */
     public static function of(Line $line, User $reader): array
     {
-        $line->load(['project', 'joints.procedureText', 'sections.tests', 'sections.method', 'stretches', 'procedureText']);
+        $line->load(['project', 'joints.procedureText', 'sections.tests', 'sections.method', 'stretches.procedureText', 'procedureText']);
         $line->joints->each(fn (Joint $j) => $j->setRelation('ofLine', $line));
 
         return self::head($line) + [

@@ -76,6 +76,8 @@ final class SubjectPage
             'place' => $joint->place,
             'pipes' => $joint->pipes,
             'cut_out_reason' => $joint->cut_out_reason,
+            'covered_at' => $joint->covered_at,
+            'covering_id' => $joint->covering_id,
             'pulled_apart' => $joint->pulled_apart,
             'host' => $named($joint->host_id),
             'attached' => $attached->map($free)->all(),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Diastoma\Core\Bolting;
 use Diastoma\Core\Composite;
+use Diastoma\Core\Covering;
 use Diastoma\Core\Electrofusion as EF;
 use Diastoma\Core\Gas;
 use Diastoma\Core\Gasketed;
@@ -15,9 +16,11 @@ use Diastoma\Core\Mechanical;
 use Diastoma\Core\Order;
 use Diastoma\Core\Pipe;
 use Diastoma\Core\PressureTest as Test;
+use Diastoma\Core\Receiving;
 use Diastoma\Core\Round;
 use Diastoma\Core\Sewer;
 use Diastoma\Core\Simulation;
+use Diastoma\Core\Site;
 use Diastoma\Core\Tapping;
 use Diastoma\Core\Units;
 
@@ -128,6 +131,11 @@ return [
     'gasketed-closing-piece' => Gasketed\ClosingPiece::class,
     'gasketed-thermal-gap' => Gasketed\ThermalGap::class,
     'pullout-budget' => Gasketed\PulloutBudget::class,
+    // what comes, and what disappears
+    'delivery-check' => Receiving\DeliveryCheck::class,
+    'pipes-received' => Receiving\PipesReceived::class,
+    'permit-status' => Site\PermitStatus::class,
+    'ready-to-cover' => Covering\ReadyToCover::class,
     // weight and slings
     'pipe-mass' => Pipe\PipeMass::class,
     'sling-load' => Lifting\SlingLoad::class,

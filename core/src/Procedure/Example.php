@@ -16,7 +16,8 @@ use Diastoma\Core\Simulation\PumpAndLogger;
 /**
  * Facts as a crew would record them, kept beside each procedure in `core/data/examples`: one good run, and others with the
  * sentence that must come. Times are minutes after the beginning; `"@+35"` in a value is such a time, `{"store": NAME}` a
- * thing out of the made-up stores; a trace is played by the stand-in of its device.
+ * thing out of the made-up stores; a trace is played by the stand-in of its device. Of several entries of one step another run
+ * names the one it means: `"items#2"`.
  *
  * @phpstan-type Entry array{
  *     step: string, min: float, value?: array<string, mixed>, plays?: string|null, suggested?: bool, photo?: bool
@@ -109,15 +110,18 @@ final readonly class Example
         }
         $change = $others[$other] ?? [];
         $facts = [];
+        $times = [];
         foreach ($this->text['good'] as $entry) {
             $key = $entry['step'];
-            if (\in_array($key, $change['without'] ?? [], true)) {
+            $one = $key.'#'.($times[$key] = ($times[$key] ?? 0) + 1);
+            if (array_intersect([$key, $one], $change['without'] ?? []) !== []) {
                 continue;
             }
-            $min = (float) ($change['at'][$key] ?? $entry['min']);
+            $min = (float) ($change['at'][$one] ?? $change['at'][$key] ?? $entry['min']);
             $step = $this->procedure->step($key) ?? throw new \OutOfBoundsException("{$this->procedure->id} has no step {$key}");
             $played = ['plays' => $change['plays'][$key] ?? ($entry['plays'] ?? null)] + $entry;
-            $value = $step->normalise($this->value($step, $played, $change['instead'][$key] ?? [], $min, $facts));
+            $instead = $change['instead'][$one] ?? $change['instead'][$key] ?? [];
+            $value = $step->normalise($this->value($step, $played, $instead, $min, $facts));
             $id = sprintf('%s-%02d', $this->procedure->id, \count($facts));
             $facts[] = new Fact($id, $key, $value, $this->moment($min), 'Bram Ivesley', 'joiner');
         }

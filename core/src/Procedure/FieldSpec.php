@@ -22,7 +22,7 @@ use Diastoma\Core\Units\UnitSlipHint;
 /** One thing that a step asks for, and how what was typed becomes the stored value. */
 final readonly class FieldSpec
 {
-    public const TYPES = ['quantity', 'number', 'text', 'yesno', 'choice', 'time', 'day', 'code', 'item', 'layout'];
+    public const TYPES = ['quantity', 'number', 'text', 'yesno', 'choice', 'time', 'day', 'code', 'item', 'layout', 'signature'];
 
     /**
      * @param  float|null  $min  hard range, in the unit of the key
@@ -86,6 +86,7 @@ final readonly class FieldSpec
             'time' => Instant::parse($value, $this->label, $this->key)->format('Y-m-d\TH:i:sP'),
             'item' => $this->readItem($value),
             'layout' => $this->readLayout($value),
+            'signature' => Signature::read($value, $this->key, $this->label),
             'day' => (new Day($this->key))->read($value, $this->label, $this->key, Family::Measuring)->format('Y-m-d'),
             default => $this->readText($value),
         };

@@ -26,7 +26,7 @@ final readonly class Procedure
     /**
      * @param  string  $hash  of the text
      * @param  'joint'|'test'|'stretch'  $family
-     * @param  'in-line'|'on-pipe'|'restraint'  $place  where such a joint sits
+     * @param  'in-line'|'on-pipe'|'restraint'|'line'  $place  where such a joint sits; `line`: a record of the line as a whole
      * @param  string  $language  in which its sentences are written: en, pt-BR
      * @param  list<Step>  $steps  sided steps expanded
      * @param  array<string, Parameter>  $parameters  by name
@@ -34,6 +34,7 @@ final readonly class Procedure
      * @param  list<Suit>  $suits  what a pipe must be for it; none: its text does not say it
      * @param  list<string>  $speakOnly  ids of steps whose guides are for the eye: nothing is judged by what they compute
      * @param  list<string>  $asked  what it asks of the line, by name
+     * @param  bool  $daily  of a record of the line: there is one for each day
      * @param  Medium  $medium  what a test fills the section with
      * @param  array<string, mixed>  $text  as it was written, to be handed out; nothing is judged from it
      */
@@ -55,6 +56,7 @@ final readonly class Procedure
         private array $speakOnly = [],
         private array $asked = [],
         public Medium $medium = Medium::Water,
+        public bool $daily = false,
     ) {
         $this->byKey = array_combine(array_map(fn (Step $step) => $step->key, $steps), $steps);
     }

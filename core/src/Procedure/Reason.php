@@ -30,6 +30,12 @@ final readonly class Reason
         return new self($verdict, Spoken::plain($text), Spoken::plain($do));
     }
 
+    /** The same, of one thing out of several. */
+    public function of(string $what): self
+    {
+        return new self($this->verdict, $this->text->after("{$what}: "), $this->do, $this->limit, $this->unusable, $this->curedBy);
+    }
+
     /** The same, of what a later step puts right. */
     public function curedBy(?string $key): self
     {

@@ -29,6 +29,12 @@ final readonly class Spoken
         return new self([...$this->parts, $words]);
     }
 
+    /** The same, and before it these words. */
+    public function after(string $words): self
+    {
+        return new self([$words, ...$this->parts]);
+    }
+
     public function in(UnitSystem $units, ?\DateTimeZone $zone = null): string
     {
         return implode(

@@ -53,6 +53,7 @@ final readonly class Words
             \is_int($value) || \is_float($value) => $this->figure($field->key, (float) $value),
             \is_array($value) => \is_string($value['name'] ?? null) ? $value['name'] : \count($value).' entries',
             ! \is_string($value) => '',
+            $field->type === 'signature' => 'written by hand',
             $field->type === 'choice' => self::optionLabel($field, $value),
             $field->type === 'time' => $this->moment($value),
             $field->type === 'day' => self::day($value),

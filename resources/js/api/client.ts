@@ -49,7 +49,7 @@ export type StoreKind = Omit<Schemas['StoreKind'], 'fields'> & { fields: FieldSp
 export interface FieldSpec {
   key: string
   label: string
-  type?: 'quantity' | 'number' | 'text' | 'yesno' | 'choice' | 'time' | 'day' | 'code' | 'item' | 'layout'
+  type?: 'quantity' | 'number' | 'text' | 'yesno' | 'choice' | 'time' | 'day' | 'code' | 'item' | 'layout' | 'signature'
   /** item: its kind in the stores */
   of?: string
   /** what is filled in until somebody changes it */
@@ -100,6 +100,8 @@ export interface StepText {
   seals?: boolean
   stage?: string
   optional?: boolean
+  /** entries: what is said when there is nothing to enter */
+  none?: string
   /** its lock keeps people from harm */
   gate?: boolean
   cautions?: (string | { text: string })[]
@@ -122,6 +124,8 @@ export interface ProcedureText {
   kit?: string[]
   steps: StepText[]
   /** what it tells the rest: here, which joints hang on its pipe ends */
+  /** of a record of the line as a whole */
+  place?: string
   tells?: { attached?: { place: string; each_side: number }; cut_out?: { rejoins?: boolean } }
   parameters: Record<string, { value: number | string; label?: string; source?: string; certainty?: string }>
 }

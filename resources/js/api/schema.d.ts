@@ -1269,6 +1269,17 @@ export interface components {
             done: number;
             total: number;
             headline: string | null;
+            /** @description title of its procedure */
+            of: string;
+            /**
+             * @description line: of the line as a whole
+             * @enum {string}
+             */
+            place: "line" | "stretch";
+            /** @description there is one for each day */
+            daily: boolean;
+            /** @description joints are covered by it */
+            covers: boolean;
         };
         PipeChange: {
             serial?: string | null;
@@ -1850,6 +1861,10 @@ export interface components {
             };
             closed: string | null;
             cut_out_reason?: string | null;
+            /** @description of a joint: since when nobody sees it */
+            covered_at?: string | null;
+            /** @description in which record that stands */
+            covering_id?: string | null;
             pulled_apart?: boolean;
             pipes?: {
                 [key: string]: string;
@@ -2148,6 +2163,10 @@ export interface components {
             joint_type: string;
             school?: string;
             place?: string;
+            /** @description of the line: there is one for each day */
+            daily?: boolean;
+            /** @description joints are covered by it */
+            covers?: boolean;
             /** @description its text says what it is meant for */
             suits?: boolean;
             medium?: components["schemas"]["Medium"];
@@ -2179,6 +2198,7 @@ export interface components {
             procedure?: string;
             signed_by?: string;
             sealed_utc?: string;
+            covered_utc?: string;
             replaces?: string;
             cut_out_reason?: string;
             remark?: string;
@@ -2792,6 +2812,23 @@ export interface components {
             brittle_mm: number;
             fused_mm: number;
             limit_pct?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * delivery-check
+         * @description Did what was ordered come?
+         */
+        Calc_delivery_check: {
+            items: ({
+                what: string;
+                ordered: number;
+                came: number;
+                right?: boolean;
+                batch?: string;
+            } & {
+                [key: string]: unknown;
+            })[];
         } & {
             [key: string]: unknown;
         };
@@ -4909,6 +4946,24 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * permit-status
+         * @description Does the permit hold today?
+         */
+        Calc_permit_status: {
+            wanted: string;
+            /** Format: date-time */
+            used_at: string;
+            sort?: string;
+            /** Format: date */
+            valid_from?: string;
+            /** Format: date */
+            valid_until?: string;
+            /** @default UTC */
+            time_zone: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * pipe-candidates
          * @description What pipe is this?
          */
@@ -4978,6 +5033,35 @@ export interface components {
             })[];
             pipe_a?: string;
             pipe_b?: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * pipes-received
+         * @description Which pipes came?
+         */
+        Calc_pipes_received: {
+            named: ({
+                first: string;
+                last?: string;
+                length_m?: number;
+                serial?: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+            rejected?: ({
+                what: string;
+                why: string;
+                more?: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+            before?: ({
+                number: string;
+                with: string;
+            } & {
+                [key: string]: unknown;
+            })[];
         } & {
             [key: string]: unknown;
         };
@@ -5151,6 +5235,26 @@ export interface components {
             e_pa?: number;
             poisson?: number;
             wall_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * ready-to-cover
+         * @description May these joints be covered?
+         */
+        Calc_ready_to_cover: {
+            joints: ({
+                number: string;
+                made: boolean;
+                /** @enum {string} */
+                verdict: "good" | "close" | "bad" | "open";
+                /** Format: date-time */
+                cover_from?: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /** Format: date-time */
+            covered_at?: string;
         } & {
             [key: string]: unknown;
         };
@@ -7315,8 +7419,10 @@ export interface operations {
             content: {
                 "application/json": {
                     procedure_hash: string;
-                    name: string;
-                    from_m: number;
+                    /** @description of a record of the line: found by itself */
+                    name?: string | null;
+                    /** @description of a stretch or a point */
+                    from_m?: number | null;
                     /** @description left out: a point */
                     to_m?: number | null;
                 };

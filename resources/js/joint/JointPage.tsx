@@ -12,6 +12,7 @@ import { TakeAway } from '../ui/TakeAway'
 import { useShow } from '../ui/units'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { VerdictMark } from '../ui/Verdict'
+import { Covering } from './Covering'
 import { NextJoint } from './NextJoint'
 import { PullApart } from './PullApart'
 import { sizesOf } from './sizesOf'
@@ -113,6 +114,7 @@ export default function JointPage(): ReactElement {
       {procedure.data.tells?.attached && (
         <Restraints joint={data} by={procedure.data.tells.attached} now={now} zone={data.line.time_zone} closed={data.closed !== null} />
       )}
+      {line.data && data.place !== 'restraint' && <Covering joint={data} line={line.data} />}
       {data.state !== 'planned' && (
         <Typography sx={{ mt: 2 }}>
           <Link to={`/joints/${id}/tag`}>{say('joint.tagToPrintNumberTimeOperator')}</Link>

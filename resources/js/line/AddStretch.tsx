@@ -14,7 +14,7 @@ const FOOT_M = 0.3048
 
 /** A stretch or a point of the line on which something is recorded that is no joint and no test. */
 export function AddStretch({ onClose, line }: { onClose: () => void; line: LineFull }): ReactElement {
-  const kinds = (useProcedures().data ?? []).filter((p) => p.family === 'stretch')
+  const kinds = (useProcedures().data ?? []).filter((p) => p.family === 'stretch' && p.place !== 'line')
   const navigate = useNavigate()
   const [form, setForm] = useState({ hash: '', name: '', from: '', to: '' })
   const [faults, setFaults] = useState<Record<string, string>>({})

@@ -1,7 +1,7 @@
 import { Box, Button, Link as MuiLink, Switch, TextField, Typography } from '@mui/material'
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactElement } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { type JointShort, type LineFull, type LogEntry, type StretchShort } from '../api/client'
+import { type JointShort, type LineFull, type LogEntry } from '../api/client'
 import { idOf, pageOf } from '../api/subject'
 import { useLine, useLog, useProcedures } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
@@ -10,6 +10,7 @@ import { dayOf, hourMinute } from '../ui/clock'
 import { coolingUntil, faceOf, LineString, waitOf } from '../ui/LineString'
 import { AddJoint } from './AddJoint'
 import { AddStretch } from './AddStretch'
+import { SiteRecords } from './SiteRecords'
 import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { Sheet } from '../ui/Sheet'
@@ -57,7 +58,7 @@ export default function LinePage(): ReactElement {
   const ringing = useRinging(clocks, now)
   const [adding, setAdding] = useState(false)
   const [stretching, setStretching] = useState(false)
-  const stretches = useProcedures().data?.some((p) => p.family === 'stretch') ?? false
+  const stretches = useProcedures().data?.some((p) => p.family === 'stretch' && p.place !== 'line') ?? false
   useEffect(() => {
     if (!fresh) return
     // Not in the way of the first view.
@@ -138,7 +139,7 @@ export default function LinePage(): ReactElement {
           {unsigned.length > 0 && (
             <List title={say('line.waitsForASignature')} joints={unsigned} note={() => say('line.madeNotYetAccepted')} />
           )}
-          {line.stretches.length > 0 && <Stretches all={line.stretches} />}
+          <SiteRecords line={line} now={now - (now % RINGS_MS)} />
         </Box>
         <Box component="section" aria-labelledby="clocks">
           <Typography id="clocks" variant="h2" sx={{ mb: 1 }}>
@@ -333,34 +334,6 @@ function List({ title, joints, note }: { title: string; joints: JointShort[]; no
               {say('common.joint', { number: j.number })}
             </MuiLink>{' '}
             · {note(j)}
-          </Typography>
-        </Box>
-      ))}
-    </Box>
-  )
-}
-
-/** What is recorded of the ground and the line, where it begins and how it stands. */
-function Stretches({ all }: { all: StretchShort[] }): ReactElement {
-  const show = useShow()
-  const where = (s: StretchShort): string =>
-    s.to_m === null
-      ? say('common.at', { from: show('x_m', 'length', s.from_m) })
-      : say('line.fromTo', { from: show('x_m', 'length', s.from_m), to: show('x_m', 'length', s.to_m) })
-  return (
-    <Box sx={{ mt: 3 }}>
-      <Typography variant="h3" component="h3" sx={{ mb: 1 }}>
-        {say('line.alongTheLine')}
-      </Typography>
-      {all.map((s) => (
-        <Box key={s.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'flex', gap: 1.5, alignItems: 'center' }}>
-          <VerdictMark verdict={s.verdict} />
-          <Typography>
-            <MuiLink component={Link} to={pageOf('stretch', s.id)}>
-              {s.name}
-            </MuiLink>{' '}
-            · {where(s)}
-            {s.verdict === 'bad' && s.headline ? ` · ${s.headline}` : ''}
           </Typography>
         </Box>
       ))}

@@ -13,6 +13,7 @@ import { asEntered, complaint, saidOf, shownField, toValue, type Entered } from 
 import { Choice } from './fields/Choice'
 import { FigureRow } from './fields/FigureRow'
 import { isFigure, shouldBe, slotsOf, type End, type Slot } from './fields/slots'
+import { SignaturePad } from './fields/SignaturePad'
 import { TakeOver } from './fields/TakeOver'
 import { useCalm } from './fields/useCalm'
 import { useLate } from './fields/useLate'
@@ -368,6 +369,8 @@ export function FieldsEntry({
       />
     ) : f.type === 'item' ? (
       <ItemEntry field={f} project={project} value={(values[id] ?? null) as never} onChange={(item) => set(id, item)} />
+    ) : f.type === 'signature' ? (
+      <SignaturePad label={f.label} value={String(values[id] ?? '')} onChange={(path) => set(id, path)} />
     ) : f.type === 'layout' ? (
       <LayoutEntry
         value={(values[id] ?? null) as never}

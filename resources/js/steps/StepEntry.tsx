@@ -50,7 +50,7 @@ export function StepEntry({ at, again, other, lost, onRecord, onSeal, onDone, on
           sx={{ my: 1.5 }}
         />
       )}
-      {text.photo && (
+      {text.photo && kind.ownPhotos !== true && (
         <PhotoEntry subject={path} step={state.key} of={text.photo.of} taken={photos} onTaken={(id) => setPhotos((all) => [...all, id])} />
       )}
       <Replacing.Provider value={replaced === null ? null : { fact: replaced, reason }}>

@@ -22,8 +22,13 @@ export default function StretchPage(): ReactElement {
   return (
     <Page wide practice={data.line.practice} up={{ to: `/lines/${data.line.id}`, label: data.line.name }} title={data.name}>
       <Typography>
-        {procedure.data.title} ·{' '}
-        {typeof data.to_m === 'number' ? say('stretch.fromTo', { from, to: show('x_m', 'length', data.to_m) }) : say('common.at', { from })}
+        {procedure.data.title}
+        {procedure.data.place === 'line' ? '' : ' · '}
+        {procedure.data.place === 'line'
+          ? null
+          : typeof data.to_m === 'number'
+            ? say('stretch.fromTo', { from, to: show('x_m', 'length', data.to_m) })
+            : say('common.at', { from })}
       </Typography>
       <StepRunner key={id} path={subjectAt('stretch', id)} data={data} procedure={procedure.data} role={line.data?.role} />
     </Page>

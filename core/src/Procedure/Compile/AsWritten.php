@@ -40,7 +40,7 @@ namespace Diastoma\Core\Procedure\Compile;
  *     roles?: array<int, string>, seals?: bool, free?: bool, confirms?: bool, refused_do?: string,
  *     once?: bool, once_unless?: ConditionsText, once_text?: string, once_do?: string, once_permitted?: string,
  *     offer?: OfferText, retry?: bool, photo?: PhotoText, positions?: array<int, string>, across?: bool,
- *     plan?: string, wrench?: string, columns?: array<int, string>, columns_optional?: int,
+ *     plan?: string, wrench?: string, none?: string, own?: bool, columns?: array<int, string>, columns_optional?: int,
  *     cautions?: array<int, CautionText>, summary?: string|array<int, string>, device?: string, action?: string,
  *     device_in?: array<string, mixed>, figure?: array{shape: string, in: array<string, mixed>},
  *     drawing?: array<string, string>, model?: array{calc: string, in: array<string, mixed>},
@@ -60,12 +60,13 @@ namespace Diastoma\Core\Procedure\Compile;
  *     clocks?: array<string, ClockText>, leaves_face?: ConditionsText, pipes?: array<'a'|'b', string|array<string, mixed>>,
  *     register?: array<string, ColumnText>, tag?: array{head?: TagLineText, lines?: array<int, TagLineText>},
  *     cut_out?: array{joints: int, piece_m?: int|float, rejoins?: bool},
- *     attached?: array{place: string, each_side: int}, letter?: string
+ *     attached?: array{place: string, each_side: int}, letter?: string,
+ *     covers?: string|array<string, mixed>, receives?: array{pipes: string|array<string, mixed>, from?: string|array<string, mixed>}
  * }
  * @phpstan-type ParameterText array{value: int|float|string|bool, label?: string, source: string, certainty: string}
  * @phpstan-type ProcedureText array{
  *     id?: string, version?: string, title?: string, joint_type?: string, family?: 'joint'|'test'|'stretch',
- *     place?: 'in-line'|'on-pipe'|'restraint', school?: string, language?: string,
+ *     place?: 'in-line'|'on-pipe'|'restraint'|'line', daily?: bool, school?: string, language?: string,
  *     medium?: 'water'|'low-air'|'gas'|'vacuum'|'nothing',
  *     clocks?: array<string, string>, suits?: array<int, SuitText>, tells?: TellsText,
  *     parameters?: array<string, ParameterText>,

@@ -67,6 +67,9 @@ final readonly class Compiler
             array_push($compiled, ...(isset($steps[$i]) ? $at->onEachSide($steps[$i]) : [$at->unreadable($written)]));
         }
         $place = $shape['place'] ?? 'in-line';
+        if (($place === 'line' || ($shape['daily'] ?? false)) && ($shape['family'] ?? '') !== 'stretch') {
+            $reader->below($place === 'line' ? 'place' : 'daily')->fault('is of no use here, only where family is stretch');
+        }
         $telling = new TellsCompiler($reader->forShow());
         $tells = $this->isFrozen && ! isset($shape['tells']) ? $telling->compileOlder($shape['clocks'] ?? [], $place)
             : $telling->compile($shape['tells'] ?? [], $shape['clocks'] ?? [], $place);
@@ -93,6 +96,7 @@ final readonly class Compiler
             speakOnly: self::speakOnly($steps, (string) json_encode($shape, JSON_UNESCAPED_SLASHES)),
             asked: self::asked((string) json_encode($shape, JSON_UNESCAPED_SLASHES)),
             medium: Medium::from($shape['medium'] ?? Medium::Water->value),
+            daily: $shape['daily'] ?? false,
         );
     }
 

@@ -33,6 +33,8 @@ final class LineNames
         'rejected' => 'pipes that were rejected',
         'from_m' => 'where the stretch begins',
         'to_m' => 'where the stretch ends',
+        'delivered' => 'pipes that came before',
+        'joints' => 'joints of the stretch',
         'nominal' => 'size of the pipe as it is called',
         'nominal_mm' => 'size of the pipe, as it would be called in mm',
         'nominal_in' => 'size of the pipe, as it would be called in inch',

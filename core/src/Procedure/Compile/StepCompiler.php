@@ -36,6 +36,8 @@ final readonly class StepCompiler
         'positions' => ['round'],
         'plan' => ['bolts'],
         'wrench' => ['bolts'],
+        'none' => ['entries'],
+        'own' => ['hold'],
         'across' => ['round'],
         'columns' => ['trace'],
         'columns_optional' => ['trace'],

@@ -10,6 +10,7 @@ use Diastoma\Core\Procedure\Tells\Attached;
 use Diastoma\Core\Procedure\Tells\Clock;
 use Diastoma\Core\Procedure\Tells\Column;
 use Diastoma\Core\Procedure\Tells\CutOut;
+use Diastoma\Core\Procedure\Tells\Receives;
 use Diastoma\Core\Procedure\Tells\TagLine;
 use Diastoma\Core\Procedure\Tells\Tells;
 
@@ -52,6 +53,8 @@ final readonly class TellsCompiler
             ),
             attached: isset($tells['attached']) ? new Attached($tells['attached']['place'], $tells['attached']['each_side']) : null,
             letter: $tells['letter'] ?? 'J',
+            covers: isset($tells['covers']) ? $this->reader->below('tells')->below('covers')->expression($tells['covers']) : null,
+            receives: isset($tells['receives']) ? $this->receives($tells['receives']) : null,
         );
     }
 
@@ -71,6 +74,17 @@ final readonly class TellsCompiler
         }
 
         return $this->compile(['clocks' => $known] + $tells, array_diff_key($clocks, $known), $place);
+    }
+
+    /** @param  array{pipes: string|array<string, mixed>, from?: string|array<string, mixed>}  $receives */
+    private function receives(array $receives): Receives
+    {
+        $at = $this->reader->below('tells')->below('receives');
+
+        return new Receives(
+            $at->below('pipes')->expression($receives['pipes']),
+            isset($receives['from']) ? $at->below('from')->expression($receives['from']) : null,
+        );
     }
 
     /**

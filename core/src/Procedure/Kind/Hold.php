@@ -26,10 +26,16 @@ final readonly class Hold implements Kind
     /**
      * @param  bool  $seals  with it the record is closed
      * @param  bool  $free  it may be signed while other steps are not good
+     * @param  bool  $own  who signs says that it is so, and may have recorded all of it
      * @param  list<Parameter>  $toConfirm  limits written down from memory: who signs says of each that he has confirmed it
      */
-    public function __construct(public bool $seals, public bool $free, private Sentence $refusedDo, public array $toConfirm = [])
-    {
+    public function __construct(
+        public bool $seals,
+        public bool $free,
+        private Sentence $refusedDo,
+        public array $toConfirm = [],
+        public bool $own = false,
+    ) {
     }
 
     public static function name(): string
@@ -45,6 +51,7 @@ final readonly class Hold implements Kind
             ($step['confirms'] ?? false)
                 ? array_values(array_filter($reader->vocabulary->parameters, fn (Parameter $p) => $p->isFromMemory()))
                 : [],
+            $step['own'] ?? false,
         );
     }
 

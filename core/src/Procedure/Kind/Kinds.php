@@ -16,6 +16,7 @@ final class Kinds
         Scan::class,
         Trace::class,
         Bolts::class,
+        Entries::class,
         Timer::class,
         Hold::class,
         Note::class,

@@ -12,6 +12,9 @@ final readonly class Clock
     /** Its section is not put under pressure before. */
     public const TEST = 'test_from';
 
+    /** It is not covered before. */
+    public const COVER = 'backfill_from';
+
     /** Its pipe is not pulled by it before. */
     public const PULL = 'pull_from';
 

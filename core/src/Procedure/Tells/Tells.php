@@ -22,6 +22,8 @@ final readonly class Tells
      * @param  TagLine|null  $tagHead  what the tag says largest
      * @param  list<TagLine>  $tag
      * @param  string  $letter  before the number of such a joint that no plan of pipe lengths knows
+     * @param  Expression|null  $covers  of a stretch: the time from which its joints are covered
+     * @param  Receives|null  $receives  pipes that came with it
      */
     public function __construct(
         public array $clocks,
@@ -33,6 +35,8 @@ final readonly class Tells
         public CutOut $cutOut,
         public ?Attached $attached,
         public string $letter,
+        private ?Expression $covers = null,
+        private ?Receives $receives = null,
     ) {
     }
 
@@ -48,7 +52,15 @@ final readonly class Tells
             register: array_map(fn (Column $column) => $column->value->of($known), $this->register),
             tagHead: $said($this->tagHead),
             tag: array_map($said, $this->tag),
+            coveredAt: self::number($this->covers?->of($known)),
+            received: $this->receives?->told($known),
         );
+    }
+
+    /** Does it cover joints, once it is done? */
+    public function covers(): bool
+    {
+        return $this->covers !== null;
     }
 
     private static function number(mixed $pipe): ?string

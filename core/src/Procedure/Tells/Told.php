@@ -7,7 +7,11 @@ namespace Diastoma\Core\Procedure\Tells;
 use Diastoma\Core\Procedure\Spoken;
 use Diastoma\Core\Units\UnitSystem;
 
-/** What is told of one joint as it stands. */
+/**
+ * What is told of one joint or stretch as it stands.
+ *
+ * @phpstan-import-type Received from Receives
+ */
 final readonly class Told
 {
     /**
@@ -15,6 +19,8 @@ final readonly class Told
      * @param  bool  $leftFace  the crew has moved on from it
      * @param  array<'a'|'b', string|null>  $pipes  numbers that were recorded; none: it does not say
      * @param  array<string, mixed>  $register  column => value
+     * @param  string|null  $coveredAt  of a stretch: when its joints were covered, ISO 8601; null: they are not
+     * @param  Received|null  $received
      * @param  array{label: string, text: Spoken|null}  $tagHead
      * @param  list<array{label: string, text: Spoken|null}>  $tag
      */
@@ -25,6 +31,8 @@ final readonly class Told
         public array $register,
         private array $tagHead,
         private array $tag,
+        public ?string $coveredAt = null,
+        public ?array $received = null,
     ) {
     }
 

@@ -1,5 +1,6 @@
 import { fields } from './fields'
 import { bolts } from './bolts'
+import { entries } from './entries'
 import { hold } from './hold'
 import { round } from './round'
 import { scan } from './scan'
@@ -18,6 +19,7 @@ export const KINDS: Record<string, KindView> = {
   scan,
   trace,
   bolts,
+  entries,
   timer,
   hold,
 }

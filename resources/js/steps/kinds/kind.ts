@@ -64,4 +64,6 @@ export interface KindView {
   bothEnds?: boolean
   /** Its fact comes in parts, each of them recorded by itself. */
   inParts?: boolean
+  /** Photos go with each part, and are asked for beside it. */
+  ownPhotos?: boolean
 }

@@ -1,0 +1,196 @@
+<?php
+
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\Pipe;
+use App\Models\PipeWord;
+use App\Models\ProcedureText;
+use App\Models\Stretch;
+use Diastoma\Core\Procedure\Example;
+use Illuminate\Support\Str;
+
+/* The day, the delivery, and what disappears: records of the line that are of no joint and no test. */
+
+/** A record of a line. @return array<string, mixed> as the API shows it */
+function recordOf(object $test, string $line, string $procedure, array $more = [], string $who = 'foreman'): array
+{
+    $hash = ProcedureText::query()->where('key', $procedure)->firstOrFail()->hash;
+
+    return $test->as($who)->postJson("/api/v1/lines/{$line}/stretches", $more + ['procedure_hash' => $hash])->assertCreated()->json();
+}
+
+/** All that its example records, but for its signatures. */
+function recordExample(object $test, string $stretch, string $procedure, array $instead = [], int $before = PHP_INT_MAX): void
+{
+    $stores = [];
+    foreach (Example::shipped()[$procedure]->facts() as $i => $fact) {
+        if ($i >= $before) {
+            return;
+        }
+        $value = ($instead["{$fact->step}#{$i}"] ?? $instead[$fact->step] ?? []) + $fact->value;
+        if (isset($value['permit'])) {
+            $stores[$value['permit']['name']] ??= $test->kept('permit', $value['permit']['name'], array_diff_key($value['permit'], [
+                'id' => 1, 'name' => 1, 'kind' => 1,
+            ]));
+            $value['permit'] = $stores[$value['permit']['name']];
+        }
+        if (isset($value['photos'])) {
+            $value['photos'] = [photographed($test, $stretch, $fact->step)];
+        }
+        $test->record('foreman', "subjects/stretch/{$stretch}", $fact->step, $value, ['recorded_at' => $fact->at->format('c')])
+            ->assertCreated();
+    }
+}
+
+function photographed(object $test, string $stretch, string $step): string
+{
+    $id = (string) Str::uuid();
+    $file = Illuminate\Http\UploadedFile::fake()->createWithContent('p.png', picture());
+    $test->as('foreman')
+        ->post("/api/v1/subjects/stretch/{$stretch}/photos", [
+            'id' => $id, 'step' => $step, 'taken_at' => '2026-05-04T10:00:00+02:00', 'file' => $file,
+        ])
+        ->assertCreated();
+
+    return $id;
+}
+
+it('puts the pipes of a delivery into the list of the line, the rejected one as such', function () {
+    $line = $this->makeLine()['id'];
+    $delivery = recordOf($this, $line, 'delivery');
+    expect($delivery['name'])->toBe('Delivery 1')->and($delivery['place'])->toBe('line');
+    recordExample($this, $delivery['id'], 'delivery');
+    $pipes = collect($this->as('joiner')->getJson("/api/v1/lines/{$line}/pipes")->json())->keyBy('number');
+    expect($pipes)->toHaveCount(14)
+        ->and($pipes['001'])
+        ->toMatchArray(['serial' => 'L-2231', 'length_m' => 6, 'source' => 'Ravensclough Pipe Works', 'state' => 'to-hand'])
+        ->and($pipes['009'])->toMatchArray(['state' => 'rejected', 'reason' => 'spigot, two chips on the bevel'])
+        ->and($pipes['009']['said'][0]['by'])->toBe('Foreman');
+    // Who wrote it closes it, and the record is sealed.
+    $page = $this->as('joiner')->getJson("/api/v1/subjects/stretch/{$delivery['id']}")->json();
+    expect($page['state'])->toBe('accepted')->and($page['judgement']['verdict'])->toBe('good')
+        ->and($page['seal']['broken'])->toBe([])->and($page['seal']['alone'])->toBeNull();
+});
+
+it('has the rejected pipe said in the joint that names it', function () {
+    $made = $this->makeLine();
+    recordExample($this, recordOf($this, $made['id'], 'delivery')['id'], 'delivery');
+    $joint = $made['joints'][0]['id'];
+    $said = $this->record('joiner', "subjects/joint/{$joint}", 'pipes', ['pipe_a' => '001', 'pipe_b' => '009'])->assertCreated()->json();
+    expect($said['judgement']['verdict'])->toBe('bad')->and(json_encode($said['judgement']))->toContain('two chips on the bevel');
+});
+
+it('takes back a number that was misread, and keeps what somebody said of a pipe', function () {
+    $line = $this->makeLine()['id'];
+    $delivery = recordOf($this, $line, 'delivery')['id'];
+    recordExample($this, $delivery, 'delivery', before: 9);
+    $path = "subjects/stretch/{$delivery}";
+    $first = (string) Str::uuid();
+    $wrong = ['first' => '0101', 'last' => '0104', 'length_m' => 6];
+    $this->record('foreman', $path, 'pipe-numbers', $wrong, ['id' => $first])->assertCreated();
+    $numbers = fn () => Pipe::query()->where('line_id', $line)->where('delivery_id', $delivery)->orderBy('number')->pluck('number')->all();
+    expect($numbers())->toBe(['0101', '0102', '0103', '0104']);
+    $pipe = Pipe::query()->where('number', '0104')->firstOrFail();
+    $this->as('foreman')->postJson("/api/v1/pipes/{$pipe->id}/words", ['rejected' => true, 'reason' => 'dented'])->assertCreated();
+    $right = ['first' => '101', 'last' => '102', 'length_m' => 6];
+    $this->record('foreman', $path, 'pipe-numbers', $right, ['supersedes' => $first, 'reason' => 'misread'])->assertCreated();
+    expect($numbers())->toBe(['0101', '0102'])
+        ->and(Pipe::query()->where('number', '0103')->exists())->toBeFalse()
+        ->and(Pipe::query()->where('number', '0104')->firstOrFail()->only(['delivery_id', 'state']))
+        ->toBe(['delivery_id' => null, 'state' => 'rejected'])
+        ->and(PipeWord::query()->count())->toBe(1);
+});
+
+it('says of a pipe that is on site already with which delivery it came, and leaves it there', function () {
+    $line = $this->makeLine()['id'];
+    recordExample($this, recordOf($this, $line, 'delivery')['id'], 'delivery');
+    $second = recordOf($this, $line, 'delivery');
+    expect($second['name'])->toBe('Delivery 2');
+    recordExample($this, $second['id'], 'delivery', before: 9);
+    $path = "subjects/stretch/{$second['id']}";
+    $said = $this->record('foreman', $path, 'pipe-numbers', ['first' => '14', 'last' => '16'])->assertCreated()->json();
+    expect(json_encode($said['judgement']))->toContain('Here already: 14, with Delivery 1.')
+        ->and(Pipe::query()->where('delivery_id', $second['id'])->pluck('number')->all())->toBe(['15', '16']);
+});
+
+it('does not reject again what somebody has accepted since', function () {
+    $line = $this->makeLine()['id'];
+    $delivery = recordOf($this, $line, 'delivery')['id'];
+    recordExample($this, $delivery, 'delivery', before: 11);
+    $pipe = Pipe::query()->where('number', '009')->firstOrFail();
+    $this->as('foreman')->postJson("/api/v1/pipes/{$pipe->id}/words", ['rejected' => false, 'reason' => 'cut back'])->assertCreated();
+    $this->record('foreman', "subjects/stretch/{$delivery}", 'pipe-numbers', ['first' => '020'])->assertCreated();
+    expect($pipe->refresh()->state)->toBe('to-hand');
+});
+
+it('begins one record for a day, whoever begins it, in the time of the place', function () {
+    $line = $this->makeLine()['id'];
+    $this->travelTo(new DateTimeImmutable('2026-05-04T22:30:00Z'));
+    $one = recordOf($this, $line, 'day-record');
+    expect($one['name'])->toBe('5 May 2026')->and($one['daily'])->toBeTrue()
+        ->and(recordOf($this, $line, 'day-record', who: 'joiner')['id'])->toBe($one['id']);
+    $this->travelTo(new DateTimeImmutable('2026-05-05T22:30:00Z'));
+    expect(recordOf($this, $line, 'day-record')['id'])->not->toBe($one['id']);
+});
+
+it('closes a day by who wrote it, and not before people, permits and talk are there', function () {
+    $line = $this->makeLine()['id'];
+    $day = recordOf($this, $line, 'day-record')['id'];
+    $this->record('foreman', "subjects/stretch/{$day}", 'day-closed', ['signed' => true])->assertUnprocessable();
+    recordExample($this, $day, 'day-record');
+    $page = $this->as('joiner')->getJson("/api/v1/subjects/stretch/{$day}")->json();
+    expect($page['state'])->toBe('accepted')->and($page['judgement']['verdict'])->toBe('good');
+    $this->record('joiner', "subjects/stretch/{$day}", 'day-events', ['sort' => 'other', 'what' => 'too late'])->assertAccepted();
+});
+
+it('shows a joint covered, and not what is still bare', function () {
+    $made = $this->makeLine();
+    [$first, $second] = array_column($made['joints'], 'id');
+    recordPvcJoint($this, $first);
+    $at = Joint::query()->findOrFail($first)->chainage_m;
+    $cover = recordOf($this, $made['id'], 'covering', ['name' => 'Joint 1', 'from_m' => $at - 1, 'to_m' => $at + 1]);
+    recordExample($this, $cover['id'], 'covering', before: 1);
+    expect(Joint::query()->findOrFail($first)->covered_at)->toBeNull();
+    recordExample($this, $cover['id'], 'covering', before: 0);
+    $value = ['haunched' => true, 'clean' => true, 'hand_first' => true, 'taped' => true];
+    $this->record('foreman', "subjects/stretch/{$cover['id']}", 'first-cover', $value)->assertCreated();
+    expect(Joint::query()->findOrFail($first)->covered_at)->toBe('2026-05-04T10:00:00+02:00')
+        ->and(Joint::query()->findOrFail($second)->covered_at)->toBeNull();
+    $rows = collect($this->as('joiner')->getJson("/api/v1/lines/{$made['id']}/register")->json('joints'))->keyBy('joint');
+    expect($rows['1']['covered_utc'])->toBe('2026-05-04T08:00:00Z')->and($rows['2']['covered_utc'])->toBe('');
+});
+
+it('does not call a stretch ready in which a joint is not made', function () {
+    $made = $this->makeLine();
+    recordPvcJoint($this, $made['joints'][0]['id']);
+    $cover = recordOf($this, $made['id'], 'covering', ['name' => 'Both', 'from_m' => 0, 'to_m' => 18]);
+    $photo = photographed($this, $cover['id'], 'last-look');
+    $look = ['looked' => true, 'sound' => true, 'bare' => true, 'photos' => [$photo]];
+    $said = $this->record('foreman', "subjects/stretch/{$cover['id']}", 'last-look', $look)->assertCreated()->json('judgement');
+    expect($said['verdict'])->toBe('bad')->and(json_encode($said))->toContain('Joint 2 is not made, or not recorded.');
+});
+
+it('keeps how the joints stood when it was sealed', function () {
+    $made = $this->makeLine();
+    [$first] = array_column($made['joints'], 'id');
+    recordPvcJoint($this, $first);
+    $at = Joint::query()->findOrFail($first)->chainage_m;
+    $cover = recordOf($this, $made['id'], 'covering', ['name' => 'Joint 1', 'from_m' => $at - 1, 'to_m' => $at + 1]);
+    recordExample($this, $cover['id'], 'covering', before: 2);
+    $this->record('inspector', "subjects/stretch/{$cover['id']}", 'cover-seen', ['signed' => true])->assertCreated();
+    $this->as('foreman')->postJson("/api/v1/joints/{$first}/cut-out", ['reason' => 'leak found'])->assertSuccessful();
+    $page = $this->as('joiner')->getJson("/api/v1/subjects/stretch/{$cover['id']}")->json();
+    expect($page['judgement']['verdict'])->toBe('good')->and($page['context']['joints'][0]['number'])->toBe('1')
+        ->and($page['seal']['broken'])->toBe([]);
+});
+
+it('wants a place for what lies along the line, and a name', function () {
+    $line = $this->makeLine()['id'];
+    $hash = ProcedureText::query()->where('key', 'covering')->firstOrFail()->hash;
+    $ask = fn (array $body) => $this->as('foreman')->postJson("/api/v1/lines/{$line}/stretches", $body + ['procedure_hash' => $hash]);
+    $ask(['name' => 'Here'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'from_m');
+    $ask(['from_m' => 3])->assertUnprocessable()->assertJsonPath('errors.0.field', 'name');
+    $ask(['from_m' => 3, 'name' => ' '])->assertUnprocessable()->assertJsonPath('errors.0.field', 'name');
+    $ask(['from_m' => 19, 'name' => 'Beyond'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'from_m');
+    expect(Stretch::query()->count())->toBe(0)->and(Line::query()->count())->toBe(1);
+});
