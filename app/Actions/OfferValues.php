@@ -5,6 +5,7 @@ namespace App\Actions;
 use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Line;
+use App\Models\Stretch;
 use App\Models\Subject;
 use Diastoma\Core\Procedure\FieldSpec;
 use Diastoma\Core\Procedure\Offer;
@@ -29,6 +30,9 @@ final class OfferValues
      */
     public function __invoke(Subject $subject): array
     {
+        if ($subject instanceof Stretch) {
+            return (new OfferEntries)($subject);
+        }
         $found = [];
         foreach ($subject->procedure()->steps as $step) {
             if ($step->offer !== null && $subject instanceof Joint) {

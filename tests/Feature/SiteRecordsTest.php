@@ -133,6 +133,20 @@ it('begins one record for a day, whoever begins it, in the time of the place', f
     expect(recordOf($this, $line, 'day-record')['id'])->not->toBe($one['id']);
 });
 
+it('offers who was there the day before, and asks each to sign anew', function () {
+    $line = $this->makeLine()['id'];
+    $this->travelTo(new DateTimeImmutable('2026-05-04T08:00:00Z'));
+    recordExample($this, recordOf($this, $line, 'day-record')['id'], 'day-record');
+    $this->travelTo(new DateTimeImmutable('2026-05-05T08:00:00Z'));
+    $today = recordOf($this, $line, 'day-record')['id'];
+    $offers = collect($this->as('foreman')->getJson("/api/v1/subjects/stretch/{$today}")->json('offers'))->groupBy('step');
+    expect($offers['crew-of-day']->pluck('value')->all())
+        ->toEqual([['as' => 'foreman', 'name' => 'Odile Fenner'], ['as' => 'joiner', 'name' => 'Bram Ivesley']])
+        ->and($offers['talk-heard']->pluck('value')->all())->toBe([['name' => 'Bram Ivesley'], ['name' => 'Odile Fenner']])
+        ->and($offers['crew-of-day'][0]['of'])->toBe('4 May 2026')
+        ->and($offers)->not->toHaveKey('day-events');
+});
+
 it('closes a day by who wrote it, and not before people, permits and talk are there', function () {
     $line = $this->makeLine()['id'];
     $day = recordOf($this, $line, 'day-record')['id'];

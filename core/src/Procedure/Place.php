@@ -11,7 +11,7 @@ final readonly class Place
 {
     /**
      * @param  string  $name  last part of its path; its end tells the unit
-     * @param  string  $how  decimals, `mm.0`, `raw`, `time`, `moment`, `count`, `quarter`, or nothing
+     * @param  string  $how  decimals, `mm.0`, `raw`, `time`, `moment`, `day`, `count`, `quarter`, or nothing
      * @param  Expression|null  $value  null: what the moment brings under its path, such as `event.t_s`
      * @param  string  $path  as it stands in the file
      */

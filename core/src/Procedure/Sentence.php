@@ -10,13 +10,13 @@ use Diastoma\Core\Procedure\Expression\Walk;
  * A sentence of a procedure with places for values: `{result.ovality_judged_mm|1} is over {param.ovality_limit_mm}`.
  *
  * The unit comes from the end of a place's name, and the reader's own units are used. After a bar: decimals (`|1`), unit and
- * decimals (`|mm.0`), `raw`, `time`, `moment` (day and time), `count`, `quarter` (clock positions to the quarter hour: nobody
+ * decimals (`|mm.0`), `raw`, `time`, `moment` (day and time), `day`, `count`, `quarter` (clock positions to the quarter hour: nobody
  * sets a clamp to the minute).
  */
 final readonly class Sentence
 {
     /** A place as it stands in a file: path, and how it is shown. */
-    public const PLACE = '/\{([a-z0-9_.@-]+)(?:\|(\d|raw|time|moment|count|quarter|[a-z]+\.\d))?\}/i';
+    public const PLACE = '/\{([a-z0-9_.@-]+)(?:\|(\d|raw|time|moment|day|count|quarter|[a-z]+\.\d))?\}/i';
 
     /** @param  list<string|Place>  $parts */
     public function __construct(private array $parts)

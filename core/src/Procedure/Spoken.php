@@ -60,6 +60,7 @@ final readonly class Spoken
             $how === 'quarter' && \is_string($value) => self::quarterHours($value),
             $how === 'time' && \is_string($value) => self::clock($value, $zone, 'H:i'),
             $how === 'moment' && \is_string($value) => self::clock($value, $zone, 'j M, H:i'),
+            $how === 'day' && \is_string($value) => self::day($value),
             \is_bool($value) => $value ? 'yes' : 'no',
             \is_array($value) => implode(', ', array_map(self::word(...), $value)),
             default => \is_string($value) ? $value : '',
@@ -89,6 +90,14 @@ final readonly class Spoken
             fn (array $m) => Clock::text(round(Clock::degrees($m[0]) / 7.5) * 7.5),
             $text,
         );
+    }
+
+    /** "31 Dec 2026"; a day has no time zone. */
+    private static function day(string $iso): string
+    {
+        $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $iso);
+
+        return $day === false ? $iso : $day->format('j M Y');
     }
 
     private static function clock(string $iso, ?\DateTimeZone $zone, string $format): string

@@ -35,6 +35,7 @@ export function EntriesEntry({ path, data, state, text }: AtHand): ReactElement 
       await record(path, { step: state.key, value, ...instead }, called)
       if (draft !== null) dropDraft(draft)
       setChanging(null)
+      setTaken(null)
       setRound((r) => r + 1)
     } catch {
       setLost(true)
@@ -43,6 +44,20 @@ export function EntriesEntry({ path, data, state, text }: AtHand): ReactElement 
     }
   }
   const reason = say('steps.putRight')
+  const fields = text.fields ?? []
+  const first = fields[0]?.key ?? ''
+  // What a device kept from an earlier version does not have them.
+  const before = ((data.offers as typeof data.offers | undefined) ?? [])
+    .filter((o) => o.step === state.key)
+    .filter((o) => !entries.some((e) => e.value[first] === o.value[first]))
+  const [taken, setTaken] = useState<Record<string, unknown> | null>(null)
+  /** Where nothing is missing it is entered by the same tap. */
+  const takeOver = (value: Record<string, unknown>): void => {
+    if (fields.every((f) => f.optional || value[f.key] !== undefined)) return void keep(value)
+    if (draft !== null) dropDraft(draft)
+    setTaken(value)
+    setRound((r) => r + 1)
+  }
   return (
     <Box>
       <ListOfEntries fields={text.fields ?? []} entries={entries} subject={path} photos={data.photos} onChange={setChanging} />
@@ -61,6 +76,18 @@ export function EntriesEntry({ path, data, state, text }: AtHand): ReactElement 
           </Sentence>
         </Box>
       )}
+      {!changing && before.length > 0 && (
+        <Box role="group" aria-label={say('steps.asOf', { of: before[0]!.of })} sx={{ mt: 1 }}>
+          <Typography variant="body2">{say('steps.asOf', { of: before[0]!.of })}</Typography>
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, my: 1 }}>
+            {before.map((o) => (
+              <Button key={o.recorded_at + String(o.value[first])} variant="outlined" onClick={() => takeOver(o.value)}>
+                {wordsOf(fields, o.value)}
+              </Button>
+            ))}
+          </Box>
+        </Box>
+      )}
       <DraftOf.Provider value={draft}>
         <OneEntry
           key={changing?.fact.id ?? round}
@@ -69,6 +96,7 @@ export function EntriesEntry({ path, data, state, text }: AtHand): ReactElement 
           text={text}
           project={data.line.project_id}
           changing={changing}
+          taken={taken}
           onKeep={(value) => void keep(value, changing ? { supersedes: changing.fact.id, reason } : {})}
         />
       </DraftOf.Provider>
@@ -98,6 +126,7 @@ function OneEntry({
   text,
   project,
   changing,
+  taken,
   onKeep,
 }: {
   subject: string
@@ -105,6 +134,8 @@ function OneEntry({
   text: StepText
   project: number
   changing: OneOfList | null
+  /** from the record before, to be completed */
+  taken: Record<string, unknown> | null
   onKeep: (value: Record<string, unknown>) => void
 }): ReactElement {
   const before = Array.isArray(changing?.value['photos']) ? (changing.value['photos'] as string[]) : []
@@ -117,7 +148,7 @@ function OneEntry({
       <FieldsEntry
         step={text}
         project={project}
-        known={changing?.value}
+        known={changing?.value ?? taken ?? undefined}
         label={say(changing ? 'steps.putItRight' : 'steps.addIt')}
         onRecord={(value) => onKeep({ ...value, ...(photos.length > 0 ? { photos } : {}) })}
       />
@@ -127,6 +158,13 @@ function OneEntry({
     </>
   )
 }
+
+/** "Odile Fenner, foreman": what was chosen and written of an entry. */
+const wordsOf = (fields: FieldSpec[], value: Record<string, unknown>): string =>
+  fields
+    .map((f) => f.options?.find((o) => o.value === value[f.key])?.label ?? value[f.key])
+    .filter((v): v is string => typeof v === 'string' && v !== '')
+    .join(', ')
 
 /** By what one calls an entry: the answer to its first question. */
 function firstOf(fields: FieldSpec[], { value }: OneOfList): string {

@@ -9,6 +9,7 @@ use Diastoma\Core\Procedure\Binding;
 use Diastoma\Core\Procedure\Caution;
 use Diastoma\Core\Procedure\Early;
 use Diastoma\Core\Procedure\Figure;
+use Diastoma\Core\Procedure\Kind\Entries;
 use Diastoma\Core\Procedure\Kind\Kinds;
 use Diastoma\Core\Procedure\Kind\Note;
 use Diastoma\Core\Procedure\Live;
@@ -313,7 +314,11 @@ final readonly class StepCompiler
         if ($offer === null) {
             return null;
         }
-        if (! isset($offer['within_min']) && ! isset($offer['same'])) {
+        $isList = $step['kind'] === Entries::name();
+        if ($isList && (isset($offer['within_min']) || isset($offer['same']))) {
+            $reader->fault('of entries are those of the record before: within_min and same say nothing here');
+        }
+        if (! $isList && ! isset($offer['within_min']) && ! isset($offer['same'])) {
             $reader->fault('says nothing: give within_min, or same as STEP.FIELD');
         }
         $same = explode('.', $offer['same'] ?? '', 2);
