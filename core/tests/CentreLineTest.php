@@ -37,3 +37,34 @@ it('cuts a profile out of the line with its ends between the points', function (
     $line = [[0.0, 0.0, 0.0, 10.0], [100.0, 100.0, 0.0, 12.0], [150.0, 150.0, 0.0, 9.0]];
     expect(SectionPlan::profile($line, 50, 125))->toEqualWithDelta([[50, 11], [100, 12], [125, 10.5]], 1e-12);
 });
+
+it('finds the nearest place of the line to a point, and on which side it lies', function (array $point, array $found) {
+    // By hand: east for 100 m, then north for 50 m.
+    $line = new CentreLine([[20.0, 500.0, 800.0, 10.0], [120.0, 600.0, 800.0, 12.0], [170.0, 600.0, 850.0, 9.0]]);
+    expect($line->nearest(...$point))->toEqualWithDelta($found, 1e-9);
+})->with([
+    'on it' => [[550.0, 800.0], [70.0, 0.0]],
+    'south of the first leg: to the right' => [[550.0, 797.0], [70.0, 3.0]],
+    'north of it: to the left' => [[550.0, 804.0], [70.0, -4.0]],
+    'east of the second leg: to the right' => [[602.0, 825.0], [145.0, 2.0]],
+    'before its beginning' => [[497.0, 804.0], [20.0, -5.0]],
+    'beyond its end' => [[600.0, 853.0], [170.0, 3.0]],
+    'outside the corner' => [[603.0, 796.0], [120.0, 5.0]],
+]);
+
+it('finds no place nearer than the nearest: against a search along the line', function () {
+    $points = array_map(fn (int $i) => [10.0 * $i, 9.0 * $i, 12 * sin($i / 4), 5.0], range(0, 40));
+    $line = new CentreLine($points);
+    mt_srand(7);
+    for ($n = 0; $n < 200; $n++) {
+        [$east, $north] = [mt_rand(-50, 410), mt_rand(-60, 60)];
+        $least = min(array_map(function (int $m) use ($line, $east, $north) {
+            [$e, $n] = $line->at($m / 20);
+
+            return hypot($e - $east, $n - $north);
+        }, range(0, 8000)));
+        [$at, $off] = $line->nearest((float) $east, (float) $north);
+        [$e, $nn] = $line->at($at);
+        expect(abs($off))->toEqualWithDelta(hypot($e - $east, $nn - $north), 1e-9)->and(abs($off))->toBeLessThanOrEqual($least + 1e-9);
+    }
+});

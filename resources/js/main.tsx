@@ -29,6 +29,7 @@ const ProceduresPage = lazy(() => import('./procedures/ProceduresPage'))
 const ReadPage = lazy(() => import('./procedures/ReadPage'))
 const AdaptPage = lazy(() => import('./procedures/AdaptPage'))
 const StoresPage = lazy(() => import('./stores/StoresPage'))
+const NearPage = lazy(() => import('./records/NearPage'))
 const PipesPage = lazy(() => import('./pipes/PipesPage'))
 const StretchPage = lazy(() => import('./stretch/StretchPage'))
 const TagPage = lazy(() => import('./joint/TagPage'))
@@ -62,6 +63,7 @@ const pages: [path: string, page: ReactElement][] = [
   ['/lines/:id/register', <RegisterPage />],
   ['/lines/:id/sections/new', <NewSection />],
   ['/lines/:id/pipes', <PipesPage />],
+  ['/lines/:id/near', <NearPage />],
   ['/stretches/:id', <StretchPage />],
   ['/joints/:id', <JointPage />],
   ['/joints/:id/tag', <TagPage />],

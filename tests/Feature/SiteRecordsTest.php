@@ -208,3 +208,31 @@ it('wants a place for what lies along the line, and a name', function () {
     $ask(['from_m' => 19, 'name' => 'Beyond'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'from_m');
     expect(Stretch::query()->count())->toBe(0)->and(Line::query()->count())->toBe(1);
 });
+
+it('finds by a leak what lies near: joints, pipes with their serials, who made them, tests and records, and back', function () {
+    $made = $this->makeLine();
+    recordExample($this, recordOf($this, $made['id'], 'delivery')['id'], 'delivery');
+    [$first, $second] = array_column($made['joints'], 'id');
+    recordPvcJoint($this, $first);
+    $this->travelTo(new DateTimeImmutable('2026-05-04T08:00:00Z'));
+    $day = recordOf($this, $made['id'], 'day-record')['id'];
+    $near = fn (string $of, string $who = 'joiner') => $this->as($who)->getJson("/api/v1/lines/{$made['id']}/near?{$of}");
+    $found = $near('at_m=7')->assertOk()->json();
+    expect(array_column($found['joints'], 'id'))->toBe([$first, $second])
+        ->and($found['joints'][0])->toMatchArray([
+            'number' => '1', 'state' => 'made', 'made_by' => ['Joiner'], 'made_on' => '4 May 2026', 'covered_at' => null,
+        ])
+        ->and(abs($found['joints'][0]['distance_m']))->toBeLessThan(1.1)
+        ->and($found['joints'][0]['pipes']['b'])->toMatchArray(['number' => '002', 'serial' => 'L-2231'])
+        ->and($found['joints'][0]['pipes']['b']['delivery']['name'])->toBe('Delivery 1')
+        ->and($found['sections'][0]['name'])->toBe('One')
+        ->and(array_column($found['records'], 'id'))->toBe([$day])
+        ->and($found['off_m'])->toBeNull();
+    // The line goes east: a point three metres south of it lies to the right.
+    expect($near('easting=7&northing=-3')->assertOk()->json())->toMatchArray(['at_m' => 7, 'off_m' => 3]);
+    $near('at_m=19')->assertUnprocessable()->assertJsonPath('errors.0.field', 'at_m');
+    $near('easting=7')->assertUnprocessable()->assertJsonPath('errors.0.field', 'northing');
+    $near('')->assertUnprocessable();
+    $near('at_m=far')->assertUnprocessable()->assertJsonPath('errors.0.field', 'at_m');
+    $near('at_m=7', 'stranger')->assertNotFound();
+});

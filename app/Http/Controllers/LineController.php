@@ -5,12 +5,14 @@ namespace App\Http\Controllers;
 use App\Actions\AddJoints;
 use App\Actions\AddStretch;
 use App\Actions\CreateLine;
+use App\Actions\FindNear;
 use App\Actions\ListLines;
 use App\Actions\PlanSection;
 use App\Actions\PreviewLine;
 use App\Actions\ReadCentreLine;
 use App\Actions\ReadDayLog;
 use App\Http\Requests\LinePreview;
+use App\Http\Requests\NearPlace;
 use App\Http\Requests\NewJoint;
 use App\Http\Requests\NewLine;
 use App\Http\Requests\NewSection;
@@ -51,6 +53,13 @@ final class LineController extends Controller
         $this->member($request, $line);
 
         return new JsonResponse(LinePage::of($line, $this->user($request)));
+    }
+
+    public function near(NearPlace $request, Line $line, FindNear $find): JsonResponse
+    {
+        [$at, $off] = $request->place();
+
+        return new JsonResponse($find($line, $at) + ['off_m' => $off === null ? null : round($off, 3)]);
     }
 
     public function log(Request $request, Line $line, ReadDayLog $read): JsonResponse

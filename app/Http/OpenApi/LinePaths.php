@@ -45,6 +45,23 @@ interface LinePaths
     public function show(): void;
 
     #[OA\Get(
+        path: '/lines/{line}/near',
+        summary: 'What lies near a place of a line: by chainage, or by a point',
+        tags: ['lines'],
+        parameters: [
+            new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
+            new OA\Parameter(name: 'at_m', in: 'query', schema: new OA\Schema(type: 'number')),
+            new OA\Parameter(name: 'easting', in: 'query', schema: new OA\Schema(type: 'number')),
+            new OA\Parameter(name: 'northing', in: 'query', schema: new OA\Schema(type: 'number')),
+        ],
+        responses: [
+            new OA\Response(response: 200, description: 'Near it', content: new OA\JsonContent(ref: '#/components/schemas/Near')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function near(): void;
+
+    #[OA\Get(
         path: '/lines/{line}/log',
         summary: 'What was recorded last on a line, newest first',
         tags: ['lines'],

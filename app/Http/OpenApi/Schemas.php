@@ -693,6 +693,116 @@ use OpenApi\Attributes as OA;
     ],
 )]
 #[OA\Schema(
+    schema: 'NearPipe',
+    required: ['number', 'serial', 'length_m', 'source', 'state', 'reason', 'delivery'],
+    properties: [
+        new OA\Property(property: 'number', type: 'string'),
+        new OA\Property(property: 'serial', type: 'string', nullable: true),
+        new OA\Property(property: 'length_m', type: 'number', nullable: true),
+        new OA\Property(property: 'source', type: 'string', nullable: true),
+        new OA\Property(property: 'state', type: 'string'),
+        new OA\Property(property: 'reason', type: 'string', nullable: true),
+        new OA\Property(
+            property: 'delivery',
+            required: ['id', 'name'],
+            properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string')],
+            type: 'object',
+            nullable: true,
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'NearJoint',
+    required: [
+        'id', 'number', 'name', 'chainage_m', 'distance_m', 'state', 'verdict', 'covered_at', 'signed_by', 'procedure', 'made_by',
+        'made_on', 'told', 'pipes',
+    ],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'number', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'chainage_m', type: 'number'),
+        new OA\Property(property: 'distance_m', description: 'along the line: minus lies before the place', type: 'number'),
+        new OA\Property(property: 'state', type: 'string'),
+        new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+        new OA\Property(property: 'covered_at', type: 'string', nullable: true),
+        new OA\Property(property: 'signed_by', type: 'string', nullable: true),
+        new OA\Property(property: 'procedure', type: 'string'),
+        new OA\Property(property: 'made_by', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(property: 'made_on', description: 'day at the place', type: 'string', nullable: true),
+        new OA\Property(
+            property: 'told',
+            description: 'what its procedure puts into the register',
+            type: 'array',
+            items: new OA\Items(
+                required: ['label', 'text'],
+                properties: [new OA\Property(property: 'label', type: 'string'), new OA\Property(property: 'text', type: 'string')],
+            ),
+        ),
+        new OA\Property(
+            property: 'pipes',
+            required: ['a', 'b'],
+            properties: [
+                new OA\Property(property: 'a', ref: '#/components/schemas/NearPipe', nullable: true),
+                new OA\Property(property: 'b', ref: '#/components/schemas/NearPipe', nullable: true),
+            ],
+            type: 'object',
+        ),
+    ],
+)]
+#[OA\Schema(
+    schema: 'Near',
+    required: ['at_m', 'off_m', 'place', 'joints', 'sections', 'records'],
+    properties: [
+        new OA\Property(property: 'at_m', type: 'number'),
+        new OA\Property(property: 'off_m', description: 'of a point: from the line, plus to the right', type: 'number', nullable: true),
+        new OA\Property(property: 'place', description: 'easting, northing, level', type: 'array', items: new OA\Items(type: 'number')),
+        new OA\Property(property: 'joints', type: 'array', items: new OA\Items(ref: '#/components/schemas/NearJoint')),
+        new OA\Property(
+            property: 'sections',
+            type: 'array',
+            items: new OA\Items(
+                required: ['id', 'name', 'from_m', 'to_m', 'tests'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'string'),
+                    new OA\Property(property: 'name', type: 'string'),
+                    new OA\Property(property: 'from_m', type: 'number'),
+                    new OA\Property(property: 'to_m', type: 'number'),
+                    new OA\Property(
+                        property: 'tests',
+                        type: 'array',
+                        items: new OA\Items(
+                            required: ['id', 'number', 'state', 'verdict', 'sealed_at'],
+                            properties: [
+                                new OA\Property(property: 'id', type: 'string'),
+                                new OA\Property(property: 'number', type: 'integer'),
+                                new OA\Property(property: 'state', type: 'string'),
+                                new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+                                new OA\Property(property: 'sealed_at', type: 'string', nullable: true),
+                            ],
+                        ),
+                    ),
+                ],
+            ),
+        ),
+        new OA\Property(
+            property: 'records',
+            description: 'of the stretch, and of the days on which its joints were made',
+            type: 'array',
+            items: new OA\Items(
+                required: ['id', 'name', 'of', 'state', 'verdict'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'string'),
+                    new OA\Property(property: 'name', type: 'string'),
+                    new OA\Property(property: 'of', type: 'string'),
+                    new OA\Property(property: 'state', type: 'string'),
+                    new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
+                ],
+            ),
+        ),
+    ],
+)]
+#[OA\Schema(
     schema: 'Found',
     required: ['kind', 'id', 'name', 'of'],
     properties: [

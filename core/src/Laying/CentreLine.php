@@ -42,6 +42,32 @@ final readonly class CentreLine
     }
 
     /**
+     * The place of the line that lies nearest to a point, seen from above; of several equally near the first.
+     *
+     * @param  float  $easting  m
+     * @param  float  $northing  m
+     * @return array{float, float} chainage, m; distance of the point from there, m: plus to the right of the laying direction
+     */
+    public function nearest(float $easting, float $northing): array
+    {
+        $found = [$this->points[0][0], INF];
+        for ($i = 1; $i < \count($this->points); $i++) {
+            [$from, $to] = [$this->points[$i - 1], $this->points[$i]];
+            [$east, $north] = [$to[1] - $from[1], $to[2] - $from[2]];
+            $square = $east ** 2 + $north ** 2;
+            $share = $square == 0.0 ? 0.0 : (($easting - $from[1]) * $east + ($northing - $from[2]) * $north) / $square;
+            $share = max(0.0, min(1.0, $share));
+            [$x, $y] = [$easting - $from[1] - $share * $east, $northing - $from[2] - $share * $north];
+            $distance = hypot($x, $y);
+            if ($distance < abs($found[1])) {
+                $found = [$from[0] + $share * ($to[0] - $from[0]), $east * $y - $north * $x > 0 ? -$distance : $distance];
+            }
+        }
+
+        return $found[1] === INF ? [$found[0], hypot($easting - $this->points[0][1], $northing - $this->points[0][2])] : $found;
+    }
+
+    /**
      * @param  array{float, float, float, float}  $point
      * @return array{float, float, float}
      */

@@ -5,6 +5,7 @@ import {
   type Account,
   type BoxProgramme,
   type Found,
+  type Near,
   type LineFull,
   type LinePipe,
   type LineShort,
@@ -73,6 +74,8 @@ export const useOrganisation = () => use<Organisation>('organisation')
 export const useFound = (text: string) => use<Found[]>(`find?q=${encodeURIComponent(text)}`, { off: text === '' })
 export const useLines = () => use<LineShort[]>('lines')
 export const useLine = (id: string) => use<LineFull>(`lines/${id}`, { off: id === '' })
+/** @param place  `at_m=212`, or `easting=…&northing=…`; empty: nowhere yet */
+export const useNear = (id: string, place: string) => use<Near>(`lines/${id}/near?${place}`, { off: place === '' })
 export const useLog = (id: string) => use<LogEntry[]>(`lines/${id}/log`, { off: id === '' })
 /**
  * Facts are only ever added: an answer that lacks one that is known was on its way before it was stored, and must not

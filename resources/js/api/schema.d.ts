@@ -399,6 +399,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lines/{line}/near": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What lies near a place of a line: by chainage, or by a point */
+        get: operations["00f60ea168ee9a471b7db0ca2eff24ed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines/{line}/log": {
         parameters: {
             query?: never;
@@ -1672,6 +1689,72 @@ export interface components {
             at: string | null;
             time_zone: string;
             practice: boolean;
+        };
+        NearPipe: {
+            number: string;
+            serial: string | null;
+            length_m: number | null;
+            source: string | null;
+            state: string;
+            reason: string | null;
+            delivery: {
+                id: string;
+                name: string;
+            } | null;
+        };
+        NearJoint: {
+            id: string;
+            number: string;
+            name: string;
+            chainage_m: number;
+            /** @description along the line: minus lies before the place */
+            distance_m: number;
+            state: string;
+            verdict: components["schemas"]["Verdict"];
+            covered_at: string | null;
+            signed_by: string | null;
+            procedure: string;
+            made_by: string[];
+            /** @description day at the place */
+            made_on: string | null;
+            /** @description what its procedure puts into the register */
+            told: {
+                label: string;
+                text: string;
+            }[];
+            pipes: {
+                a: components["schemas"]["NearPipe"] | null;
+                b: components["schemas"]["NearPipe"] | null;
+            };
+        };
+        Near: {
+            at_m: number;
+            /** @description of a point: from the line, plus to the right */
+            off_m: number | null;
+            /** @description easting, northing, level */
+            place: number[];
+            joints: components["schemas"]["NearJoint"][];
+            sections: {
+                id: string;
+                name: string;
+                from_m: number;
+                to_m: number;
+                tests: {
+                    id: string;
+                    number: number;
+                    state: string;
+                    verdict: components["schemas"]["Verdict"];
+                    sealed_at: string | null;
+                }[];
+            }[];
+            /** @description of the stretch, and of the days on which its joints were made */
+            records: {
+                id: string;
+                name: string;
+                of: string;
+                state: string;
+                verdict: components["schemas"]["Verdict"];
+            }[];
         };
         Found: {
             /** @enum {string} */
@@ -7269,6 +7352,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LineFull"];
+                };
+            };
+        };
+    };
+    "00f60ea168ee9a471b7db0ca2eff24ed": {
+        parameters: {
+            query?: {
+                at_m?: number;
+                easting?: number;
+                northing?: number;
+            };
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Near it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Near"];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -115,11 +115,10 @@ export default function JointPage(): ReactElement {
         <Restraints joint={data} by={procedure.data.tells.attached} now={now} zone={data.line.time_zone} closed={data.closed !== null} />
       )}
       {line.data && data.place !== 'restraint' && <Covering joint={data} line={line.data} />}
-      {data.state !== 'planned' && (
-        <Typography sx={{ mt: 2 }}>
-          <Link to={`/joints/${id}/tag`}>{say('joint.tagToPrintNumberTimeOperator')}</Link>
-        </Typography>
-      )}
+      <Typography sx={{ mt: 2, display: 'flex', columnGap: 3, rowGap: 1, flexWrap: 'wrap' }}>
+        {data.state !== 'planned' && <Link to={`/joints/${id}/tag`}>{say('joint.tagToPrintNumberTimeOperator')}</Link>}
+        <Link to={`/lines/${data.line.id}/near?at_m=${data.chainage_m ?? 0}`}>{say('joint.whatLiesNear')}</Link>
+      </Typography>
       {procedure.data.tells?.cut_out?.rejoins &&
         data.closed === null &&
         // What was never pushed together does not come apart.

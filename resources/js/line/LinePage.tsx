@@ -220,6 +220,9 @@ export default function LinePage(): ReactElement {
             <MuiLink component={Link} to={`/lines/${id}/pipes`} sx={{ py: 1 }}>
               {say('common.pipes')}
             </MuiLink>
+            <MuiLink component={Link} to={`/lines/${id}/near`} sx={{ py: 1 }}>
+              {say('line.findByPlace')}
+            </MuiLink>
             <MuiLink component="button" onClick={() => setFind(true)} sx={{ py: 1, font: 'inherit' }}>
               {say('line.findAJoint')}
             </MuiLink>

@@ -4,7 +4,7 @@ import type { LinePreview, SectionPreview } from '../api/client'
 import { say } from '../texts/say'
 import { SectionProfile } from '../ui/SectionProfile'
 import { useShow } from '../ui/units'
-import { PlanView } from './PlanView'
+import { PlanView } from '../ui/PlanView'
 
 /** What the line would be: from above, how many pipes and joints, and what each section asks for. */
 export function PreviewOfLine({ of }: { of: LinePreview }): ReactElement {

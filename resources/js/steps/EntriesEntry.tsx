@@ -103,7 +103,7 @@ export function EntriesEntry({ path, data, state, text }: AtHand): ReactElement 
       {changing ? (
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
           <Button variant="outlined" onClick={() => setChanging(null)}>
-            {say('steps.leaveItAsItIs')}
+            {say('steps.leaveTheEntry')}
           </Button>
           <StrikeOut onStrike={() => void keep({ struck: true }, { supersedes: changing.fact.id, reason: say('steps.struckOut') })} />
         </Box>

@@ -1,0 +1,90 @@
+import { expect, test } from '@playwright/test'
+import { example } from './examples'
+import { crew, keyed, lineFor } from './place'
+import { recorded } from './recorded'
+
+/* What happens on a site beside joints and tests, by who does it there: at the trench and in the cabin. */
+
+const SIZES = [
+  { width: 390, height: 844 },
+  { width: 1280, height: 800 },
+]
+
+for (const size of SIZES) {
+  test(`a joint is looked at, covered and found again by its place, ${size.width} wide`, async ({ browser }) => {
+    const people = await crew(browser)
+    const of = example('pvc-spigot-socket')
+    const line = await lineFor(people, of, 'pvc-spigot-socket', undefined, 3)
+    const joint = line.joints[0]!
+    await recorded(people, `subjects/joint/${joint.id}`, of, Date.now() - 4 * 3_600_000)
+    const page = people.pages['joiner']!
+    await page.setViewportSize(size)
+    await page.goto(`/joints/${joint.id}`)
+    await page.getByRole('button', { name: 'Look at it and cover it' }).click()
+    await expect(page.getByRole('heading', { name: 'Last look' })).toBeVisible()
+    // Damage that is seen stops it.
+    await page.locator('input[name="sound"]').and(page.getByLabel(/: No$/)).locator('xpath=..').click()
+    await page
+      .locator('input[type=file][accept^="image"]')
+      .first()
+      .setInputFiles({
+        name: 'trench.png',
+        mimeType: 'image/png',
+        buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64'),
+      })
+    await expect(page.getByAltText('Photo 1 of this step')).toBeVisible()
+    const end = page.locator('form').getByRole('button', { name: /^(The rest as it should be|Read on)$/ })
+    await expect(async () => {
+      if (await end.isVisible()) await end.click({ timeout: 2_000 })
+      await expect(page.getByText('Damage was seen.').first()).toBeVisible({ timeout: 500 })
+    }).toPass()
+    await page.getByRole('list', { name: 'Steps' }).first().getByRole('button', { name: 'Accept', exact: false }).first().click()
+    await page
+      .getByRole('button', { name: /Covered/ })
+      .first()
+      .click()
+    await expect(page.getByText(/Leave it bare|Last look/).first()).toBeVisible()
+    await expect(page.getByRole('button', { name: 'All as it should be' })).toHaveCount(0)
+    // The joint says that it is being covered, and its place leads back to it.
+    await page.goto(`/joints/${joint.id}`)
+    await expect(page.getByRole('link', { name: /^Go on covering: Joint / })).toBeVisible()
+    await page.getByRole('link', { name: 'What lies near' }).click()
+    await expect(page.getByRole('heading', { name: /^What lies at / })).toBeVisible()
+    await expect(page.getByText('here', { exact: true })).toBeVisible()
+    await expect(page.getByText(/^Made on .* by Bram Ivesley/).first()).toBeVisible()
+    await expect(page.getByRole('link', { name: 'Joint 1', exact: true }).first()).toBeVisible()
+    await page.getByLabel('Chainage, m').fill('9000')
+    await page.getByRole('button', { name: 'Look' }).click()
+    await expect(page.getByText(/^Chainage 9000 m is not on this line/)).toBeVisible()
+    await expect(page.getByLabel('Chainage, m')).toHaveValue('9000')
+  })
+
+  test(`two who begin the day begin one, and pipes are typed once, ${size.width} wide`, async ({ browser }) => {
+    const people = await crew(browser)
+    const line = await lineFor(people, example('pvc-spigot-socket'), 'pvc-spigot-socket', undefined, 3)
+    const [bram, tamsin] = [people.pages['joiner']!, people.pages['engineer']!]
+    for (const page of [bram, tamsin]) {
+      await page.setViewportSize(size)
+      await page.goto(`/lines/${line.id}`)
+    }
+    await bram.getByRole('button', { name: 'Begin the day record' }).click()
+    // Her page may have heard of it meanwhile.
+    await tamsin
+      .getByRole('button', { name: 'Begin the day record' })
+      .or(tamsin.getByRole('link', { name: /^Day record of today/ }))
+      .first()
+      .click()
+    for (const page of [bram, tamsin]) await expect(page.getByRole('heading', { name: 'Weather and ground' })).toBeVisible()
+    expect(bram.url()).toBe(tamsin.url())
+    // A delivery whose pipes are rejected and numbered stands in the list of pipes.
+    const delivery = (await keyed(people.engineer)).get('delivery')!
+    const { id } = await people.engineer.post<{ id: string }>(`lines/${line.id}/stretches`, { procedure_hash: delivery.hash })
+    const of = example('delivery')
+    await recorded(people, `subjects/stretch/${id}`, of, Date.now() - 2 * 3_600_000, { by: () => people.engineer })
+    await bram.goto(`/lines/${line.id}/pipes`)
+    await expect(bram.getByText('L-2231').first()).toBeVisible()
+    await expect(bram.getByText(/two chips on the bevel/).first()).toBeVisible()
+    await bram.goto(`/stretches/${id}`)
+    await expect(bram.getByText(/signed and sealed/).first()).toBeVisible()
+  })
+}
