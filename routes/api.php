@@ -59,6 +59,7 @@ Route::middleware(['auth:sanctum', Allowed::class])->group(function () {
     Route::post('lines', [LineController::class, 'store'])->middleware('journal:line-made');
     Route::post('lines/preview', [LineController::class, 'preview']);
     Route::get('lines/{line}', [LineController::class, 'show']);
+    Route::patch('lines/{line}', [LineController::class, 'change'])->middleware('journal:line-changed');
     Route::get('lines/{line}/near', [LineController::class, 'near']);
     Route::get('lines/{line}/log', [LineController::class, 'log']);
     Route::post('lines/{line}/sections', [LineController::class, 'addSection'])->middleware('journal:section-added');

@@ -129,7 +129,7 @@ final class ExamineSeals
         ];
     }
 
-    private static function isSigned(Seal $seal): bool
+    public static function isSigned(Seal $seal): bool
     {
         $text = (string) $seal->statement;
         $key = SealKey::of(Config::string('seal.key'))->publicKey();

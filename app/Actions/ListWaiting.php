@@ -34,7 +34,7 @@ final class ListWaiting
     public function __invoke(User $person): array
     {
         $roles = $person->projects->mapWithKeys(fn (Project $p) => [$p->id => Role::from($p->pivot->role)]);
-        $ofMine = fn (Builder $lines): Builder => $lines->whereIn('project_id', $roles->keys());
+        $ofMine = fn (Builder $lines): Builder => $lines->whereIn('project_id', $roles->keys())->whereNull('archived_at');
         $joints = Joint::query()
             ->whereIn('state', ['begun', 'made'])
             ->whereIn('line_id', $ofMine(Line::query()->select('id')))
@@ -46,7 +46,7 @@ final class ListWaiting
             ->get();
         $tests = PressureTest::query()
             ->whereNull('sealed_at')
-            ->whereHas('section.line', fn ($lines) => $lines->whereIn('project_id', $roles->keys()))
+            ->whereHas('section.line', $ofMine)
             ->with(['section.line.project', 'section.method'])
             ->limit(self::MOST)
             ->get();

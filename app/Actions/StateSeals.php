@@ -28,6 +28,8 @@ use Illuminate\Support\Facades\Storage;
  */
 final class StateSeals
 {
+    private readonly ChangesOfLine $changes;
+
     /** @var array<string, string> hash by which a text is kept => hash that it has */
     private array $hashes = [];
 
@@ -37,6 +39,7 @@ final class StateSeals
     /** @param  bool  $readsPhotos  by their bytes, and not by what their rows say of them */
     public function __construct(private readonly Line $line, private readonly bool $readsPhotos = false)
     {
+        $this->changes = new ChangesOfLine($line);
     }
 
     /**
@@ -54,11 +57,13 @@ final class StateSeals
         $line = $this->sayLine();
         $stated = [];
         foreach ($seals as $seal) {
-            [$subject, $procedure] = $subjects[$seal['id']] ?? [null, ''];
+            [$subject, $procedure] = $seal['type'] === ChangesOfLine::TYPE
+                ? [['type' => ChangesOfLine::TYPE, 'id' => $seal['id']], $this->line->procedure_hash]
+                : $subjects[$seal['id']] ?? [null, ''];
             $stated[] = $subject === null ? null : Statement::of(
                 $seal['position'],
                 $seal['previous'],
-                $line,
+                $this->changes->asOf($seal['position'], $line),
                 $subject,
                 $this->hashOf($procedure),
                 $facts[$seal['id']] ?? [],
@@ -93,7 +98,7 @@ final class StateSeals
         return [
             'id' => $this->line->id, 'name' => $this->line->name, 'service' => $this->line->service, 'pipe' => $this->line->pipe,
             'design_bar' => $this->line->design_bar, 'mdp_bar' => $this->line->mdp_bar,
-            'centre_line' => hash('sha256', Procedure::canonical($this->line->centre_line)),
+            'centre_line' => ChangesOfLine::hashOf($this->line->centre_line),
         ];
     }
 

@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property float $mdp_bar
  * @property float $pipe_length_m
  * @property string|null $begun_on the day on which work begins, at the place; null: nobody said it
+ * @property \Illuminate\Support\Carbon|null $archived_at out of the lists since then
  * @property string $procedure_hash
  * @property non-empty-list<array{float, float, float, float}> $centre_line
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Joint> $joints
@@ -37,6 +38,7 @@ class Line extends Model
         'design_bar' => 'float',
         'mdp_bar' => 'float',
         'pipe_length_m' => 'float',
+        'archived_at' => 'datetime',
     ];
 
     /** @return BelongsTo<Project, $this> */

@@ -2,6 +2,12 @@
 
 // How people call what carries readings: a joint by the place where it sits, a test by its section.
 return [
+    'changed' => [
+        'archived' => 'Put away: out of the lists.',
+        'archived-back' => 'Taken out again: in the lists.',
+        'length_m' => 'Extended from :before m to :after m.',
+        'name' => 'Renamed from ":before" to ":after".',
+    ],
     'decided' => 'Decided by :name (:role): :reason',
     'in-line' => 'Joint :number',
     'on-pipe' => 'Saddle :number',

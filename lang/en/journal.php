@@ -17,6 +17,7 @@ return [
     'joint-added' => 'added joints on :of (:given)',
     'joint-cut-out' => 'ordered joint :of cut out or pulled apart (:given)',
     'joint-taken-back' => 'took back joint :of',
+    'line-changed' => 'changed line :of (:given)',
     'line-made' => 'made a line (:given)',
     'no-administrator' => 'made :name administrator no more',
     'password-changed' => 'changed the own password',

@@ -29,6 +29,7 @@ const ProceduresPage = lazy(() => import('./procedures/ProceduresPage'))
 const ReadPage = lazy(() => import('./procedures/ReadPage'))
 const AdaptPage = lazy(() => import('./procedures/AdaptPage'))
 const StoresPage = lazy(() => import('./stores/StoresPage'))
+const ChangeLinePage = lazy(() => import('./line/ChangeLinePage'))
 const NearPage = lazy(() => import('./records/NearPage'))
 const PipesPage = lazy(() => import('./pipes/PipesPage'))
 const StretchPage = lazy(() => import('./stretch/StretchPage'))
@@ -64,6 +65,7 @@ const pages: [path: string, page: ReactElement][] = [
   ['/lines/:id/sections/new', <NewSection />],
   ['/lines/:id/pipes', <PipesPage />],
   ['/lines/:id/near', <NearPage />],
+  ['/lines/:id/change', <ChangeLinePage />],
   ['/stretches/:id', <StretchPage />],
   ['/joints/:id', <JointPage />],
   ['/joints/:id/tag', <TagPage />],

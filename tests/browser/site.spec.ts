@@ -87,4 +87,42 @@ for (const size of SIZES) {
     await bram.goto(`/stretches/${id}`)
     await expect(bram.getByText(/signed and sealed/).first()).toBeVisible()
   })
+
+  test(`a line is renamed and extended, and says so, ${size.width} wide`, async ({ browser }) => {
+    const people = await crew(browser)
+    const line = await lineFor(people, example('pvc-spigot-socket'), 'pvc-spigot-socket', undefined, 2)
+    const page = people.pages['engineer']!
+    await page.setViewportSize(size)
+    await page.goto(`/lines/${line.id}`)
+    await page.getByRole('link', { name: 'Change the line' }).click()
+    await page.getByLabel('Name').fill(`Extended line, ${size.width}`)
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await expect(page.getByText('Say why: who reads it later asks.')).toBeVisible()
+    const length = 2 * (example('pvc-spigot-socket').line?.length_m ?? 12)
+    await page.getByLabel('Why it changes').fill('the client goes on to the next road')
+    await page
+      .getByLabel(/^Centre line/)
+      .first()
+      .fill('1; 2; three; 4')
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await expect(page.getByText(/Each row wants/)).toBeVisible()
+    await page
+      .getByLabel(/^Centre line/)
+      .first()
+      .fill(`${length + 12}; ${length + 12}; 0; 9.5`)
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await expect(page.getByRole('heading', { name: `Extended line, ${size.width}`, level: 1 })).toBeVisible()
+    await page.getByRole('link', { name: 'Change the line' }).click()
+    await expect(page.getByText(`Extended from ${length} m to ${length + 12} m.`)).toBeVisible()
+    // Put away it is out of the list, and comes back.
+    await page.getByLabel('Why it changes').fill('handed over')
+    await page.getByRole('button', { name: 'Put it away' }).click()
+    await page.getByRole('button', { name: /^Put it away now/ }).click()
+    await expect(page.getByText('Put away: out of the lists, its record whole.')).toBeVisible()
+    await page.goto('/')
+    await expect(page.getByRole('heading', { name: 'Lines', level: 1 })).toBeVisible()
+    await expect(page.getByRole('link', { name: `Extended line, ${size.width}` })).toHaveCount(0)
+    await page.getByRole('button', { name: /put away$/ }).click()
+    await expect(page.getByRole('link', { name: `Extended line, ${size.width}` })).toBeVisible()
+  })
 }

@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\AddJoints;
 use App\Actions\AddStretch;
+use App\Actions\ChangeLine;
 use App\Actions\CreateLine;
 use App\Actions\FindNear;
 use App\Actions\ListLines;
@@ -11,6 +12,7 @@ use App\Actions\PlanSection;
 use App\Actions\PreviewLine;
 use App\Actions\ReadCentreLine;
 use App\Actions\ReadDayLog;
+use App\Http\Requests\LineChange;
 use App\Http\Requests\LinePreview;
 use App\Http\Requests\NearPlace;
 use App\Http\Requests\NewJoint;
@@ -53,6 +55,13 @@ final class LineController extends Controller
         $this->member($request, $line);
 
         return new JsonResponse(LinePage::of($line, $this->user($request)));
+    }
+
+    public function change(LineChange $request, Line $line, ChangeLine $change): JsonResponse
+    {
+        $changed = $change($line, $request->who(), $this->member($request, $line), $request->body());
+
+        return new JsonResponse(LinePage::of($changed, $request->who()));
     }
 
     public function near(NearPlace $request, Line $line, FindNear $find): JsonResponse

@@ -44,6 +44,35 @@ interface LinePaths
     )]
     public function show(): void;
 
+    #[OA\Patch(
+        path: '/lines/{line}',
+        summary: 'Rename a line, extend it, put it away: recorded, and nothing judged before is altered',
+        tags: ['lines'],
+        parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(
+            content: new OA\JsonContent(
+                required: ['reason'],
+                properties: [
+                    new OA\Property(property: 'reason', type: 'string'),
+                    new OA\Property(property: 'name', type: 'string', nullable: true),
+                    new OA\Property(property: 'archived', type: 'boolean', nullable: true),
+                    new OA\Property(
+                        property: 'points',
+                        description: 'beyond the end: chainage, easting, northing, level',
+                        type: 'array',
+                        items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')),
+                        nullable: true,
+                    ),
+                ],
+            ),
+        ),
+        responses: [
+            new OA\Response(response: 200, description: 'The line', content: new OA\JsonContent(ref: '#/components/schemas/LineFull')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function change(): void;
+
     #[OA\Get(
         path: '/lines/{line}/near',
         summary: 'What lies near a place of a line: by chainage, or by a point',

@@ -317,7 +317,7 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'LineHead',
-    required: ['id', 'name', 'service', 'project', 'practice', 'pipe', 'length_m', 'start_m'],
+    required: ['id', 'name', 'service', 'project', 'practice', 'pipe', 'length_m', 'start_m', 'archived'],
     properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
@@ -326,6 +326,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'practice', description: 'its project is one of practice', type: 'boolean'),
         new OA\Property(property: 'pipe', ref: '#/components/schemas/Pipe'),
         new OA\Property(property: 'length_m', type: 'number'),
+        new OA\Property(property: 'archived', description: 'out of the lists', type: 'boolean'),
         new OA\Property(property: 'start_m', type: 'number'),
     ],
 )]
@@ -370,13 +371,27 @@ use OpenApi\Attributes as OA;
     schema: 'LineFull',
     required: [
         'project_id', 'role', 'time_zone', 'design_bar', 'mdp_bar', 'pipe_length_m', 'centre_line', 'procedure',
-        'joints', 'sections', 'stretches',
+        'joints', 'sections', 'stretches', 'changes',
     ],
     allOf: [new OA\Schema(ref: '#/components/schemas/LineHead')],
     properties: [
         new OA\Property(property: 'joints', type: 'array', items: new OA\Items(ref: '#/components/schemas/JointShort')),
         new OA\Property(property: 'sections', type: 'array', items: new OA\Items(ref: '#/components/schemas/SectionShort')),
         new OA\Property(property: 'stretches', type: 'array', items: new OA\Items(ref: '#/components/schemas/StretchShort')),
+        new OA\Property(
+            property: 'changes',
+            description: 'what was changed since it was made, each a seal in its chain',
+            type: 'array',
+            items: new OA\Items(
+                required: ['at', 'by', 'reason', 'said'],
+                properties: [
+                    new OA\Property(property: 'at', type: 'string'),
+                    new OA\Property(property: 'by', type: 'string'),
+                    new OA\Property(property: 'reason', type: 'string'),
+                    new OA\Property(property: 'said', type: 'string'),
+                ],
+            ),
+        ),
         new OA\Property(property: 'project_id', type: 'integer'),
         new OA\Property(property: 'role', type: 'string', enum: ['joiner', 'foreman', 'inspector', 'engineer']),
         new OA\Property(property: 'time_zone', type: 'string'),

@@ -2,12 +2,19 @@
 
 namespace App\Http\Resources;
 
+use App\Actions\ChangesOfLine;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Section;
 use App\Models\User;
+use App\Support\Say;
+use Illuminate\Support\Carbon;
 
-/** A line with all that its page draws: joints, sections and stretches as rows. */
+/**
+ * A line with all that its page draws: joints, sections and stretches as rows.
+ *
+ * @phpstan-import-type Changed from ChangesOfLine
+ */
 final class LinePage
 {
     /** @return array<string, mixed> */
@@ -28,6 +35,7 @@ final class LinePage
             'joints' => $line->joints->map(LineRow::joint(...))->all(),
             'sections' => $line->sections->map(self::section(...))->all(),
             'stretches' => $line->stretches->map(LineRow::stretch(...))->all(),
+            'changes' => array_map(self::change(...), (new ChangesOfLine($line))->all()),
         ];
     }
 
@@ -43,6 +51,28 @@ final class LinePage
             'pipe' => $line->pipe,
             'length_m' => $line->length(),
             'start_m' => $line->centre_line[0][0],
+            'archived' => $line->archived_at !== null,
+        ];
+    }
+
+    /**
+     * @param  Changed  $changed
+     * @return array<string, mixed>
+     */
+    private static function change(array $changed): array
+    {
+        $said = [];
+        foreach ($changed['changes'] as ['key' => $key, 'before' => $before, 'after' => $after]) {
+            if ($key !== 'centre_line') {
+                $said[] = Say::text("called.changed.{$key}".($after === false ? '-back' : ''), [
+                    'before' => \is_scalar($before) ? (string) $before : '', 'after' => \is_scalar($after) ? (string) $after : '',
+                ]);
+            }
+        }
+
+        return [
+            'at' => Carbon::parse($changed['at'], 'UTC')->toIso8601ZuluString(), 'by' => $changed['by'], 'reason' => $changed['reason'],
+            'said' => implode(' ', $said),
         ];
     }
 

@@ -396,7 +396,8 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch?: never;
+        /** Rename a line, extend it, put it away: recorded, and nothing judged before is altered */
+        patch: operations["80a3f00cfb277c165fa3be1f3e668a59"];
         trace?: never;
     };
     "/lines/{line}/near": {
@@ -1459,6 +1460,8 @@ export interface components {
             practice: boolean;
             pipe: components["schemas"]["Pipe"];
             length_m: number;
+            /** @description out of the lists */
+            archived: boolean;
             start_m: number;
         };
         /** @description of the joints that stand: what is cut out does not count */
@@ -1489,6 +1492,13 @@ export interface components {
             joints: components["schemas"]["JointShort"][];
             sections: components["schemas"]["SectionShort"][];
             stretches: components["schemas"]["StretchShort"][];
+            /** @description what was changed since it was made, each a seal in its chain */
+            changes: {
+                at: string;
+                by: string;
+                reason: string;
+                said: string;
+            }[];
             project_id: number;
             /** @enum {string} */
             role: "joiner" | "foreman" | "inspector" | "engineer";
@@ -7352,6 +7362,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LineFull"];
+                };
+            };
+        };
+    };
+    "80a3f00cfb277c165fa3be1f3e668a59": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    reason: string;
+                    name?: string | null;
+                    archived?: boolean | null;
+                    /** @description beyond the end: chainage, easting, northing, level */
+                    points?: number[][] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The line */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineFull"];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -83,6 +83,7 @@ export default function LinePage(): ReactElement {
 
   return (
     <Page wide findsItself practice={line.practice} title={line.name} up={{ to: '/', label: say('common.lines') }}>
+      {line.archived && <Typography sx={{ fontWeight: 700, my: 1 }}>{say('line.itIsPutAway')}</Typography>}
       <LineString
         joints={line.joints}
         sections={line.sections}
@@ -220,6 +221,11 @@ export default function LinePage(): ReactElement {
             <MuiLink component={Link} to={`/lines/${id}/pipes`} sx={{ py: 1 }}>
               {say('common.pipes')}
             </MuiLink>
+            {line.role === 'engineer' && (
+              <MuiLink component={Link} to={`/lines/${id}/change`} sx={{ py: 1 }}>
+                {say('line.changeTheLine')}
+              </MuiLink>
+            )}
             <MuiLink component={Link} to={`/lines/${id}/near`} sx={{ py: 1 }}>
               {say('line.findByPlace')}
             </MuiLink>

@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from '@mui/material'
-import type { ReactElement } from 'react'
+import { useState, type ReactElement } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { LineShort } from '../api/client'
 import { useLines, useMe } from '../api/queries'
@@ -24,8 +24,11 @@ export default function Lines(): ReactElement {
   const me = useMe()
   const navigate = useNavigate()
   const show = useShow()
+  const [more, setMore] = useState(false)
   if (!lines.data) return whileComing(lines)
   const isNew = me.data !== undefined && me.data.projects.length === 0
+  const away = lines.data.filter((line) => line.archived)
+  const shown = lines.data.filter((line) => more || !line.archived)
   const engineer = me.data?.projects.some((p) => p.role === 'engineer')
   return (
     <Page title={say('common.lines')}>
@@ -41,7 +44,7 @@ export default function Lines(): ReactElement {
           {say('people.organisation')}
         </Button>
       )}
-      {lines.data.map((line) => (
+      {shown.map((line) => (
         <Box key={line.id} component="article" sx={{ borderTop: 1, borderColor: 'divider', py: 2.5 }}>
           <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
             <Typography variant="h2" component="h2">
@@ -54,12 +57,18 @@ export default function Lines(): ReactElement {
                 service: serviceWord(line.service),
                 length: show('x_m', 'length', line.length_m, 0),
               })}
+              {line.archived ? ` · ${say('line.putAway')}` : ''}
             </Typography>
           </Box>
           <LineParts line={line} />
           <Typography sx={{ mt: 0.5 }}>{sentence(line)}</Typography>
         </Box>
       ))}
+      {away.length > 0 && !more && (
+        <Button sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary', display: 'block' }} onClick={() => setMore(true)}>
+          {say('line.putAwayLines', { count: away.length })}
+        </Button>
+      )}
       {engineer && (
         <Button variant="contained" sx={{ mt: 2 }} onClick={() => void navigate('/lines/new')}>
           {say('line.makeALine')}

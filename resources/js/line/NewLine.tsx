@@ -8,6 +8,7 @@ import { ProcedureChoice } from '../ui/ProcedureChoice'
 import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
 import { figureOf, noFigure } from '../ui/figureOf'
+import { pointsOf, rowsOf } from './pointsOf'
 import { say } from '../texts/say'
 import { serviceWord } from '../texts/words'
 import { nominalWord, SERIES } from '../ui/series'
@@ -119,12 +120,8 @@ function Form({ units, materials, projects }: Props): ReactElement {
   /** A section without a method is none: it is planned later, when there is one for this pipe. */
   const isTestable = methods.some((p) => (p.unsuited ?? []).length === 0)
   const planned = isTestable ? sections : []
-  const points = f.centre
-    .split('\n')
-    .map((l) => l.trim())
-    .filter(Boolean)
-    .map((l) => l.split(/[;\t]|,\s+/).map((c) => figureOf(c) ?? NaN))
-  const arePoints = points.length > 1 && points.every((p) => p.length === 4 && p.every((n) => Number.isFinite(n)))
+  const points = rowsOf(f.centre)
+  const arePoints = points.length > 1 && pointsOf(f.centre) !== null
   const figure = (key: Figure): number => {
     const unit = FIGURES[key]
     const typed = figureOf(f[key]) ?? NaN

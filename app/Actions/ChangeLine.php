@@ -1,0 +1,153 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Joint;
+use App\Models\Line;
+use App\Models\Pipe;
+use App\Models\Role;
+use App\Models\User;
+use App\Support\Say;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Verdict;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/**
+ * Renames a line, extends it beyond its end, puts it away or takes it out again: recorded with who, why and what stood before, as a
+ * seal in its chain. Nothing that was judged before is altered by it.
+ *
+ * @phpstan-import-type Change from ChangesOfLine
+ *
+ * @phpstan-type Asked array{reason: string, name?: string|null, archived?: bool|null, points?: list<mixed>|null}
+ */
+final readonly class ChangeLine
+{
+    private const AT_ONCE = 500;
+
+    public function __construct(private SealSubject $seal)
+    {
+    }
+
+    /** @param  Asked  $asked */
+    public function __invoke(Line $line, User $by, Role $role, array $asked): Line
+    {
+        return DB::transaction(function () use ($line, $by, $role, $asked): Line {
+            $locked = Line::query()->lockForUpdate()->findOrFail($line->id);
+            $changes = [...$this->renamed($locked, $asked), ...$this->extended($locked, $asked), ...$this->putAway($locked, $asked)];
+            if ($changes === []) {
+                throw Refused::field('name', Say::text('refused.nothingChanges'));
+            }
+            $locked->save();
+            $this->seal->set($locked, ChangesOfLine::TYPE, (string) Str::uuid(), $locked->procedure_hash, [
+                'verdict' => Verdict::Open->value, 'user' => $by->id, 'role' => $role->value, 'alone' => false,
+                'judged_with' => ['reason' => trim($asked['reason']), 'changes' => $changes],
+            ]);
+
+            return $locked->refresh();
+        }, KeepPipe::TRIES);
+    }
+
+    /**
+     * @param  Asked  $asked
+     * @return list<Change>
+     */
+    private function renamed(Line $line, array $asked): array
+    {
+        $name = trim($asked['name'] ?? '');
+        if ($name === '' || $name === $line->name) {
+            return [];
+        }
+        $change = ['key' => 'name', 'before' => $line->name, 'after' => $name];
+        $line->name = $name;
+
+        return [$change];
+    }
+
+    /**
+     * @param  Asked  $asked
+     * @return list<Change>
+     */
+    private function putAway(Line $line, array $asked): array
+    {
+        $is = $line->archived_at !== null;
+        $wanted = $asked['archived'] ?? $is;
+        if ($wanted === $is) {
+            return [];
+        }
+        $line->archived_at = $wanted ? Carbon::now() : null;
+
+        return [['key' => 'archived', 'before' => $is, 'after' => $wanted]];
+    }
+
+    /**
+     * @param  Asked  $asked
+     * @return list<Change>
+     */
+    private function extended(Line $line, array $asked): array
+    {
+        $more = $asked['points'] ?? [];
+        if ($more === []) {
+            return [];
+        }
+        $before = $line->centre_line;
+        $end = $before[\count($before) - 1][0];
+        $line->centre_line = CreateLine::centreLine([...$before, ...$more]);
+        $this->plan($line, $end);
+
+        return [
+            ['key' => 'centre_line', 'before' => ChangesOfLine::hashOf($before), 'after' => ChangesOfLine::hashOf($line->centre_line)],
+            ['key' => 'length_m', 'before' => round($end - $before[0][0], 3), 'after' => round($line->length(), 3)],
+        ];
+    }
+
+    /** Pipes and joints beyond the end that was: the first joint lies there. */
+    private function plan(Line $line, float $end): void
+    {
+        $pipes = Pipe::query()->where('line_id', $line->id)->get();
+        $last = $this->lastPipe($line) ?? $pipes->sortBy(fn (Pipe $p) => (int) $p->plain)->last();
+        $number = (int) $pipes->filter(fn (Pipe $p) => ctype_digit($p->plain))->max(fn (Pipe $p) => (int) $p->plain);
+        $joint = (int) Joint::query()->where('line_id', $line->id)->pluck('number')->filter(fn (string $n) => ctype_digit($n))->max();
+        $steps = $line->procedureText->procedure()->steps;
+        $total = \count(array_filter($steps, fn ($s) => ! $s->optional));
+        $far = $line->centre_line[0][0] + $line->length();
+        $joints = [];
+        $made = [];
+        for ($at = $end; $at < $far - 0.01; $at += $line->pipe_length_m) {
+            $pipe = [
+                'id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => sprintf('%03d', ++$number), 'plain' => (string) $number,
+                'size' => json_encode($line->pipe, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR),
+                'length_m' => round(min($line->pipe_length_m, $far - $at), 3), 'created_at' => now(), 'updated_at' => now(),
+            ];
+            $before = $made === [] ? ['id' => $last?->id, 'number' => $last->number ?? ''] : $made[\count($made) - 1];
+            $joints[] = [
+                'id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => (string) ++$joint, 'chainage_m' => round($at, 3),
+                'total' => $total, 'next_step' => $steps[0]->key(),
+                'pipes' => json_encode(['a' => $before['number'], 'b' => $pipe['number']]),
+                'pipe_a_id' => $before['id'], 'pipe_b_id' => $pipe['id'], 'created_at' => now(), 'updated_at' => now(),
+            ];
+            $made[] = $pipe;
+        }
+        foreach (array_chunk($made, self::AT_ONCE) as $chunk) {
+            Pipe::query()->insert($chunk);
+        }
+        foreach (array_chunk($joints, self::AT_ONCE) as $chunk) {
+            Joint::query()->insert($chunk);
+        }
+    }
+
+    /** The pipe that ends the line: beyond its last joint. */
+    private function lastPipe(Line $line): ?Pipe
+    {
+        $last = Joint::query()
+            ->where('line_id', $line->id)
+            ->where('place', 'in-line')
+            ->where('state', '!=', 'cut-out')
+            ->orderByDesc('chainage_m')
+            ->orderByDesc('number')
+            ->first();
+
+        return $last?->pipeOf('b');
+    }
+}

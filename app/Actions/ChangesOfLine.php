@@ -1,0 +1,86 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Line;
+use App\Models\Seal;
+use App\Models\User;
+use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Seal\Statement;
+
+/**
+ * What was changed of a line since it was made, as its chain of seals has it: each change is a seal of its own, signed, with what
+ * stood before and after. What was sealed before a change is held against the line as it stood then; a change that nobody signed
+ * takes nothing back.
+ *
+ * @phpstan-type Change array{key: string, before: mixed, after: mixed}
+ * @phpstan-type Changed array{position: int, at: string, by: string, reason: string, changes: list<Change>}
+ */
+final class ChangesOfLine
+{
+    /** Of a seal: it is over a change of its line. */
+    public const TYPE = 'line-change';
+
+    /** @var list<Changed>|null in the order in which they were made */
+    private ?array $all = null;
+
+    public function __construct(private readonly Line $line)
+    {
+    }
+
+    /** @return list<Changed> */
+    public function all(): array
+    {
+        return $this->all ??= $this->read();
+    }
+
+    /**
+     * What a seal at a place of the chain knew of the line.
+     *
+     * @param  array<string, mixed>  $now  what stands today
+     * @return array<string, mixed>
+     */
+    public function asOf(int $position, array $now): array
+    {
+        foreach (array_reverse($this->all()) as $changed) {
+            if ($changed['position'] <= $position) {
+                break;
+            }
+            foreach ($changed['changes'] as $change) {
+                if (\array_key_exists($change['key'], $now)) {
+                    $now[$change['key']] = $change['before'];
+                }
+            }
+        }
+
+        return $now;
+    }
+
+    /** @param  array<mixed>  $points  @return string as seals have it */
+    public static function hashOf(array $points): string
+    {
+        return hash('sha256', Procedure::canonical($points));
+    }
+
+    /** @return list<Changed> */
+    private function read(): array
+    {
+        $seals = Seal::query()->where('line_id', $this->line->id)->where('subject_type', self::TYPE)->orderBy('seq')->get();
+        $names = User::query()->whereIn('id', $seals->pluck('user_id'))->pluck('name', 'id');
+        $all = [];
+        foreach ($seals as $seal) {
+            $says = Statement::read((string) $seal->statement)->says ?? [];
+            $with = \is_array($says['judged_with'] ?? null) ? $says['judged_with'] : [];
+            if (ExamineSeals::isSigned($seal) && \is_int($says['position'] ?? null) && \is_array($with['changes'] ?? null)) {
+                /** @var list<Change> $changes */
+                $changes = array_values($with['changes']);
+                $all[] = [
+                    'position' => $says['position'], 'at' => $seal->sealed_at, 'by' => (string) ($names[$seal->user_id] ?? ''),
+                    'reason' => \is_string($with['reason'] ?? null) ? $with['reason'] : '', 'changes' => $changes,
+                ];
+            }
+        }
+
+        return $all;
+    }
+}
