@@ -1,7 +1,10 @@
 <?php
 
 use App\Actions\AddJoints;
+use App\Actions\AddStretch;
 use App\Actions\AdmitPerson;
+use App\Actions\ChangeLine;
+use App\Actions\ChangesOfLine;
 use App\Actions\ConfirmSigner;
 use App\Actions\CutOutJoint;
 use App\Actions\ExamineSeals;
@@ -27,6 +30,7 @@ use App\Models\Role;
 use App\Models\Seal;
 use App\Models\Section;
 use App\Models\StoreItem;
+use App\Models\Stretch;
 use App\Models\User;
 use App\Support\Conflict;
 use Diastoma\Core\Pipe\PipeNumber;
@@ -392,5 +396,54 @@ it('removes a section or begins its test, and never both', function () {
             ->and(Section::query()->whereKey($planned->id)->exists())->toBe($begun > 0)
             // Whoever came too late is told why, or that it is not there any more.
             ->and(implode(' ', array_diff($said, ['done'])))->not->toContain('QueryException');
+    }
+});
+
+it('begins one record for a day, however many begin it', function () {
+    $line = $this->makeLine()['id'];
+    $hash = ProcedureText::query()->where('key', 'day-record')->firstOrFail()->hash;
+    $said = atOnce(fn () => app(AddStretch::class)(
+        Line::query()->findOrFail($line), User::query()->firstOrFail(), ['procedure_hash' => $hash],
+    ));
+    expect(told($said))->toBe(['done' => AT_ONCE])->and(Stretch::query()->where('line_id', $line)->count())->toBe(1);
+    // Deliveries are each their own, and none has the name of another.
+    $hash = ProcedureText::query()->where('key', 'delivery')->firstOrFail()->hash;
+    $said = atOnce(fn () => app(AddStretch::class)(
+        Line::query()->findOrFail($line), User::query()->firstOrFail(), ['procedure_hash' => $hash],
+    ));
+    $names = Stretch::query()->where('line_id', $line)->where('procedure_hash', $hash)->pluck('name');
+    expect(told($said))->toBe(['done' => AT_ONCE])->and($names->unique())->toHaveCount(AT_ONCE);
+});
+
+it('keeps every entry of a list that many write at once, and each pipe once', function () {
+    $line = $this->makeLine()['id'];
+    $hash = ProcedureText::query()->where('key', 'delivery')->firstOrFail()->hash;
+    $id = app(AddStretch::class)(Line::query()->findOrFail($line), User::query()->firstOrFail(), ['procedure_hash' => $hash])->id;
+    $said = atOnce(fn (int $i) => app(RecordFact::class)(
+        Stretch::query()->findOrFail($id),
+        $this->people['foreman'],
+        Role::Foreman,
+        ($this->body)('pipe-numbers', ['first' => sprintf('%03d', 10 * $i), 'last' => sprintf('%03d', 10 * $i + 4)]),
+    ));
+    expect(told($said))->toBe(['done' => AT_ONCE])
+        ->and(Fact::query()->where('subject_id', $id)->count())->toBe(AT_ONCE)
+        ->and(Pipe::query()->where('delivery_id', $id)->count())->toBe(5 * AT_ONCE)
+        ->and(Stretch::query()->findOrFail($id)->judgement()->steps['pipe-numbers']->fact?->value['count'])->toBe(AT_ONCE);
+});
+
+it('records each of many changes of a line, and its chain holds', function () {
+    [$line] = sealedLine($this);
+    $said = atOnce(fn (int $i) => app(ChangeLine::class)(
+        Line::query()->findOrFail($line->id),
+        $this->people['engineer'],
+        Role::Engineer,
+        ['reason' => 'tried at once', 'name' => "Name {$i}"],
+    ));
+    $changes = (new ChangesOfLine(Line::query()->findOrFail($line->id)))->all();
+    expect(told($said))->toBe(['done' => AT_ONCE])->and($changes)->toHaveCount(AT_ONCE)
+        ->and(ExamineSeals::broken(Line::query()->findOrFail($line->id)))->toBe([]);
+    // Each goes on from what the one before it left.
+    foreach ($changes as $i => $change) {
+        expect($change['changes'][0]['before'])->toBe($i === 0 ? 'Test line' : $changes[$i - 1]['changes'][0]['after']);
     }
 });

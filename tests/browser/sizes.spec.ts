@@ -41,6 +41,8 @@ test('at five sizes nothing lies on anything on the pages of the office', async 
     `/lines/${line.id}`,
     `/lines/${line.id}/sections/new`,
     `/lines/${line.id}/pipes`,
+    `/lines/${line.id}/near?at_m=212`,
+    `/lines/${line.id}/change`,
     `/lines/${line.id}/register`,
     `/sections/${section.id}`,
     `/tests/${line.sections[0]!.tests[0]!.id}`,
