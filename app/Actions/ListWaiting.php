@@ -8,6 +8,7 @@ use App\Models\Line;
 use App\Models\PressureTest;
 use App\Models\Project;
 use App\Models\Role;
+use App\Models\Stretch;
 use App\Models\Subject;
 use App\Models\User;
 use App\Support\Say;
@@ -50,8 +51,17 @@ final class ListWaiting
             ->with(['section.line.project', 'section.method'])
             ->limit(self::MOST)
             ->get();
+        $stretches = Stretch::query()
+            ->whereIn('state', ['begun', 'made'])
+            ->whereIn('line_id', $ofMine(Line::query()->select('id')))
+            ->with(['ofLine.project', 'procedureText'])
+            ->orderByRaw("verdict <> 'bad'")
+            ->orderBy('line_id')
+            ->orderBy('from_m')
+            ->limit(self::MOST)
+            ->get();
         $found = $this->toDecide($roles->filter(fn (Role $role) => $role->mayDecide()));
-        foreach ([...$joints, ...$tests] as $subject) {
+        foreach ([...$joints, ...$tests, ...$stretches] as $subject) {
             $what = $this->what($subject, $roles[$subject->line()->project_id]);
             if ($what !== null) {
                 $found[] = $this->row($subject, $what);

@@ -191,7 +191,10 @@ it('keeps how the joints stood when it was sealed', function () {
     $at = Joint::query()->findOrFail($first)->chainage_m;
     $cover = recordOf($this, $made['id'], 'covering', ['name' => 'Joint 1', 'from_m' => $at - 1, 'to_m' => $at + 1]);
     recordExample($this, $cover['id'], 'covering', before: 2);
+    $waits = fn (string $who): array => array_column($this->as($who)->getJson('/api/v1/waiting')->json(), 'what', 'id');
+    expect($waits('inspector')[$cover['id']] ?? null)->toBe('sign')->and($waits('joiner'))->not->toHaveKey($cover['id']);
     $this->record('inspector', "subjects/stretch/{$cover['id']}", 'cover-seen', ['signed' => true])->assertCreated();
+    expect($waits('inspector'))->not->toHaveKey($cover['id']);
     $this->as('foreman')->postJson("/api/v1/joints/{$first}/cut-out", ['reason' => 'leak found'])->assertSuccessful();
     $page = $this->as('joiner')->getJson("/api/v1/subjects/stretch/{$cover['id']}")->json();
     expect($page['judgement']['verdict'])->toBe('good')->and($page['context']['joints'][0]['number'])->toBe('1')
