@@ -119,7 +119,7 @@ final class FindNear
     private function pipe(Pipe $pipe): array
     {
         return $pipe->only(['number', 'serial', 'length_m', 'source', 'state', 'reason']) + [
-            'delivery' => $pipe->cameWith?->only(['id', 'name']),
+            'came_with' => $pipe->cameWith?->only(['id', 'name']),
         ];
     }
 

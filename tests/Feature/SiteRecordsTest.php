@@ -227,7 +227,7 @@ it('finds by a leak what lies near: joints, pipes with their serials, who made t
         ])
         ->and(abs($found['joints'][0]['distance_m']))->toBeLessThan(1.1)
         ->and($found['joints'][0]['pipes']['b'])->toMatchArray(['number' => '002', 'serial' => 'L-2231'])
-        ->and($found['joints'][0]['pipes']['b']['delivery']['name'])->toBe('Delivery 1')
+        ->and($found['joints'][0]['pipes']['b']['came_with']['name'])->toBe('Delivery 1')
         ->and($found['sections'][0]['name'])->toBe('One')
         ->and(array_column($found['records'], 'id'))->toBe([$day])
         ->and($found['off_m'])->toBeNull();

@@ -709,7 +709,7 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'NearPipe',
-    required: ['number', 'serial', 'length_m', 'source', 'state', 'reason', 'delivery'],
+    required: ['number', 'serial', 'length_m', 'source', 'state', 'reason', 'came_with'],
     properties: [
         new OA\Property(property: 'number', type: 'string'),
         new OA\Property(property: 'serial', type: 'string', nullable: true),
@@ -718,7 +718,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'state', type: 'string'),
         new OA\Property(property: 'reason', type: 'string', nullable: true),
         new OA\Property(
-            property: 'delivery',
+            property: 'came_with',
             required: ['id', 'name'],
             properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string')],
             type: 'object',

@@ -1707,7 +1707,7 @@ export interface components {
             source: string | null;
             state: string;
             reason: string | null;
-            delivery: {
+            came_with: {
                 id: string;
                 name: string;
             } | null;

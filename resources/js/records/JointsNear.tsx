@@ -58,7 +58,7 @@ const madeOf = (j: NearJoint, zone: string): string =>
 
 /** Of what nothing is known but numbers, one line says all. */
 function Pipes({ of }: { of: Pipe[] }): ReactElement {
-  const isBare = of.every((p) => !p.serial && !p.source && !p.delivery && p.state !== 'rejected')
+  const isBare = of.every((p) => !p.serial && !p.source && !p.came_with && p.state !== 'rejected')
   if (isBare) return <Typography variant="body2">{of.map((p) => say('records.pipe', { number: p.number })).join(' · ')}</Typography>
   return (
     <>
@@ -78,11 +78,11 @@ function PipeLine({ pipe }: { pipe: Pipe }): ReactElement {
   return (
     <Typography variant="body2">
       {[say('records.pipe', { number: pipe.number }), ...said].join(' · ')}
-      {pipe.delivery && (
+      {pipe.came_with && (
         <>
           {' · '}
-          <MuiLink component={Link} to={pageOf('stretch', pipe.delivery.id)}>
-            {pipe.delivery.name}
+          <MuiLink component={Link} to={pageOf('stretch', pipe.came_with.id)}>
+            {pipe.came_with.name}
           </MuiLink>
         </>
       )}
