@@ -286,6 +286,7 @@ CONF
 start_server() {
   local folder=$1
   end_orphans "$folder"
+  set_logs_aside "$folder"
   touch "$folder/run/fpm.log" "$folder/run/nginx.log"
   own_folder "$folder"
   # Settings and routes are worked out once, not at each request; the folder is private, as they hold its secrets.
@@ -296,6 +297,14 @@ start_server() {
   (umask 077; artisan config:cache; artisan route:cache) || return 1
   start_php "$folder"
   start_nginx "$folder"
+}
+
+# set_logs_aside FOLDER: what the servers wrote goes on in a new file once it has grown to 5 MB; the one before is kept.
+set_logs_aside() {
+  local log
+  for log in "$1/run/fpm.log" "$1/run/nginx.log"; do
+    [ ! -f "$log" ] || [ "$(stat -c %s "$log")" -lt 5000000 ] || mv -f "$log" "$log.1"
+  done
 }
 
 # start_php FOLDER; sets FPM_PID
