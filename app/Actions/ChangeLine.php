@@ -24,9 +24,7 @@ use Illuminate\Support\Str;
  */
 final readonly class ChangeLine
 {
-    private const AT_ONCE = 500;
-
-    public function __construct(private SealSubject $seal)
+    public function __construct(private SealSubject $seal, private PlanPipes $pipes)
     {
     }
 
@@ -105,36 +103,11 @@ final readonly class ChangeLine
     /** Pipes and joints beyond the end that was: the first joint lies there. */
     private function plan(Line $line, float $end): void
     {
-        $pipes = Pipe::query()->where('line_id', $line->id)->get();
-        $last = $this->lastPipe($line) ?? $pipes->sortBy(fn (Pipe $p) => (int) $p->plain)->last();
-        $number = (int) $pipes->filter(fn (Pipe $p) => ctype_digit($p->plain))->max(fn (Pipe $p) => (int) $p->plain);
-        $joint = (int) Joint::query()->where('line_id', $line->id)->pluck('number')->filter(fn (string $n) => ctype_digit($n))->max();
-        $steps = $line->procedureText->procedure()->steps;
-        $total = \count(array_filter($steps, fn ($s) => ! $s->optional));
-        $far = $line->centre_line[0][0] + $line->length();
-        $joints = [];
-        $made = [];
-        for ($at = $end; $at < $far - 0.01; $at += $line->pipe_length_m) {
-            $pipe = [
-                'id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => sprintf('%03d', ++$number), 'plain' => (string) $number,
-                'size' => json_encode($line->pipe, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR),
-                'length_m' => round(min($line->pipe_length_m, $far - $at), 3), 'created_at' => now(), 'updated_at' => now(),
-            ];
-            $before = $made === [] ? ['id' => $last?->id, 'number' => $last->number ?? ''] : $made[\count($made) - 1];
-            $joints[] = [
-                'id' => (string) Str::uuid(), 'line_id' => $line->id, 'number' => (string) ++$joint, 'chainage_m' => round($at, 3),
-                'total' => $total, 'next_step' => $steps[0]->key(),
-                'pipes' => json_encode(['a' => $before['number'], 'b' => $pipe['number']]),
-                'pipe_a_id' => $before['id'], 'pipe_b_id' => $pipe['id'], 'created_at' => now(), 'updated_at' => now(),
-            ];
-            $made[] = $pipe;
-        }
-        foreach (array_chunk($made, self::AT_ONCE) as $chunk) {
-            Pipe::query()->insert($chunk);
-        }
-        foreach (array_chunk($joints, self::AT_ONCE) as $chunk) {
-            Joint::query()->insert($chunk);
-        }
+        $pipes = Pipe::query()->where('line_id', $line->id)->get()->sortBy(fn (Pipe $p) => (int) $p->plain);
+        $joints = Joint::query()->where('line_id', $line->id)->pluck('number');
+        $highest = fn (iterable $numbers): int => max([0, ...array_map(intval(...), array_filter([...$numbers], ctype_digit(...)))]);
+        $taken = $highest($pipes->pluck('plain'));
+        ($this->pipes)($line, $end, $this->lastPipe($line) ?? $pipes->last(), $taken, $highest($joints));
     }
 
     /** The pipe that ends the line: beyond its last joint. */

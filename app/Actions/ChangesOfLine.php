@@ -71,7 +71,9 @@ final class ChangesOfLine
         foreach ($seals as $seal) {
             $says = Statement::read((string) $seal->statement)->says ?? [];
             $with = \is_array($says['judged_with'] ?? null) ? $says['judged_with'] : [];
-            if (ExamineSeals::isSigned($seal) && \is_int($says['position'] ?? null) && \is_array($with['changes'] ?? null)) {
+            // A change of another line, copied here, was signed too.
+            $isOwn = ($says['line']['id'] ?? null) === $this->line->id;
+            if ($isOwn && ExamineSeals::isSigned($seal) && \is_int($says['position'] ?? null) && \is_array($with['changes'] ?? null)) {
                 /** @var list<Change> $changes */
                 $changes = array_values($with['changes']);
                 $all[] = [

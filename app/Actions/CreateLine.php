@@ -2,9 +2,7 @@
 
 namespace App\Actions;
 
-use App\Models\Joint;
 use App\Models\Line;
-use App\Models\Pipe;
 use App\Models\ProcedureText;
 use App\Models\Project;
 use App\Models\Section;
@@ -19,10 +17,7 @@ use Illuminate\Support\Str;
 /** A line with its planned joints, one at the end of each pipe length, and its sections. */
 final class CreateLine
 {
-    /** Rows that are stored at a time. */
-    private const AT_ONCE = 500;
-
-    public function __construct(private readonly PipeSize $sizes)
+    public function __construct(private readonly PipeSize $sizes, private readonly PlanPipes $plan)
     {
     }
 
@@ -57,7 +52,7 @@ final class CreateLine
                 'begun_on' => $body['begun_on'] ?? now($project->time_zone)->format('Y-m-d'),
                 'created_by' => $by->id,
             ]);
-            $this->planJoints($line, $procedure);
+            ($this->plan)($line->setRelation('procedureText', $procedure), $centreLine[0][0]);
             foreach ($body['sections'] ?? [] as $section) {
                 self::addSection($line, $section);
             }
@@ -147,61 +142,5 @@ final class CreateLine
         }
 
         return $line;
-    }
-
-    /**
-     * One pipe after the other to the end of the line, the last one cut to what is left.
-     *
-     * @return list<array<string, mixed>> rows as they are stored
-     */
-    private function planPipes(Line $line): array
-    {
-        $size = json_encode($line->pipe, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR);
-        $rows = [];
-        for ($n = 1; $n === 1 || ($n - 1) * $line->pipe_length_m < $line->length() - 0.01; $n++) {
-            $rows[] = [
-                'id' => (string) Str::uuid(),
-                'line_id' => $line->id,
-                'number' => sprintf('%03d', $n),
-                'plain' => (string) $n,
-                'size' => $size,
-                'length_m' => round(min($line->pipe_length_m, $line->length() - ($n - 1) * $line->pipe_length_m), 3),
-                'created_at' => now(),
-                'updated_at' => now(),
-            ];
-        }
-        foreach (array_chunk($rows, self::AT_ONCE) as $chunk) {
-            Pipe::query()->insert($chunk);
-        }
-
-        return $rows;
-    }
-
-    private function planJoints(Line $line, ProcedureText $procedure): void
-    {
-        $total = \count(array_filter($procedure->procedure()->steps, fn ($s) => ! $s->optional));
-        $first = $procedure->procedure()->steps[0]->key();
-        $start = $line->centre_line[0][0];
-        $pipes = $this->planPipes($line);
-        $rows = [];
-        foreach (\array_slice($pipes, 0, -1) as $i => $pipe) {
-            $next = $pipes[$i + 1];
-            $rows[] = [
-                'id' => (string) Str::uuid(),
-                'line_id' => $line->id,
-                'number' => (string) ($i + 1),
-                'chainage_m' => round($start + ($i + 1) * $line->pipe_length_m, 3),
-                'total' => $total,
-                'next_step' => $first,
-                'pipes' => json_encode(['a' => $pipe['number'], 'b' => $next['number']]),
-                'pipe_a_id' => $pipe['id'],
-                'pipe_b_id' => $next['id'],
-                'created_at' => now(),
-                'updated_at' => now(),
-            ];
-        }
-        foreach (array_chunk($rows, self::AT_ONCE) as $chunk) {
-            Joint::query()->insert($chunk);
-        }
     }
 }

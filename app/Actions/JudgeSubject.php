@@ -44,19 +44,39 @@ final class JudgeSubject
     }
 
     /**
-     * What hangs on it: whether the pipes of a joint may be drawn hangs on its restraints.
+     * What hangs on it: whether the pipes of a joint may be drawn hangs on its restraints, whether a stretch may be covered on
+     * its joints.
      *
      * @return list<Subject> judged anew
      */
     public function dependants(Subject $subject): array
     {
-        if (! $subject instanceof Joint || $subject->host_id === null) {
+        if (! $subject instanceof Joint) {
             return [];
         }
-        $host = Joint::query()->findOrFail($subject->host_id);
-        $this($host);
+        $hang = $subject->host_id === null ? [] : [Joint::query()->findOrFail($subject->host_id)];
+        // Most entries change nothing that a stretch asks of its joints; one that was only planned was not made before either.
+        $isNew = $subject->recorded()->count() === 1;
+        if ($subject->wasChanged('verdict') || ! $isNew && $subject->wasChanged(['state', 'clocks'])) {
+            array_push($hang, ...$this->askingFor($subject));
+        }
+        array_map($this->__invoke(...), $hang);
 
-        return [$host];
+        return $hang;
+    }
+
+    /** @return list<Stretch> that lie over a joint and ask how it is, not signed yet */
+    private function askingFor(Joint $joint): array
+    {
+        $over = Stretch::query()
+            ->where('line_id', $joint->line_id)
+            ->whereIn('state', ['begun', 'made'])
+            ->where('from_m', '<=', $joint->chainage_m)
+            ->whereRaw('COALESCE(to_m, from_m) >= ?', [$joint->chainage_m])
+            ->with('procedureText')
+            ->get();
+
+        return array_values($over->filter(fn (Stretch $s) => $s->procedure()->asks('joints'))->all());
     }
 
     private function state(Subject $subject, Judgement $judgement): string

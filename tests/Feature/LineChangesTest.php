@@ -49,6 +49,15 @@ it('is not taken in by a change that nobody signed', function () {
     expect(($this->broken)())->not->toBe([]);
 });
 
+it('is not taken in by a signed change of another line', function () {
+    $other = $this->makeLine()['id'];
+    $body = ['name' => 'Lower line', 'reason' => 'as the drawing has it'];
+    $this->as('engineer')->patchJson("/api/v1/lines/{$other}", $body)->assertOk();
+    DB::table('seals')->where('line_id', $other)->update(['line_id' => $this->line->id, 'previous' => str_repeat('1', 64)]);
+    DB::table('lines')->where('id', $this->line->id)->update(['name' => 'Lower line']);
+    expect(implode(' ', ($this->broken)()))->toContain('name');
+});
+
 it('grows beyond its end: joints and pipes go on, what was there stays', function () {
     $before = Joint::query()->where('line_id', $this->line->id)->orderBy('chainage_m')->get(['id', 'number', 'chainage_m'])->toArray();
     $page = ($this->change)(['points' => [[24, 24, 0, 11], [33, 33, 0, 12]]])->assertOk()->json();

@@ -182,6 +182,9 @@ it('does not call a stretch ready in which a joint is not made', function () {
     $look = ['looked' => true, 'sound' => true, 'bare' => true, 'photos' => [$photo]];
     $said = $this->record('foreman', "subjects/stretch/{$cover['id']}", 'last-look', $look)->assertCreated()->json('judgement');
     expect($said['verdict'])->toBe('bad')->and(json_encode($said))->toContain('Joint 2 is not made, or not recorded.');
+    // Once it is made, the list does not go on saying that it is not.
+    recordPvcJoint($this, $made['joints'][1]['id']);
+    expect(Stretch::query()->findOrFail($cover['id'])->verdict)->not->toBe('bad');
 });
 
 it('keeps how the joints stood when it was sealed', function () {
