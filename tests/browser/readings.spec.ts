@@ -1,6 +1,6 @@
 import { expect, type Browser, type Page } from '@playwright/test'
 import { test } from './alone'
-import { atStep, fill, present, recordStep, says } from './people'
+import { atStep, fill, present, recordStep, says, sendStep } from './people'
 import { Trench } from './trench'
 
 /** A reading belongs to the person, the device and the time: clocks that are off, two phones, a phone that is full. */
@@ -68,7 +68,11 @@ test('two phones without network record the same step: both readings are kept, a
   await bram.context().setOffline(true)
   await fill(bram, { ...WEATHER, Air: '9' }, { 'Under a shelter': 'No', 'Rain or snow': 'No' })
   await recordStep(bram)
-  await weather(odile, joint.id)
+  // Hers is the first that the server has.
+  await odile.goto(`/joints/${joint.id}?step=conditions`)
+  await atStep(odile, 'Weather and temperatures')
+  await fill(odile, WEATHER, { 'Under a shelter': 'No', 'Rain or snow': 'No' })
+  await sendStep(odile)
   await bram.context().setOffline(false)
   await says(bram, /Bram Ivesley recorded "Weather and temperatures" too \(.*\): .*Air: 9\.0 °C/)
   await says(bram, 'A foreman or an engineer says which counts.')

@@ -164,3 +164,20 @@ test('a figure that cannot be holds one where it is', () => {
   fireEvent.change(first, { target: { value: '0.3' } })
   expect(screen.queryByRole('alert')).toBeNull()
 })
+
+test('nor is it left behind by reading on', async () => {
+  vi.stubGlobal(
+    'IntersectionObserver',
+    class {
+      constructor(private readonly tell: (entries: never[]) => void) {}
+      observe = (): void => this.tell([])
+      disconnect = (): void => undefined
+    },
+  )
+  render(shown())
+  const depth = screen.getByLabelText('Depth, mm')
+  fireEvent.change(depth, { target: { value: '50' } })
+  fireEvent.click(await screen.findByRole('button', { name: 'Read on' }))
+  expect(screen.getByRole('alert').textContent).toBe('Depth: 50 mm is outside 0 to 5 mm.')
+  expect(document.activeElement).toBe(depth)
+})

@@ -277,6 +277,7 @@ export function FieldsEntry({
     foot.current?.querySelector<HTMLButtonElement>('button.MuiButton-contained')?.focus()
   }
   const readOn = (): void => {
+    if (!isRight()) return
     setActive(hidden[0]!.id)
     inputs.current[hidden[0]!.id]?.closest('fieldset')?.scrollIntoView({ block: 'start' })
   }
