@@ -9,6 +9,7 @@ use App\Http\Controllers\JointController;
 use App\Http\Controllers\LineController;
 use App\Http\Controllers\OpenApiController;
 use App\Http\Controllers\OrganisationController;
+use App\Http\Controllers\PackController;
 use App\Http\Controllers\PipeController;
 use App\Http\Controllers\ProcedureController;
 use App\Http\Controllers\SealController;
@@ -96,6 +97,10 @@ Route::middleware(['auth:sanctum', Allowed::class])->group(function () {
     Route::delete('sections/{section}', [SectionController::class, 'remove'])->middleware('journal:section-removed');
     Route::post('sections/{section}/tests', [SectionController::class, 'begin'])->middleware('journal:test-begun');
     Route::get('tests/{test}/stand-in', [SectionController::class, 'standIn']);
+    Route::get('lines/{line}/packs', [PackController::class, 'index']);
+    Route::post('lines/{line}/packs', [PackController::class, 'ask'])->middleware('journal:pack-asked');
+    Route::post('tests/{test}/packs', [PackController::class, 'askForTest'])->middleware('journal:pack-asked');
+    Route::get('packs/{pack}/file', [PackController::class, 'file'])->middleware('journal:pack-taken');
     Route::get('tests/{test}/pack.pdf', [SectionController::class, 'pack']);
 
     Route::get('stores', [StoreController::class, 'index']);

@@ -2,14 +2,18 @@
 
 use App\Actions\AdmitPerson;
 use App\Actions\ExamineSeals;
+use App\Actions\MakePack;
 use App\Actions\SealSubject;
+use App\Actions\ServePacks;
 use App\Http\Controllers\OpenApiController;
 use App\Models\Invitation;
 use App\Models\Line;
+use App\Models\Pack;
 use App\Models\ProcedureText;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Procedure\Procedure;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 
 Artisan::command('procedures:ship', function () {
     foreach (Procedure::shipped() as $procedure) {
@@ -34,6 +38,24 @@ Artisan::command('people:first', function (AdmitPerson $admit) {
     [, $token] = $admit->invite(null, ['makes_admin' => true]);
     $this->output->writeln("/invited/{$token}");
 })->purpose('Print a link that makes the first administrator of an empty organisation');
+
+Artisan::command('packs:serve {--as=diastoma}', function (ServePacks $serve) {
+    $this->trap([SIGTERM, SIGINT], fn () => $serve->end());
+    $serve((string) $this->option('as'));
+})->purpose('Have made what people ask for and do not wait for: record books, archives, packs of long sections');
+
+Artisan::command('packs:make {pack} {--as=diastoma}', function (MakePack $make, string $pack) {
+    // How far it is, is seen by others while all that goes into it is read as it stood at one moment.
+    $told = Pack::on('beside')->findOrFail($pack);
+    DB::unprepared('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
+    DB::unprepared('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
+    $asOf = now()->toImmutable();
+    $told->update(['as_of' => $asOf]);
+    $made = $make(Pack::query()->findOrFail($pack), $asOf, function (int $done, int $total) use ($told): void {
+        $told->update(['done' => $done, 'total' => $total, 'beat_at' => now()]);
+    });
+    $told->isMade($made);
+})->purpose('Make one of them');
 
 Artisan::command('seals:check', function () {
     $isWhole = true;

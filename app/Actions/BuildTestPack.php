@@ -4,7 +4,9 @@ namespace App\Actions;
 
 use App\Models\PressureTest;
 use App\Pack\Paper;
-use App\Pack\Sheet;
+use App\Pack\TestPack;
+use App\Support\Conflict;
+use App\Support\Say;
 use Diastoma\Core\Units\UnitSystem;
 
 /** The test pack as PDF, as a client wants it: what was tested, how it went, with what, by whom, and what it stands on. */
@@ -14,8 +16,13 @@ final class BuildTestPack
     {
     }
 
+    /** @throws Conflict where its section is so long that nobody would wait for it: {@see AskForPack} */
     public function __invoke(PressureTest $test, UnitSystem $units): string
     {
-        return $this->paper->print(view('pack.test', (new Sheet($test, $units, $this->plan))->all())->render());
+        if (TestPack::isLong($test->section)) {
+            throw new Conflict('test', Say::text('refused.packIsLong'));
+        }
+
+        return $this->paper->print((new TestPack($test, $units, $this->plan))->pieces()->current());
     }
 }

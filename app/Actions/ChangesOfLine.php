@@ -5,6 +5,7 @@ namespace App\Actions;
 use App\Models\Line;
 use App\Models\Seal;
 use App\Models\User;
+use App\Support\Say;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Seal\Statement;
 
@@ -54,6 +55,21 @@ final class ChangesOfLine
         }
 
         return $now;
+    }
+
+    /** What was changed, in words. @param  Changed  $changed */
+    public static function said(array $changed): string
+    {
+        $said = [];
+        foreach ($changed['changes'] as ['key' => $key, 'before' => $before, 'after' => $after]) {
+            if ($key !== 'centre_line') {
+                $said[] = Say::text("called.changed.{$key}".($after === false ? '-back' : ''), [
+                    'before' => \is_scalar($before) ? (string) $before : '', 'after' => \is_scalar($after) ? (string) $after : '',
+                ]);
+            }
+        }
+
+        return implode(' ', $said);
     }
 
     /** @param  array<mixed>  $points  @return string as seals have it */

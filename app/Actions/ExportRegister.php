@@ -7,6 +7,7 @@ use App\Models\Line;
 use App\Models\PressureTest;
 use App\Models\ProcedureText;
 use App\Models\Section;
+use App\Pack\TestPack;
 use Diastoma\Core\Calendar;
 use Diastoma\Core\Laying\CentreLine;
 use Diastoma\Core\PressureTest\SectionPlan;
@@ -28,6 +29,9 @@ final class ExportRegister
         'procedure',
         'procedure_version',
     ];
+
+    /** How many joints are held in memory at a time. */
+    private const AT_ONCE = 500;
 
     private const LAST = ['signed_by', 'sealed_utc', 'covered_utc', 'replaces', 'cut_out_reason', 'remark', 'practice'];
 
@@ -63,6 +67,7 @@ final class ExportRegister
                             'verdict' => $t->verdict,
                             'sealed_at' => $t->sealed_at?->toIso8601ZuluString(),
                             'headline' => $t->headline[0]['text'] ?? null,
+                            'pack_is_long' => TestPack::isLong($s),
                         ],
                     ),
                 )
@@ -71,81 +76,109 @@ final class ExportRegister
         ];
     }
 
-    /** Streams to the output, a few hundred joints at a time. */
-    public function csv(Line $line): void
+    /**
+     * Where a table is written to when it is asked for by a browser.
+     *
+     * @return resource
+     */
+    private static function output()
     {
-        $out = fopen('php://output', 'w') ?: throw new \RuntimeException('No output');
+        return fopen('php://output', 'w') ?: throw new \RuntimeException('No output');
+    }
+
+    /**
+     * A few hundred joints at a time.
+     *
+     * @param  resource|null  $into  null: what is answered
+     */
+    public function csv(Line $line, $into = null): void
+    {
+        $out = $into ?? self::output();
         $told = $this->told($line);
         $columns = [...self::FIRST, ...array_keys($told), ...self::LAST];
         fputcsv($out, $columns, ';', '"', '');
-        $numbers = Joint::query()->where('line_id', $line->id)->pluck('number', 'id');
-        $centre = new CentreLine($line->centre_line);
-        Joint::query()
-            ->with('procedureText')
-            ->where('line_id', $line->id)
-            ->orderBy('chainage_m')
-            ->orderBy('number')
-            ->chunk(500, function ($joints) use ($out, $line, $centre, $numbers, $told, $columns): void {
-                foreach ($joints as $joint) {
-                    $row = $this->row($line, $centre, $joint, $numbers[$joint->replaces_id] ?? '', $told);
-                    // A cell that begins like a formula must stay text in a spreadsheet.
-                    fputcsv(
-                        $out,
-                        array_map(
-                            fn ($c) => \is_string($row[$c]) && preg_match('/^[=+@-]/', $row[$c]) === 1 && ! is_numeric($row[$c])
-                                ? "'".$row[$c]
-                                : $row[$c],
-                            $columns,
-                        ),
-                        ';',
-                        '"',
-                        '',
-                    );
-                }
-            });
-        fclose($out);
+        foreach ($this->rows($line, $told) as $row) {
+            $cells = array_map(fn (string $column) => self::asText($row[$column]), $columns);
+            fputcsv($out, $cells, ';', '"', '');
+        }
     }
 
-    public function geoJson(Line $line): string
+    /** A cell that begins like a formula must stay text in a spreadsheet. */
+    private static function asText(mixed $cell): mixed
     {
-        $features = [
-            [
-                'type' => 'Feature',
-                'geometry' => ['type' => 'LineString', 'coordinates' => array_map(fn ($p) => [$p[1], $p[2], $p[3]], $line->centre_line)],
-                'properties' => [
-                    'kind' => 'line',
-                    'name' => $line->name,
-                    'service' => $line->service,
-                    'practice' => $line->project->practice,
-                    'chainages' => array_column($line->centre_line, 0),
-                ] + $line->pipe,
-            ],
+        return \is_string($cell) && preg_match('/^[=+@-]/', $cell) === 1 && ! is_numeric($cell) ? "'{$cell}" : $cell;
+    }
+
+    /**
+     * The line, its joints and its sections; a few hundred joints at a time.
+     *
+     * @param  resource|null  $into  null: what is answered
+     */
+    public function geoJson(Line $line, $into = null): void
+    {
+        $out = $into ?? self::output();
+        $json = fn (mixed $value): string => json_encode($value, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+        fwrite($out, '{"type":"FeatureCollection","name":'.$json($line->name).',"features":[');
+        foreach ($this->features($line) as $i => $feature) {
+            fwrite($out, ($i === 0 ? '' : ',').$json($feature));
+        }
+        fwrite($out, ']}');
+    }
+
+    /** @return \Generator<int, array<string, mixed>> */
+    private function features(Line $line): \Generator
+    {
+        yield [
+            'type' => 'Feature',
+            'geometry' => ['type' => 'LineString', 'coordinates' => array_map(fn ($p) => [$p[1], $p[2], $p[3]], $line->centre_line)],
+            'properties' => [
+                'kind' => 'line',
+                'name' => $line->name,
+                'service' => $line->service,
+                'practice' => $line->project->practice,
+                'chainages' => array_column($line->centre_line, 0),
+            ] + $line->pipe,
         ];
-        $register = $this->register($line);
-        $centre = new CentreLine($line->centre_line);
-        foreach ($register['joints'] as $row) {
-            $features[] = [
+        $told = $this->told($line);
+        foreach ($this->rows($line, $told) as $id => $row) {
+            yield [
                 'type' => 'Feature',
                 'geometry' => ['type' => 'Point', 'coordinates' => [$row['easting'], $row['northing'], $row['level_m']]],
-                'properties' => ['kind' => 'joint'] + array_diff_key($row, ['told' => true]) + (array) $row['told'],
+                'properties' => ['kind' => 'joint', 'id' => $id] + array_diff_key($row, $told) + array_intersect_key($row, $told),
             ];
         }
+        $centre = new CentreLine($line->centre_line);
         foreach ($line->sections as $section) {
             $coordinates = array_map(
                 fn ($c) => self::place($centre, $c),
                 array_column(SectionPlan::profile($line->centre_line, $section->from_m, $section->to_m), 0),
             );
-            $features[] = [
+            yield [
                 'type' => 'Feature',
                 'geometry' => ['type' => 'LineString', 'coordinates' => $coordinates],
                 'properties' => ['kind' => 'section'] + $section->only(['name', 'from_m', 'to_m']),
             ];
         }
+    }
 
-        return json_encode(
-            ['type' => 'FeatureCollection', 'name' => $line->name, 'features' => $features],
-            JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
-        );
+    /**
+     * @param  array<string, string>  $told  column => label
+     * @return \Generator<string, array<string, mixed>> id => what stands there of a joint
+     */
+    private function rows(Line $line, array $told): \Generator
+    {
+        $replaced = Joint::query()->where('line_id', $line->id)->whereNotNull('replaces_id')->distinct()->select('replaces_id');
+        $numbers = Joint::query()->whereIn('id', $replaced)->pluck('number', 'id');
+        $centre = new CentreLine($line->centre_line);
+        $joints = Joint::query()
+            ->with('procedureText')
+            ->where('line_id', $line->id)
+            ->orderBy('chainage_m')
+            ->orderBy('number')
+            ->orderBy('id');
+        foreach ($joints->lazy(self::AT_ONCE) as $joint) {
+            yield $joint->id => $this->row($line, $centre, $joint, $numbers[$joint->replaces_id] ?? '', $told);
+        }
     }
 
     /**

@@ -12,6 +12,7 @@ use Diastoma\Core\Pipe\Material;
 use Diastoma\Core\PressureTest\SectionPlan;
 use Diastoma\Core\Procedure\Tells\Clock;
 use Diastoma\Core\Refused;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -26,6 +27,9 @@ final class PlanSection
 {
     /** What a method reads that takes its pressure from the plan. */
     public const AT_GAUGE = 'gauge_target_kpa';
+
+    /** How many joints are held in memory at a time. */
+    private const AT_ONCE = 500;
 
     /** Shorter than this is no run. */
     private const NOTHING_M = 1e-6;
@@ -45,9 +49,10 @@ final class PlanSection
 
         return (new SectionPlan($this->registry))->plan(
             $line->centre_line, $this->runs($section), $ask,
-            array_values($this->joints($section)->map(fn (Joint $j) => [
-                'number' => $j->number, 'state' => $j->state, 'verdict' => $j->verdict, 'test_from' => $j->clocks[Clock::TEST] ?? null,
-            ])->all()),
+            array_values(self::within($section)->select(['id', 'number', 'state', 'verdict', 'clocks'])->lazy(self::AT_ONCE)
+                ->map(fn (Joint $j) => [
+                    'number' => $j->number, 'state' => $j->state, 'verdict' => $j->verdict, 'test_from' => $j->clocks[Clock::TEST] ?? null,
+                ])->all()),
             $method->medium, $method->asks(self::AT_GAUGE),
         );
     }
@@ -60,6 +65,7 @@ final class PlanSection
     public function runs(Section $section): array
     {
         $inLine = Joint::query()
+            ->select(['id', 'chainage_m', 'pipe_a_id', 'pipe_b_id'])
             ->where('line_id', $section->line_id)
             ->where('place', 'in-line')
             ->where('state', '!=', 'cut-out')
@@ -70,7 +76,8 @@ final class PlanSection
         if ($joints->isEmpty()) {
             $joints = $inLine->clone()->reorder()->orderByDesc('chainage_m')->limit(1)->get();
         }
-        $pipes = Pipe::query()->whereIn('id', [...$joints->pluck('pipe_a_id'), ...$joints->pluck('pipe_b_id')])->get()->keyBy('id');
+        $ids = [...$joints->pluck('pipe_a_id'), ...$joints->pluck('pipe_b_id')];
+        $pipes = Pipe::query()->select(['id', 'size'])->whereIn('id', $ids)->get()->keyBy('id');
         $at = $section->from_m;
         $runs = [];
         foreach ($joints as $joint) {
@@ -130,9 +137,21 @@ final class PlanSection
      */
     public function joints(Section $section): Collection
     {
+        return self::within($section)->get();
+    }
+
+    /** @return list<float> m, where they lie */
+    public function chainages(Section $section): array
+    {
+        return array_values(array_map(floatval(...), self::within($section)->toBase()->pluck('chainage_m')->all()));
+    }
+
+    /** @return Builder<Joint> {@see joints()}, of which there may be very many */
+    public static function within(Section $section): Builder
+    {
         return Joint::query()->where('line_id', $section->line_id)->where('state', '!=', 'cut-out')
             ->where('chainage_m', '>', $section->from_m - 1e-6)->where('chainage_m', '<', $section->to_m + 1e-6)
-            ->orderBy('chainage_m')->get();
+            ->orderBy('chainage_m')->orderBy('id');
     }
 
     public function begin(Section $section): PressureTest

@@ -61,6 +61,17 @@ class ProcedureText extends Model
         }
     }
 
+    /** @return list<string> hashes of all by which something on a line is judged */
+    public static function ofLine(Line $line): array
+    {
+        return array_values(array_unique(array_filter([
+            $line->procedure_hash,
+            ...Joint::query()->where('line_id', $line->id)->distinct()->pluck('procedure_hash')->all(),
+            ...Stretch::query()->where('line_id', $line->id)->distinct()->pluck('procedure_hash')->all(),
+            ...Section::query()->where('line_id', $line->id)->distinct()->pluck('method_hash')->all(),
+        ])));
+    }
+
     /** Where such a joint sits: in-line, on-pipe, or restraint. */
     public function place(): string
     {

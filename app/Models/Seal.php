@@ -5,6 +5,7 @@ namespace App\Models;
 use App\Support\Say;
 use Diastoma\Core\Seal\Statement;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * A signature over all facts of a subject, chained to the seal before it on the same line.
@@ -23,6 +24,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $statement what it says, canonical; null: a seal of the form before, which is not signed
  * @property string|null $signature
  * @property string|null $public_key
+ * @property-read User|null $user
  */
 class Seal extends Model
 {
@@ -31,6 +33,12 @@ class Seal extends Model
     public $timestamps = false;
 
     protected $guarded = [];
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
 
     /** That who signed made it alone, which the project allowed; null: somebody else had a hand in it. */
     public function sayAlone(): ?string

@@ -3,24 +3,32 @@
 namespace App\Pack;
 
 use App\Models\Fact;
-use App\Models\PressureTest;
+use App\Models\Subject;
 use App\Support\Say;
 use Diastoma\Core\Procedure\Fact as CoreFact;
+use Diastoma\Core\Procedure\FieldSpec;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Procedure\Words;
 
-/** All that was recorded of a test, in that order and in words: what was entered again too, with who did it and why. */
+/**
+ * All that was recorded of a joint, a test or a stretch, in that order and in words: what was entered again too, with who did it
+ * and why.
+ *
+ * @phpstan-type Entry array{
+ *     at: string, title: string, words: list<string>, written: list<Drawing>, by: string, role: string, replaced: string|null
+ * }
+ */
 final readonly class Entries
 {
-    public function __construct(private PressureTest $test, private Judgement $judgement, private Words $words)
+    public function __construct(private Subject $subject, private Judgement $judgement, private Words $words)
     {
     }
 
-    /** @return list<array{at: string, title: string, words: list<string>, by: string, role: string, replaced: string|null}> */
+    /** @return list<Entry> */
     public function all(): array
     {
-        $facts = $this->test->facts()->with('user')->get();
+        $facts = $this->subject->facts()->with('user')->get();
         $successors = $facts->whereNotNull('supersedes')->keyBy('supersedes');
         $rows = [];
         $seen = [];
@@ -37,8 +45,9 @@ final readonly class Entries
             $successor = $successors[$fact->id] ?? null;
             $rows[] = [
                 'at' => $this->words->moment($fact->recorded_at),
-                'title' => $step->title($this->test->context()),
+                'title' => $step->title($this->subject->context()),
                 'words' => $this->words->of($step, $whole['value']),
+                'written' => self::written($step, $whole['value']),
                 'by' => $fact->user->name,
                 'role' => $fact->role,
                 'replaced' => $successor instanceof Fact
@@ -52,6 +61,17 @@ final readonly class Entries
         }
 
         return $rows;
+    }
+
+    /**
+     * @param  array<string, mixed>  $value
+     * @return list<Drawing> signatures
+     */
+    private static function written(Step $step, array $value): array
+    {
+        $fields = array_filter($step->fields, fn (FieldSpec $field) => $field->type === 'signature');
+
+        return array_values(array_filter(array_map(fn (FieldSpec $f) => WrittenByHand::drawn($value[$f->key] ?? null), $fields)));
     }
 
     /**

@@ -4,9 +4,7 @@ namespace App\Pack;
 
 use App\Actions\ExamineSeals;
 use App\Actions\PlanSection;
-use App\Actions\SealSubject;
-use App\Models\Joint;
-use App\Models\Line;
+use App\Models\Fact;
 use App\Models\PressureTest;
 use App\Models\Seal;
 use App\Support\Say;
@@ -16,7 +14,6 @@ use Diastoma\Core\Procedure\FieldSpec;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Kind\Hold;
 use Diastoma\Core\Procedure\Parameter;
-use Diastoma\Core\Procedure\Stage;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Procedure\StepState;
 use Diastoma\Core\Procedure\Words;
@@ -26,14 +23,11 @@ use Diastoma\Core\Units\Quantity;
 use Diastoma\Core\Units\Unit;
 use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
-use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Builder;
 
 /** What stands on the sheets of a test pack, in the units of who prints it and the time of the place. */
 final readonly class Sheet
 {
-    /** Kinds of step at which something is measured. */
-    private const MEASURING = ['number', 'round', 'bolts', 'trace'];
-
     private \DateTimeZone $zone;
 
     private Judgement $judgement;
@@ -43,8 +37,8 @@ final readonly class Sheet
     /** @var array<string, mixed> {@see SectionPlan::plan()} */
     private array $plan;
 
-    /** @var Collection<int, Joint> */
-    private Collection $joints;
+    /** @var list<float> m, of the joints */
+    private array $chainages;
 
     public function __construct(private PressureTest $test, private UnitSystem $units, PlanSection $planning)
     {
@@ -52,22 +46,10 @@ final readonly class Sheet
         $this->judgement = $test->judgement();
         $this->words = new Words($units, $this->zone);
         $this->plan = $planning->plan($test->section);
-        $this->joints = $planning->joints($test->section);
+        $this->chainages = $planning->chainages($test->section);
     }
 
-    /** The last seal of the line as it is compared by eye with what another sheet or file has; null: nothing is sealed. */
-    private static function sayHead(Line $line): ?string
-    {
-        $head = SealSubject::head($line);
-
-        return $head === null ? null : Say::text('pack.head', [
-            'seals' => $head['seals'],
-            'hash' => trim(chunk_split($head['hash'], 8, ' ')),
-            'key' => $head['public_key'] ?? Say::text('pack.noKey'),
-        ]);
-    }
-
-    /** @return array<string, mixed> what the view wants */
+    /** @return array<string, mixed> what the views want, but for the joints, of which there may be very many: {@see JointRows} */
     public function all(): array
     {
         $line = $this->test->line();
@@ -96,14 +78,13 @@ final readonly class Sheet
             'map' => $this->map(),
             'profile' => $this->profile(),
             'entries' => (new Entries($this->test, $this->judgement, $this->words))->all(),
-            'joints' => $this->jointRows(),
             'devices' => $this->devices(),
-            'people' => $this->people(),
-            'limits' => $this->limits(),
+            'people' => People::at($this->factsOfTest()),
+            'limits' => Limits::of($procedure, $this->units),
             'signatures' => $this->signatures(),
             'seal' => Seal::query()->where('subject_id', $this->test->id)->first(),
             'chain' => ExamineSeals::of($line),
-            'head' => self::sayHead($line),
+            'head' => Head::said($line),
         ];
     }
 
@@ -132,7 +113,6 @@ final readonly class Sheet
         $line = $this->test->line();
         $section = $this->test->section;
         $project = $line->project;
-        $pipe = $line->pipe;
         $method = $this->judgement->procedure;
         $stated = fn (string $text): string => $text === '' ? Say::text('pack.notStated') : $text;
 
@@ -147,12 +127,7 @@ final readonly class Sheet
                 'to' => $this->length($section->to_m),
                 'length' => $this->length($section->to_m - $section->from_m),
             ])],
-            [Say::text('pack.pipe'), Say::text(($pipe['wall_as'] ?? 'ratio') === 'ratio' ? 'pack.pipeByRatio' : 'pack.pipeByWall', [
-                'material' => $pipe['material'],
-                'size' => $this->sizeOf($pipe),
-                'sdr' => $pipe['sdr'],
-                'wall' => $this->figure('wall_mm', (float) $pipe['wall_mm'], 1),
-            ])],
+            [Say::text('pack.pipe'), PipeInWords::of($line->pipe, $this->units)],
             [Say::text('pack.method'), Say::text('pack.methodVersion', ['title' => $method->title, 'version' => $method->version])],
             [Say::text('pack.tested'), $this->tested() ?? Say::text('pack.notYet')],
             ...$this->plannedPressures(),
@@ -211,7 +186,8 @@ final readonly class Sheet
 
         return [
             'limits' => array_values(array_map(
-                fn (Parameter $p) => ucfirst($p->label).': '.$this->limit($p).($p->source === '' ? '' : ", {$p->source}"), $limits,
+                fn (Parameter $p) => ucfirst($p->label).': '.implode(', ', array_filter([Limits::shown($p, $this->units), $p->source])),
+                $limits,
             )),
             'by' => $by,
         ];
@@ -352,16 +328,10 @@ final readonly class Sheet
         return (new PlanOfSection(
             new CentreLine($this->test->line()->centre_line),
             array_map(fn (array $point): float => $point[0], $profile),
-            $this->jointChainages(),
+            $this->chainages,
             $this->plan['at_gauge'] === true ? $this->plan['gauge']['gauge_m'] : null,
             $this->length(...),
         ))->draw();
-    }
-
-    /** @return list<float> m */
-    private function jointChainages(): array
-    {
-        return array_values($this->joints->map(fn (Joint $j) => $j->chainage_m)->all());
     }
 
     private function profile(): Drawing
@@ -372,7 +342,7 @@ final readonly class Sheet
 
         return (new ProfileOfSection(
             $this->plan['profile'],
-            $this->jointChainages(),
+            $this->chainages,
             $this->marks(),
             $this->plan['at_gauge'] === true ? [
                 [$gauge['lowest_m'], Say::text('pack.lowest', ['pressure' => $pressureAt('lowest_m')])],
@@ -412,50 +382,6 @@ final readonly class Sheet
         throw new \LogicException("No point of the profile at {$chainage} m");
     }
 
-    /** @return list<array<string, string>> */
-    private function jointRows(): array
-    {
-        $this->joints->load('procedureText')->each(fn (Joint $j) => $j->setRelation('ofLine', $this->test->line()));
-
-        return array_values($this->joints->map(fn (Joint $j) => [
-            'number' => $j->number,
-            'chainage' => $this->length($j->chainage_m),
-            'pipes' => implode(' – ', array_filter([$j->pipes['a'] ?? '', $j->pipes['b'] ?? ''])),
-            'figures' => $this->figuresOf($j),
-            'verdict' => $j->verdict,
-            'state' => $j->state,
-            'signed' => $j->sealed_at === null
-                ? Say::text('pack.notSigned')
-                : ($j->signed_by ?? '').', '.$this->words->moment($j->sealed_at->toIso8601String()),
-        ])->all());
-    }
-
-    /**
-     * "Out of round" of "Out of round, pipe 7": what was measured at both ends stands together.
-     *
-     * @param  array<string, string>  $sides  as they are called
-     */
-    private function bothSides(string $title, array $sides): string
-    {
-        return str_replace(array_map(fn (string $name) => ", {$name}", array_values($sides)), '', $title);
-    }
-
-    /** What was measured at it, step by step; of two pipe ends the first stands before the second. */
-    private function figuresOf(Joint $joint): string
-    {
-        $sides = $joint->context()['sides'] ?? [];
-        $read = [];
-        foreach ($joint->judgement()->steps as $state) {
-            $summary = $state->summary?->in($this->units, $this->zone) ?? '';
-            $isMeasured = \in_array($state->step->kind->name(), self::MEASURING, true) && $state->step->stage !== Stage::Look;
-            if ($isMeasured && $summary !== '') {
-                $read[$this->bothSides($state->title, $sides)][] = $summary;
-            }
-        }
-
-        return implode('; ', array_map(fn (string $title, array $ends) => "{$title}: ".implode(' / ', $ends), array_keys($read), $read));
-    }
-
     /** @return list<array{name: string, what: string, said: string}> things out of the stores with which it was tested */
     private function devices(): array
     {
@@ -478,31 +404,10 @@ final readonly class Sheet
         return $field->of === null ? '' : implode('; ', StoreKind::of($field->of)->words($thing, $this->words));
     }
 
-    /** @return list<array{name: string, role: string, entries: int}> */
-    private function people(): array
+    /** @return Builder<Fact> */
+    private function factsOfTest(): Builder
     {
-        $people = [];
-        foreach ($this->test->facts()->with('user')->get() as $fact) {
-            $key = "{$fact->user_id} {$fact->role}";
-            $people[$key] ??= ['name' => $fact->user->name, 'role' => $fact->role, 'entries' => 0];
-            $people[$key]['entries']++;
-        }
-
-        return array_values($people);
-    }
-
-    /** @return list<array{string, string, string, string}> label, value, source, certainty */
-    private function limits(): array
-    {
-        return array_values(array_map(
-            fn (Parameter $p) => [$p->label, $this->limit($p), $p->source, Say::text("pack.certainty.{$p->certainty}")],
-            $this->judgement->procedure->parameters,
-        ));
-    }
-
-    private function limit(Parameter $parameter): string
-    {
-        return $parameter->cited($this->units)['shown'] ?? (\is_scalar($parameter->value) ? (string) $parameter->value : '');
+        return Fact::query()->where('facts.subject_type', $this->test->getMorphClass())->where('facts.subject_id', $this->test->id);
     }
 
     /** @return list<array{title: string, by: string, at: string}> */
@@ -528,16 +433,6 @@ final readonly class Sheet
     private function figure(string $key, float $value, ?int $decimals = null): string
     {
         return Display::value($key, $value, $decimals, $this->units);
-    }
-
-    /**
-     * An inch size by its name and series, a metric one by its diameter.
-     *
-     * @param  array<string, mixed>  $pipe
-     */
-    private function sizeOf(array $pipe): string
-    {
-        return ($pipe['series'] ?? 'metric') === 'metric' ? $this->figure('dn_mm', (float) $pipe['dn_mm'], 0) : (string) $pipe['size'];
     }
 
     private function length(float $m): string

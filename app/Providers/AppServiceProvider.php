@@ -19,6 +19,7 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -30,6 +31,8 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        // A large file is sent by the web server where that says so: docs/running.md.
+        BinaryFileResponse::trustXSendfileTypeHeader();
         // Paths, not addresses: the same page works behind any host name.
         Vite::createAssetPathsUsing(fn (string $path) => '/'.$path);
         Model::shouldBeStrict(! $this->app->isProduction());

@@ -2,7 +2,7 @@
 set -euo pipefail
 
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
-PACKAGES="mariadb-server php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-opcache php-league-config nginx-light procps"
+PACKAGES="mariadb-server php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-opcache php-league-config nginx-light procps qpdf"
 
 say() { printf '%s\n' "$*" >&2; }
 die() { say "$*"; exit 1; }
@@ -195,13 +195,16 @@ make_database() {
 pool_of() { printf 'diastoma-%s' "$(sha256sum <<<"$1" | cut -c1-12)"; }
 
 # Workers whose master was killed go on listening, and would answer in the place of the new ones.
-end_orphans() { end_orphans_of_nginx "$1"; end_orphans_of_php "$1"; }
+end_orphans() { end_orphans_of_nginx "$1"; end_orphans_of_php "$1"; end_orphans_of_maker "$1"; }
 
 # By the name that the pool has from its folder.
 end_orphans_of_php() {
   pkill -KILL -f "^php-fpm: (pool $(pool_of "$1")|master process \($1/run/fpm.conf\))" || return 0
   while pgrep -f "^php-fpm: pool $(pool_of "$1")" >/dev/null; do sleep 0.1; done
 }
+
+# Who makes files in the background, and what is being made: by the same name.
+end_orphans_of_maker() { pkill -KILL -f "artisan packs:(serve|make) .*--as=$(pool_of "$1")\$" || true; }
 
 # By the numbers that were written down when they began; the master first, which would begin new ones.
 end_orphans_of_nginx() {
@@ -271,23 +274,27 @@ http {
     location /build/ { expires 1y; add_header Cache-Control "public, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
     location = /sw.js { add_header Cache-Control "no-cache"; add_header Service-Worker-Allowed "/"; try_files \$uri =404; }
     location / { try_files \$uri /index.php\$is_args\$args; }
+    location /packs-kept/ { internal; alias $(realpath "$folder")/storage/app/private/packs/; }
     location = /index.php {
       include /etc/nginx/fastcgi_params;
       fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
       fastcgi_pass unix:$socket;
       fastcgi_read_timeout 120s;
+      # Large files are sent by the web server itself: no worker is held by who takes one over a slow network.
+      fastcgi_param HTTP_X_SENDFILE_TYPE X-Accel-Redirect;
+      fastcgi_param HTTP_X_ACCEL_MAPPING $(realpath "$folder")/storage/app/private/packs/=/packs-kept/;
     }
   }
 }
 CONF
 }
 
-# start_server FOLDER; sets FPM_PID and NGINX_PID
+# start_server FOLDER; sets FPM_PID, NGINX_PID and MAKER_PID
 start_server() {
   local folder=$1
   end_orphans "$folder"
   set_logs_aside "$folder"
-  touch "$folder/run/fpm.log" "$folder/run/nginx.log"
+  touch "$folder/run/fpm.log" "$folder/run/nginx.log" "$folder/run/maker.log"
   own_folder "$folder"
   # Settings and routes are worked out once, not at each request; the folder is private, as they hold its secrets.
   export APP_CONFIG_CACHE="$folder/run/config.php" APP_ROUTES_CACHE="$folder/run/routes.php"
@@ -297,12 +304,13 @@ start_server() {
   (umask 077; artisan config:cache; artisan route:cache) || return 1
   start_php "$folder"
   start_nginx "$folder"
+  start_maker "$folder"
 }
 
 # set_logs_aside FOLDER: what the servers wrote goes on in a new file once it has grown to 5 MB; the one before is kept.
 set_logs_aside() {
   local log
-  for log in "$1/run/fpm.log" "$1/run/nginx.log"; do
+  for log in "$1/run/fpm.log" "$1/run/nginx.log" "$1/run/maker.log"; do
     [ ! -f "$log" ] || [ "$(stat -c %s "$log")" -lt 5000000 ] || mv -f "$log" "$log.1"
   done
 }
@@ -312,6 +320,14 @@ start_php() {
   local folder=$1
   as_server "$folder" "$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)" -d pcov.enabled=0 -F -y "$folder/run/fpm.conf" >>"$folder/run/fpm.log" 2>&1 9>&- &
   FPM_PID=$!
+}
+
+# start_maker FOLDER: makes in the background what people ask for and do not wait for; sets MAKER_PID
+start_maker() {
+  local folder=$1
+  # Who records comes first.
+  as_server "$folder" nice -n 10 php -d pcov.enabled=0 "$ROOT/artisan" packs:serve "--as=$(pool_of "$folder")" >>"$folder/run/maker.log" 2>&1 9>&- &
+  MAKER_PID=$!
 }
 
 # start_nginx FOLDER; sets NGINX_PID
@@ -328,11 +344,12 @@ keep_running() {
   began=$SECONDS
   while :; do
     part=
+    kill -0 "$MAKER_PID" 2>/dev/null || part="maker of files"
     kill -0 "$NGINX_PID" 2>/dev/null || part="web server"
     kill -0 "$FPM_PID" 2>/dev/null || part="PHP server"
     kill -0 "$DB_PID" 2>/dev/null || part=database
     # Several may have died at once: nobody waits before all are there again.
-    [ -n "$part" ] || { wait -n "$DB_PID" "$FPM_PID" "$NGINX_PID" || true; continue; }
+    [ -n "$part" ] || { wait -n "$DB_PID" "$FPM_PID" "$NGINX_PID" "$MAKER_PID" || true; continue; }
     [ $((SECONDS - began)) -ge 3 ] && soon=1 || soon=$((soon + 1))
     [ "$soon" -le 5 ] || die "$(date '+%F %T') The $part of Diastoma stops as soon as it is started, five times in a row. See the logs in $folder/run and $folder/database.log."
     say "$(date '+%F %T') The $part stopped; it is started again."
@@ -342,9 +359,10 @@ keep_running() {
         start_database "$folder/database" "$DB_PORT" durable
         # Who serves knows the database by its port.
         if [ "$DB_PORT" != "$before" ]; then
-          kill "$NGINX_PID" "$FPM_PID" 2>/dev/null; wait "$NGINX_PID" "$FPM_PID" 2>/dev/null || true
+          kill "$NGINX_PID" "$FPM_PID" "$MAKER_PID" 2>/dev/null; wait "$NGINX_PID" "$FPM_PID" "$MAKER_PID" 2>/dev/null || true
           start_server "$folder"
         fi ;;
+      "maker of files") end_orphans_of_maker "$folder"; start_maker "$folder" ;;
       "PHP server") end_orphans_of_php "$folder"; start_php "$folder" ;;
       *) end_orphans_of_nginx "$folder"; start_nginx "$folder" ;;
     esac
@@ -364,10 +382,10 @@ wait_for_page() {
 }
 
 stop_all() {
-  for pid in "${NGINX_PID:-}" "${FPM_PID:-}" "${DB_PID:-}"; do
+  for pid in "${MAKER_PID:-}" "${NGINX_PID:-}" "${FPM_PID:-}" "${DB_PID:-}"; do
     [ -n "$pid" ] && kill "$pid" 2>/dev/null || true
   done
-  for pid in "${NGINX_PID:-}" "${FPM_PID:-}" "${DB_PID:-}"; do
+  for pid in "${MAKER_PID:-}" "${NGINX_PID:-}" "${FPM_PID:-}" "${DB_PID:-}"; do
     [ -n "$pid" ] && wait "$pid" 2>/dev/null || true
   done
 }

@@ -19,7 +19,7 @@ final class Console
           bin/diastoma calc NAME [JSON]        run it on JSON given here or on standard input
           bin/diastoma judge [JSON]            {"procedure": id or object, "line": {…}, "facts": […], "now": "…"}
           bin/diastoma judge FILE FACTS        a procedure file and a file of facts; what is said of each step, to be read
-          bin/diastoma verify FILE [KEY]       a record that was given out, held against its seal: exits 1 where it does not hold
+          bin/diastoma verify FILE [KEY…]      a record or an archive, held against its seals: exits 1 where it does not hold
           bin/diastoma check FILE              all that is wrong with a procedure file, by line
           bin/diastoma example ID [NAME]       facts as a crew records them by a procedure that ships, good or as named: input for judge
           bin/diastoma forms                   what a value of a procedure may be put together by
@@ -51,7 +51,7 @@ final class Console
                 'judge' => isset($words[2])
                     ? $this->tell($words[1], $words[2])
                     : $this->print(Procedure\JudgeFromJson::read($this->json($words[1] ?? null))->toArray()),
-                'verify' => $this->verify($words[1] ?? '', $words[2] ?? null),
+                'verify' => $this->verify($words[1] ?? '', \array_slice($words, 2)),
                 '--help', '-h', 'help' => $this->help($this->out, 0),
                 default => $this->help($this->err, 64),
             };
@@ -62,16 +62,22 @@ final class Console
         }
     }
 
-    /** A record that was given out, held against its seal: 0 where it holds, 1 where it does not. */
-    private function verify(string $file, ?string $key): int
+    /**
+     * What was given out, held against its seals: 0 where it holds, 1 where it does not.
+     *
+     * @param  list<string>  $keys  public keys of the server; none: those of the file itself
+     */
+    private function verify(string $file, array $keys): int
     {
         if ($file === '' || ! is_file($file) || ! is_readable($file)) {
             fwrite($this->err, $file === '' ? self::HELP : "{$file} cannot be read.\n");
 
             return 64;
         }
-        $text = (string) file_get_contents($file);
-        $said = Seal\VerifyRecord::of($this->json($text), $key);
+        $isArchive = file_get_contents($file, length: 4) === "PK\x03\x04";
+        $said = $isArchive
+            ? Seal\VerifyArchive::of($file, $keys === [] ? null : $keys)
+            : Seal\VerifyRecord::of($this->json((string) file_get_contents($file)), $keys === [] ? null : $keys);
         $this->print($said);
 
         return $said['holds'] ? 0 : 1;

@@ -100,7 +100,7 @@ it('holds where nothing was changed, also when the file went through other hands
     $record = sealedRecord();
     expect(VerifyRecord::of($record))
         ->toMatchArray(['holds' => true, 'found' => [], 'key' => 'of the file'])
-        ->and(VerifyRecord::of($record, testKey()->publicKey())['holds'])
+        ->and(VerifyRecord::of($record, [testKey()->publicKey()])['holds'])
         ->toBeTrue();
     // Keys in another order, numbers written otherwise: the same record.
     $turned = json_decode((string) json_encode(array_reverse($record, true)), true);
@@ -111,7 +111,7 @@ it('holds where nothing was changed, also when the file went through other hands
 it('names what was changed in a record that was given out', function (Closure $change, string $says) {
     $record = sealedRecord();
     $change($record);
-    $said = VerifyRecord::of($record, testKey()->publicKey());
+    $said = VerifyRecord::of($record, [testKey()->publicKey()]);
     expect($said['holds'])->toBeFalse()->and(implode("\n", $said['found']))->toContain($says);
 })->with([
     'a figure' => [function (array &$r): void {

@@ -7,6 +7,7 @@ return [
     'contractor' => 'contractor',
     'counts' => 'the later reading counts',
     'from_m' => 'from, m',
+    'kind' => 'kind',
     'name' => 'name',
     'no' => 'no',
     'nominal' => 'size',

@@ -20,6 +20,8 @@ return [
     'line-changed' => 'changed line :of (:given)',
     'line-made' => 'made a line (:given)',
     'no-administrator' => 'made :name administrator no more',
+    'pack-asked' => 'asked for a file of :of (:given)',
+    'pack-taken' => 'took the file :of',
     'password-changed' => 'changed the own password',
     'password-link' => 'made a link by which :name may choose a new password',
     'password-renewed' => 'chose a new password by a link',

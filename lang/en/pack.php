@@ -1,10 +1,63 @@
 <?php
 
-// The words of the test pack.
+// The words of what is printed: test pack and record book.
 return [
     'acceptedBy' => 'Accepted by',
+    'archive' => <<<'TEXT'
+        :line, all that is on record of it.
+
+        record-book.pdf    the same, to be read
+        register.csv       its joints in one table
+        line.geojson       its course, joints and sections, for a map
+        line.json          what the line is, its sections, pipes and changes
+        records.jsonl      each joint, test and other record with all its facts, one object a line
+        procedures/        the texts by which they were judged, by their hash
+        photos/            pictures as they were kept; photos.csv says which belong where
+        seals.jsonl        the chain of seals, one object a line
+        public-key.txt     the keys by which the seals are held; compare them with what the server gave out before
+        SHA256SUMS         the sum of each file, signed by the server (SHA256SUMS.signature.json)
+
+        Form: :form, described with the program. "bin/diastoma verify FILE KEY" holds all of it against its seals, without the server.
+
+        TEXT,
+    'at' => 'at :place',
     'atGauge' => 'At the gauge',
     'atLowestPoint' => ':pressure at the lowest point',
+    'between' => 'between pipes :pipes',
+    'book' => [
+        'accepted' => 'Joints accepted: :count of :of.',
+        'andMore' => 'and :count more',
+        'asOf' => 'As it stood on',
+        'bad' => 'Joints that are bad: :count (:numbers).',
+        'changes' => 'Changes of the line',
+        'contents' => 'Contents',
+        'howLineStands' => 'How it stands',
+        'joints' => 'Joints',
+        'length' => 'Length',
+        'noRecord' => 'Nothing is recorded.',
+        'notAccepted' => 'Joints not accepted yet: :count (:numbers).',
+        'onPage' => 'Page',
+        'pages' => 'Pages',
+        'procedures' => 'Procedures and methods',
+        'records' => 'Deliveries, days, coverings and other records',
+        'recordsCount' => 'Deliveries, days, coverings and other records: :count.',
+        'sealCode' => 'Its code begins',
+        'sealNumber' => 'Seal',
+        'sealOver' => 'Over',
+        'sealOf' => ['line' => 'Sealed anew', 'line-change' => 'Change of the line'],
+        'seals' => 'Seals',
+        'secondReading' => 'A second reading of ":title", :at by :by: :said.',
+        'secondCounts' => 'It counts: :reason (:by).',
+        'secondDoesNotCount' => 'It does not count: :reason (:by).',
+        'secondWaits' => 'Nobody has said yet which counts.',
+        'sections' => 'Sections',
+        'tests' => 'Tests',
+        'testsAccepted' => 'Tests accepted: :count of :of.',
+        'theLine' => 'The line',
+        'title' => 'record book',
+        'titleOf' => 'Record book of :line',
+        'wereCutOut' => 'Joints cut out: :count (:numbers).',
+    ],
     'by' => 'By',
     'certain' => 'Certainty',
     'certainty' => ['std' => 'standard', 'practice' => 'common practice', 'memory' => 'from memory', 'project' => 'project'],
@@ -15,6 +68,8 @@ return [
     'clock' => 'clock',
     'confirmed' => 'Confirmed before the signature',
     'contractor' => 'Contractor',
+    'coveredSince' => 'covered since :at',
+    'cutOut' => 'cut out on :at: :reason',
     'course' => 'Course of the test',
     'doesNotCount' => 'Does not count: entered again on :at by :by, ":reason".',
     'drains' => 'Drains',
@@ -32,11 +87,13 @@ return [
     'gaugeMayShow' => 'Gauge may show',
     'highest' => 'highest :pressure',
     'howDrawn' => 'Joints are the strokes along the foot. Levels are drawn larger than lengths.',
+    'inPlaceOf' => 'in place of :name',
     'instrument' => 'Instrument',
     'head' => 'Head of the chain: :seals seals, the last one :hash; public key :key.',
     'instruments' => 'Instruments',
     'joint' => 'Joint',
     'joints' => 'Joints of the section (:count)',
+    'jointsOf' => 'Joints of the section, :from to :to of :count',
     'keep' => 'Everybody keeps',
     'knownOfIt' => 'What is known of it',
     'lasted' => 'Lasted',
@@ -63,6 +120,11 @@ return [
     'notStated' => 'not stated',
     'notYet' => 'not yet',
     'page' => 'Page :page of :of',
+    'pageAlone' => 'Page :page',
+    'pageLast' => 'Page :page, the last',
+    'pictureGone' => 'This picture is gone.',
+    'pictureIsLate' => '(added after the signature)',
+    'pulledApart' => 'pulled apart: :reason',
     'people' => 'People',
     'phase' => 'Phase',
     'pipe' => 'Pipe',
@@ -76,6 +138,7 @@ return [
     'result' => 'Result',
     'role' => 'Role',
     'seal' => 'Seal: :seal.',
+    'sealOf' => 'Sealed :at, :hash.',
     'sealNotSigned' => 'Seal :seq is not what this server signed.',
     'sealedIsGone' => 'What was sealed is gone.',
     'sealsAreMissing' => 'Before seal :seq other seals stood than stand there now.',

@@ -76,6 +76,8 @@ return [
     'pulledApartAlready' => 'Joint :number was pulled apart already.',
     'recordedByAnother' => 'This was recorded by somebody else, who must be signed in to send it. It stays on the device.',
     'restraintsPossible' => 'count is :count; 1 to :most restraints on each end are possible.',
+    'noSuchPack' => 'kind must be one of :known.',
+    'packIsLong' => 'The section is long: its pack is made in the background. Ask for it on the page of the test.',
     'sectionHasTest' => ':name has a test: its record stays, and so does the section.',
     'sendAsJson' => 'Send the body as JSON, with the heading Content-Type: application/json.',
     'serverFailed' => 'The server could not do that. What was recorded is kept; try again.',

@@ -3,6 +3,7 @@
 use App\Actions\AddJoints;
 use App\Actions\AddStretch;
 use App\Actions\AdmitPerson;
+use App\Actions\AskForPack;
 use App\Actions\ChangeLine;
 use App\Actions\ChangesOfLine;
 use App\Actions\ConfirmSigner;
@@ -21,6 +22,9 @@ use App\Actions\TakeBackJoint;
 use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Line;
+use App\Models\Pack;
+use App\Models\PackKind;
+use App\Models\PackState;
 use App\Models\Photo;
 use App\Models\Pipe;
 use App\Models\PipeWord;
@@ -446,4 +450,19 @@ it('records each of many changes of a line, and its chain holds', function () {
     foreach ($changes as $i => $change) {
         expect($change['changes'][0]['before'])->toBe($i === 0 ? 'Test line' : $changes[$i - 1]['changes'][0]['after']);
     }
+});
+
+it('makes a file once for all who ask for it, and lets no two makers have the same', function () {
+    $line = $this->makeLine()['id'];
+    $said = atOnce(fn () => app(AskForPack::class)(
+        PackKind::Archive, Line::query()->findOrFail($line), null, User::query()->findOrFail($this->people['engineer']->id),
+    ));
+    expect(told($said))->toBe(['done' => AT_ONCE])->and(Pack::query()->where('line_id', $line)->count())->toBe(1);
+    foreach (range(2, 5) as $i) {
+        app(AskForPack::class)(PackKind::Archive, Line::query()->findOrFail($this->makeLine()['id']), null, $this->people['engineer']);
+    }
+    atOnce(fn () => Pack::claim());
+    // Who looked in the same instant and found all of it held, looks again.
+    while (Pack::claim() !== null);
+    expect(Pack::query()->where('state', PackState::Making->value)->where('attempts', 1)->count())->toBe(5);
 });

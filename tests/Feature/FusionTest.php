@@ -159,7 +159,7 @@ it('takes what a stand-in played for nothing in a project that is real, and says
     $csv = $this->as('joiner')->get("/api/v1/lines/{$line}/register.csv")->streamedContent();
     [$head, $first] = array_map(fn (string $row) => str_getcsv($row, ';', '"', ''), explode("\n", $csv));
     expect(array_combine($head, $first)['practice'])->toBe('yes');
-    $features = json_decode($this->as('joiner')->get("/api/v1/lines/{$line}/line.geojson")->getContent(), true)['features'];
+    $features = json_decode($this->as('joiner')->get("/api/v1/lines/{$line}/line.geojson")->streamedContent(), true)['features'];
     expect($features[0]['properties']['practice'])->toBeTrue();
 });
 

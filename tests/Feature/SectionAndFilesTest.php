@@ -166,7 +166,7 @@ it('reads a centre line and exports register and GeoJSON that read back', functi
     $geo = $this->as('engineer')
         ->get("/api/v1/lines/{$line['id']}/line.geojson")
         ->assertOk()
-        ->getContent();
+        ->streamedContent();
     $read = $this->as('engineer')
         ->post(
             '/api/v1/centre-line',

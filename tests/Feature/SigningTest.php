@@ -138,11 +138,11 @@ it('says in the pack which seal is the last', function () {
     [$line] = sealedLine($this);
     $section = Line::query()->findOrFail($line->id)->sections()->firstOrFail();
     $test = $this->as('engineer')->postJson("/api/v1/sections/{$section->id}/tests")->assertCreated()->json('id');
-    $html = view('pack.test', (new App\Pack\Sheet(
+    $html = (new App\Pack\TestPack(
         App\Models\PressureTest::query()->findOrFail($test),
         Diastoma\Core\Units\UnitSystem::Metric,
         app(App\Actions\PlanSection::class),
-    ))->all())->render();
+    ))->pieces()->current();
     $head = Seal::query()->orderByDesc('seq')->firstOrFail();
     expect($html)->toContain('2 seals, the last one '.trim(chunk_split($head->hash, 8, ' ')), (string) $head->public_key)
         ->and(ExamineSeals::broken($line))->toBe([]);

@@ -4,16 +4,15 @@ use App\Actions\PlanSection;
 use App\Models\PressureTest;
 use App\Pack\CourseOfTest;
 use App\Pack\RoundScale;
-use App\Pack\Sheet;
+use App\Pack\TestPack;
 use Diastoma\Core\Units\UnitSystem;
 use Illuminate\Support\Str;
 
 /** The words of the pack as they are laid out, for a test of the line that the tests make. */
 function packed(string $test, UnitSystem $units = UnitSystem::Metric): string
 {
-    $sheet = new Sheet(PressureTest::query()->findOrFail($test), $units, app(PlanSection::class));
-
-    $body = (string) strstr(view('pack.test', $sheet->all())->render(), '<body>');
+    $pack = new TestPack(PressureTest::query()->findOrFail($test), $units, app(PlanSection::class));
+    $body = (string) strstr($pack->pieces()->current(), '<body>');
 
     return (string) preg_replace('/\s+/', ' ', html_entity_decode(strip_tags(str_replace('<', ' <', $body))));
 }

@@ -14,7 +14,6 @@ use Diastoma\Core\PressureTest\LoggerCsv;
 use Diastoma\Core\PressureTest\ThinLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Files in and out: traces, logs, register, GeoJSON. */
@@ -113,13 +112,12 @@ final class FileController extends Controller
         ]);
     }
 
-    public function geoJson(Request $request, Line $line, ExportRegister $export): Response
+    public function geoJson(Request $request, Line $line, ExportRegister $export): StreamedResponse
     {
         $this->member($request, $line);
 
-        return new Response($export->geoJson($line), 200, [
+        return response()->streamDownload(fn () => $export->geoJson($line), $this->name($line, 'line.geojson'), [
             'Content-Type' => 'application/geo+json',
-            'Content-Disposition' => 'attachment; filename="'.$this->name($line, 'line.geojson').'"',
         ]);
     }
 

@@ -2,6 +2,7 @@
 
 namespace App\Http\Middleware;
 
+use App\Models\Pack;
 use App\Support\Journal;
 use App\Support\Say;
 use Closure;
@@ -15,6 +16,7 @@ final class NoteInJournal
     /** What of a body is noted, in the words of `lang/…/given.php`; nothing else of it is. */
     private const NAMES = [
         'name', 'number', 'from_m', 'to_m', 'client', 'contractor', 'accepts_own_work', 'reason', 'nominal', 'sdr', 'counts',
+        'kind',
     ];
 
     public function handle(Request $request, Closure $next, string $what): Response
@@ -46,6 +48,9 @@ final class NoteInJournal
 
     private function called(Model $bound): string
     {
+        if ($bound instanceof Pack) {
+            return $bound->fileName();
+        }
         $attributes = $bound->getAttributes();
 
         return (string) ($attributes['name'] ?? $attributes['number'] ?? $bound->getKey());

@@ -41,6 +41,30 @@ use OpenApi\Attributes as OA;
     ],
 )]
 #[OA\Schema(
+    schema: 'Pack',
+    description: 'A file that is made in the background',
+    required: ['id', 'kind', 'test_id', 'state', 'done', 'total', 'asked_at', 'by', 'as_of', 'bytes', 'sha256'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'kind', type: 'string', enum: ['test-pack', 'record-book', 'archive']),
+        new OA\Property(property: 'test_id', description: 'of a test pack', type: 'string', nullable: true),
+        new OA\Property(property: 'state', type: 'string', enum: ['waiting', 'making', 'ready', 'failed']),
+        new OA\Property(property: 'done', description: 'pieces of total', type: 'integer'),
+        new OA\Property(property: 'total', description: '0: not known yet', type: 'integer'),
+        new OA\Property(property: 'asked_at', type: 'string', format: 'date-time'),
+        new OA\Property(property: 'by', type: 'string'),
+        new OA\Property(
+            property: 'as_of',
+            description: 'what stands in it is how things stood then',
+            type: 'string',
+            format: 'date-time',
+            nullable: true,
+        ),
+        new OA\Property(property: 'bytes', type: 'integer', nullable: true),
+        new OA\Property(property: 'sha256', type: 'string', nullable: true),
+    ],
+)]
+#[OA\Schema(
     schema: 'Me',
     required: ['id', 'name', 'email', 'units', 'is_admin', 'must_add_factor', 'projects'],
     properties: [
@@ -1145,6 +1169,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'replaces', ref: '#/components/schemas/JointName', nullable: true),
         new OA\Property(property: 'replaced_by', type: 'array', items: new OA\Items(ref: '#/components/schemas/JointName')),
         new OA\Property(property: 'context', type: 'object', additionalProperties: true),
+        new OA\Property(property: 'pack_is_long', description: 'of a test: its pack is made in the background', type: 'boolean'),
         new OA\Property(
             property: 'section',
             type: 'object',
@@ -1760,7 +1785,7 @@ use OpenApi\Attributes as OA;
             property: 'tests',
             type: 'array',
             items: new OA\Items(
-                required: ['id', 'section', 'number', 'state', 'verdict'],
+                required: ['id', 'section', 'number', 'state', 'verdict', 'pack_is_long'],
                 properties: [
                     new OA\Property(property: 'id', type: 'string'),
                     new OA\Property(property: 'section', type: 'string'),
@@ -1768,6 +1793,7 @@ use OpenApi\Attributes as OA;
                     new OA\Property(property: 'state', type: 'string'),
                     new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
                     new OA\Property(property: 'sealed_at', type: 'string', nullable: true),
+                    new OA\Property(property: 'pack_is_long', description: 'its pack is made in the background', type: 'boolean'),
                     new OA\Property(property: 'headline', type: 'string', nullable: true),
                 ],
             ),

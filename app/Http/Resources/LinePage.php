@@ -7,7 +7,6 @@ use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Section;
 use App\Models\User;
-use App\Support\Say;
 use Illuminate\Support\Carbon;
 
 /**
@@ -61,18 +60,9 @@ final class LinePage
      */
     private static function change(array $changed): array
     {
-        $said = [];
-        foreach ($changed['changes'] as ['key' => $key, 'before' => $before, 'after' => $after]) {
-            if ($key !== 'centre_line') {
-                $said[] = Say::text("called.changed.{$key}".($after === false ? '-back' : ''), [
-                    'before' => \is_scalar($before) ? (string) $before : '', 'after' => \is_scalar($after) ? (string) $after : '',
-                ]);
-            }
-        }
-
         return [
             'at' => Carbon::parse($changed['at'], 'UTC')->toIso8601ZuluString(), 'by' => $changed['by'], 'reason' => $changed['reason'],
-            'said' => implode(' ', $said),
+            'said' => ChangesOfLine::said($changed),
         ];
     }
 

@@ -10,6 +10,7 @@ use App\Models\PressureTest;
 use App\Models\Seal;
 use App\Models\Stretch;
 use App\Models\Subject;
+use App\Pack\TestPack;
 use Diastoma\Core\Procedure\Tells\Clock;
 
 /** What the page of a joint, a test or a stretch shows beside its judgement. */
@@ -46,6 +47,7 @@ final class SubjectPage
                 $subject instanceof PressureTest => [
                     'number' => (string) $subject->number,
                     'section' => $subject->section->only(['id', 'name', 'from_m', 'to_m']),
+                    'pack_is_long' => TestPack::isLong($subject->section),
                 ],
                 $subject instanceof Stretch => ['number' => $subject->name, 'chainage_m' => $subject->from_m, 'to_m' => $subject->to_m],
                 default => [],

@@ -13,29 +13,37 @@ final class VerifyRecord
 {
     /**
      * @param  array<string, mixed>  $record  as it was given out
-     * @param  string|null  $publicKey  in base64, from somewhere else than the file; null: the file's own, which proves less
+     * @param  list<string>|null  $keys  in base64, from somewhere else than the file; null: the file's own, which proves less
      * @return array{holds: bool, found: list<string>, key: 'given'|'of the file', head: string}
      *
      * @throws Refused naming seal where the record has none
      */
-    public static function of(array $record, ?string $publicKey = null): array
+    public static function of(array $record, ?array $keys = null): array
     {
         $seal = \is_array($record['seal'] ?? null) ? $record['seal'] : [];
         $text = self::word($seal, 'statement');
         $statement = Statement::read($text) ?? throw Refused::field('seal', 'The record has no seal that can be held against a key.');
         $found = [];
-        if (! SealKey::isSigned($text, self::word($seal, 'signature'), $publicKey ?? self::word($seal, 'public_key'))) {
+        $isSigned = fn (string $key): bool => SealKey::isSigned($text, self::word($seal, 'signature'), $key);
+        if (array_filter($keys ?? [self::word($seal, 'public_key')], $isSigned) === []) {
             $found[] = 'The seal is not signed by the server whose key this is.';
         }
         if ($text !== $statement->text() || Statement::hash($text) !== self::word($seal, 'hash')) {
             $found[] = 'The seal itself was altered.';
         }
-        $found = [...$found, ...$statement->differences(self::now($record, $statement))];
+        $now = self::now($record, $statement);
+        try {
+            // By the facts and the text that are in the file.
+            $now = $now->with(['verdict' => JudgeFromJson::read($record)->judged()->verdict->value]);
+        } catch (Refused $refused) {
+            $found[] = 'It cannot be judged by what is in it: '.$refused->faults[0]['message'];
+        }
+        $found = [...$found, ...$statement->differences($now)];
 
         return [
             'holds' => $found === [],
             'found' => $found,
-            'key' => $publicKey === null ? 'of the file' : 'given',
+            'key' => $keys === null ? 'of the file' : 'given',
             'head' => self::word($seal, 'hash'),
         ];
     }
@@ -56,8 +64,6 @@ final class VerifyRecord
             'procedure' => Procedure::hash($procedure),
             'facts' => array_map(SealedFact::of(...), $facts),
             'judged_with' => $with,
-            // By the facts and the text that are in the file.
-            'verdict' => JudgeFromJson::read($record)->judged()->verdict->value,
         ]);
     }
 

@@ -4,6 +4,7 @@ import { heard } from './serverClock'
 
 type Schemas = components['schemas']
 export type Me = Schemas['Me']
+export type Pack = Schemas['Pack']
 export type LineShort = Schemas['LineShort']
 export type LogEntry = components['schemas']['LogEntry']
 export type LineFull = Schemas['LineFull']

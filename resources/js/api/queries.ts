@@ -12,6 +12,7 @@ import {
   type LogEntry,
   type Me,
   type Organisation,
+  type Pack,
   type PracticeLabel,
   type ProcedureShort,
   type ProcedureText,
@@ -42,6 +43,9 @@ export const queries = new QueryClient({
     mutations: { networkMode: 'always' },
   },
 })
+
+/** What is being made is looked at again, ms. */
+const WHILE_MADE_MS = 2_000
 
 /** What changes seldom, and not by what is done at the trench, is not asked for at each step. */
 const SELDOM_MS = 10 * 60_000
@@ -95,6 +99,14 @@ export const useSubject = (path: string) =>
       return notOlder(queries.getQueryData<Subject>(path.split('/')), answer)
     },
     staleTime: 5_000,
+  })
+/** Looked at again while one of them is being made. */
+export const usePacks = (line: string) =>
+  useQuery<Pack[]>({
+    queryKey: ['lines', line, 'packs'],
+    queryFn: () => api.get<Pack[]>(`/lines/${line}/packs`),
+    refetchInterval: ({ state }) =>
+      state.data?.some((p) => p.state === 'waiting' || p.state === 'making') ? WHILE_MADE_MS : passes(state.error) ? AGAIN_MS : false,
   })
 export const usePipes = (line: string) => use<LinePipe[]>(`lines/${line}/pipes`)
 export const useProcedure = (hash: string | undefined) => use<ProcedureText>(`procedures/${hash ?? ''}`, { fixed: true, off: !hash })

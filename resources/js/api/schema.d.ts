@@ -673,6 +673,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lines/{line}/packs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Files of a line that were asked for, in the units of who asks, the newest first */
+        get: operations["82691e8a48a569a0f2cda7f3cf8e42d0"];
+        put?: never;
+        /** Ask for the record book of a line or for its archive; who asks for what is asked for already waits with the other */
+        post: operations["d5d8bc226d88166a148b8b9be2914c06"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/tests/{test}/packs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ask for the pack of a test over a long section, made in the background */
+        post: operations["d6e32a4464ca7192d468972411eac821"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/packs/{pack}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The file, once it is ready: PDF or ZIP */
+        get: operations["b9de099a18b4c70e19bab6ff5025b02c"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines/{line}/pipes": {
         parameters: {
             query?: never;
@@ -1231,6 +1283,30 @@ export interface components {
             practice: boolean;
             /** @enum {string} */
             role: "joiner" | "foreman" | "inspector" | "engineer";
+        };
+        /** @description A file that is made in the background */
+        Pack: {
+            id: string;
+            /** @enum {string} */
+            kind: "test-pack" | "record-book" | "archive";
+            /** @description of a test pack */
+            test_id: string | null;
+            /** @enum {string} */
+            state: "waiting" | "making" | "ready" | "failed";
+            /** @description pieces of total */
+            done: number;
+            /** @description 0: not known yet */
+            total: number;
+            /** Format: date-time */
+            asked_at: string;
+            by: string;
+            /**
+             * Format: date-time
+             * @description what stands in it is how things stood then
+             */
+            as_of: string | null;
+            bytes: number | null;
+            sha256: string | null;
         };
         Me: {
             id: number;
@@ -1979,6 +2055,8 @@ export interface components {
             context: {
                 [key: string]: unknown;
             };
+            /** @description of a test: its pack is made in the background */
+            pack_is_long?: boolean;
             section?: {
                 id?: string;
                 name?: string;
@@ -2325,6 +2403,8 @@ export interface components {
                 state: string;
                 verdict: components["schemas"]["Verdict"];
                 sealed_at?: string | null;
+                /** @description its pack is made in the background */
+                pack_is_long: boolean;
                 headline?: string | null;
             }[];
         };
@@ -7874,6 +7954,106 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Person"];
                 };
+            };
+        };
+    };
+    "82691e8a48a569a0f2cda7f3cf8e42d0": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Files */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pack"][];
+                };
+            };
+        };
+    };
+    d5d8bc226d88166a148b8b9be2914c06: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @enum {string} */
+                    kind: "record-book" | "archive";
+                };
+            };
+        };
+        responses: {
+            /** @description Asked for */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pack"];
+                };
+            };
+        };
+    };
+    d6e32a4464ca7192d468972411eac821: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                test: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Asked for */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pack"];
+                };
+            };
+        };
+    };
+    b9de099a18b4c70e19bab6ff5025b02c: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description There is none, or it is not ready */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router'
 import type { Register } from '../api/client'
 import { useLine, useRegister } from '../api/queries'
 import { whileComing } from '../ui/whileComing'
+import { Packs } from '../ui/Packs'
 import { Page } from '../ui/Page'
 import { usePrinting } from '../ui/usePrinting'
 import { useShow } from '../ui/units'
@@ -198,14 +199,25 @@ export default function RegisterPage(): ReactElement {
                 {t.state === 'accepted' ? say('records.andSigned') : ''}
               </span>
               <Typography variant="body2">{t.headline}</Typography>
-              <a href={`/api/v1/tests/${t.id}/pack.pdf`} target="_blank" rel="noopener">
-                {say('records.testPack')}
-              </a>
+              {!t.pack_is_long && (
+                <a href={`/api/v1/tests/${t.id}/pack.pdf`} target="_blank" rel="noopener">
+                  {say('records.testPack')}
+                </a>
+              )}
             </Box>
           ))}
         </Box>
       )}
       <Seals line={id} register={data} mayMend={line.data?.role === 'engineer'} />
+      {line.data && (
+        <Box component="section" aria-labelledby="hand-over" className="no-print" sx={{ mt: 4 }}>
+          <Typography id="hand-over" variant="h2" sx={{ mb: 1 }}>
+            {say('packs.handOver')}
+          </Typography>
+          <Packs line={id} timeZone={line.data.time_zone} kind="record-book" />
+          <Packs line={id} timeZone={line.data.time_zone} kind="archive" />
+        </Box>
+      )}
     </Page>
   )
 }

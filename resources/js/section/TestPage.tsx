@@ -4,6 +4,7 @@ import { useParams } from 'react-router'
 import type { ProcedureText, Subject } from '../api/client'
 import { useLine, useProcedure, useSubject } from '../api/queries'
 import { subjectAt } from '../api/subject'
+import { Packs } from '../ui/Packs'
 import { Page } from '../ui/Page'
 import { useShow } from '../ui/units'
 import { ChartPlace } from '../steps/ChartPlace'
@@ -40,7 +41,14 @@ export default function TestPage(): ReactElement {
             target: typeof target === 'number' ? show('x_kpa', 'pressure', target) : '–',
             title: procedure.data.title,
           }}
-          parts={[<strong />, <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener" />]}
+          parts={[
+            <strong />,
+            data.pack_is_long ? (
+              <MuiLink href="#test-pack" />
+            ) : (
+              <MuiLink href={`/api/v1/tests/${id}/pack.pdf`} target="_blank" rel="noopener" />
+            ),
+          ]}
         />
         {/* For the cabin: at the trench it is one thing more above what counts. */}
         <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
@@ -53,6 +61,11 @@ export default function TestPage(): ReactElement {
       <WithChart data={data} procedure={procedure.data}>
         <StepRunner key={id} path={subjectAt('test', id)} data={data} procedure={procedure.data} role={line.data?.role} />
       </WithChart>
+      {data.pack_is_long && (
+        <Box id="test-pack" sx={{ mt: 4 }}>
+          <Packs line={data.line.id} timeZone={data.line.time_zone} kind="test-pack" test={id} />
+        </Box>
+      )}
     </Page>
   )
 }

@@ -1,0 +1,39 @@
+<?php
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::create('packs', function (Blueprint $table) {
+            $table->uuid('id')->primary();
+            $table->foreignUuid('line_id')->constrained('lines')->cascadeOnDelete();
+            $table->foreignUuid('test_id')->nullable()->constrained('pressure_tests')->cascadeOnDelete();
+            $table->string('kind', 20);
+            $table->string('units', 10);
+            $table->string('state', 10)->default('waiting');
+            $table->foreignId('user_id')->constrained();
+            $table->dateTime('asked_at', 3);
+            // When it was last worked on: who makes it may have died.
+            $table->dateTime('beat_at', 3)->nullable();
+            $table->unsignedTinyInteger('attempts')->default(0);
+            $table->unsignedInteger('done')->default(0);
+            $table->unsignedInteger('total')->default(0);
+            // How things stood at this moment is what stands in it.
+            $table->dateTime('as_of', 3)->nullable();
+            $table->unsignedBigInteger('bytes')->nullable();
+            $table->char('sha256', 64)->nullable();
+            $table->string('problem', 500)->nullable();
+            $table->index(['state', 'asked_at']);
+        });
+        // Changes of a line are looked for at each seal, the seal of a joint on its page: among ten thousand both were found by
+        // reading all of them.
+        Schema::table('seals', function (Blueprint $table) {
+            $table->index(['line_id', 'subject_type', 'seq']);
+            $table->index('subject_id');
+        });
+    }
+};
