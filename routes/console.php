@@ -2,6 +2,7 @@
 
 use App\Actions\AdmitPerson;
 use App\Actions\ExamineSeals;
+use App\Actions\HoldSeals;
 use App\Actions\MakePack;
 use App\Actions\SealSubject;
 use App\Actions\ServePacks;
@@ -56,6 +57,12 @@ Artisan::command('packs:make {pack} {--as=diastoma}', function (MakePack $make, 
     });
     $told->isMade($made);
 })->purpose('Make one of them');
+
+Artisan::command('seals:examine {line} {--as=diastoma}', function (string $line) {
+    DB::unprepared('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
+    DB::unprepared('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
+    HoldSeals::now(Line::query()->findOrFail($line), now(), 'beside');
+})->purpose('Hold all seals of a long line, for who looks at its register');
 
 Artisan::command('seals:check', function () {
     $isWhole = true;

@@ -42,12 +42,13 @@ final class ExportRegister
         $numbers = $line->joints->pluck('number', 'id');
         $centre = new CentreLine($line->centre_line);
         $told = $this->told($line);
-        $seals = ExamineSeals::of($line);
+        $seals = HoldSeals::of($line);
 
         return [
             'line' => $line->only(['id', 'name', 'service']) + ['practice' => $line->project->practice],
             'chain_broken' => $seals['broken'],
             'chain_mended' => $seals['anew'],
+            'chain_held' => ['at' => $seals['held_at'], 'seals' => $seals['of'], 'waits' => $seals['waits']],
             'chain_head' => SealSubject::head($line),
             'columns' => $told,
             'joints' => $line->joints

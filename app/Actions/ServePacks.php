@@ -2,6 +2,7 @@
 
 namespace App\Actions;
 
+use App\Models\Examination;
 use App\Models\Pack;
 use App\Models\PackState;
 use Illuminate\Database\QueryException;
@@ -10,8 +11,8 @@ use Symfony\Component\Process\PhpExecutableFinder;
 use Symfony\Component\Process\Process;
 
 /**
- * Has what was asked for made, one after the other, each in a process of its own with its own limit of memory: one that falls
- * over takes nothing with it, and is tried again.
+ * Has what was asked for made, and the seals of long lines held, one after the other, each in a process of its own with its own
+ * limit of memory: one that falls over takes nothing with it, and is tried again.
  */
 final class ServePacks
 {
@@ -31,8 +32,7 @@ final class ServePacks
     {
         while (! $this->isEnding) {
             try {
-                $pack = Pack::claim();
-                $pack === null ? sleep(self::LOOK_EVERY_S) : $this->have($pack, $as);
+                $this->next($as) || sleep(self::LOOK_EVERY_S);
             } catch (QueryException) {
                 // The database is away, or was: what was being made is claimed again when it is back.
                 $this->making?->stop(1);
@@ -49,24 +49,52 @@ final class ServePacks
         $this->making?->stop(1);
     }
 
+    /** @return bool whether there was something to do */
+    private function next(string $as): bool
+    {
+        $pack = Pack::claim();
+        if ($pack !== null) {
+            $this->have($pack, $as);
+
+            return true;
+        }
+        $examination = Examination::claim();
+        if ($examination !== null) {
+            [$code] = $this->run(['seals:examine', $examination->line_id, "--as={$as}"], $examination->beat(...));
+            $code === 0 || $examination->fellOver();
+        }
+
+        return $examination !== null;
+    }
+
     private function have(Pack $pack, string $as): void
     {
-        $php = (string) (new PhpExecutableFinder)->find();
-        $limits = ['-d', 'memory_limit='.self::MEMORY, '-d', 'pcov.enabled=0'];
-        $this->making = new Process([$php, ...$limits, base_path('artisan'), 'packs:make', $pack->id, "--as={$as}"], timeout: null);
-        $this->making->start();
-        for ($seconds = 1; $this->making->isRunning(); $seconds++) {
-            sleep(1);
-            if ($seconds % self::BEAT_EVERY_S === 0) {
-                $pack->beat();
-            }
-        }
-        $code = $this->making->getExitCode();
-        $said = trim($this->making->getErrorOutput().$this->making->getOutput());
-        $this->making = null;
+        [$code, $said] = $this->run(['packs:make', $pack->id, "--as={$as}"], $pack->beat(...));
         $pack->refresh();
         if ($pack->state === PackState::Making) {
             $this->isEnding ? $pack->putBack() : $pack->fellOver("{$code}: {$said}");
         }
+    }
+
+    /**
+     * @param  list<string>  $command  of artisan
+     * @param  \Closure(): void  $beat  says that it goes on
+     * @return array{int|null, string} how it ended, and what it said
+     */
+    private function run(array $command, \Closure $beat): array
+    {
+        $php = (string) (new PhpExecutableFinder)->find();
+        $limits = ['-d', 'memory_limit='.self::MEMORY, '-d', 'pcov.enabled=0'];
+        $this->making = new Process([$php, ...$limits, base_path('artisan'), ...$command], timeout: null);
+        $this->making->start();
+        for ($seconds = 1; $this->making->isRunning(); $seconds++) {
+            sleep(1);
+            if ($seconds % self::BEAT_EVERY_S === 0) {
+                $beat();
+            }
+        }
+        $said = trim($this->making->getErrorOutput().$this->making->getOutput());
+
+        return [$this->making->getExitCode(), $said];
     }
 }

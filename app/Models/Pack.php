@@ -44,7 +44,7 @@ class Pack extends Model
     private const MOST_ATTEMPTS = 3;
 
     /** Of two who look at once, each takes another. */
-    private const SKIPPING = 'FOR UPDATE SKIP LOCKED';
+    public const SKIPPING = 'FOR UPDATE SKIP LOCKED';
 
     /** So many of the same stay. */
     private const KEPT = 2;

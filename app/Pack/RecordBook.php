@@ -139,13 +139,10 @@ final class RecordBook
     private function ofSeals(): void
     {
         $this->chapter('pack.book.seals');
-        $chain = ExamineSeals::of($this->line);
+        $chain = ExamineSeals::of($this->line) + ['held_at' => null, 'of' => 0, 'waits' => false];
         $says = [
             'heading' => Say::text('pack.book.seals'),
-            'chain' => Say::text('pack.chain', [
-                'chain' => $chain['broken'] === [] ? Say::text('pack.unbroken') : implode(' ', $chain['broken']),
-            ]),
-            'anew' => $chain['anew'],
+            'chain' => Chain::said($chain, $this->words),
             'head' => Head::said($this->line),
         ];
         $count = $this->seals()->count();

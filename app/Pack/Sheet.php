@@ -2,7 +2,7 @@
 
 namespace App\Pack;
 
-use App\Actions\ExamineSeals;
+use App\Actions\HoldSeals;
 use App\Actions\PlanSection;
 use App\Models\Fact;
 use App\Models\PressureTest;
@@ -83,7 +83,7 @@ final readonly class Sheet
             'limits' => Limits::of($procedure, $this->units),
             'signatures' => $this->signatures(),
             'seal' => Seal::query()->where('subject_id', $this->test->id)->first(),
-            'chain' => ExamineSeals::of($line),
+            'chain' => Chain::said(HoldSeals::of($line), $this->words),
             'head' => Head::said($line),
         ];
     }

@@ -204,7 +204,7 @@ end_orphans_of_php() {
 }
 
 # Who makes files in the background, and what is being made: by the same name.
-end_orphans_of_maker() { pkill -KILL -f "artisan packs:(serve|make) .*--as=$(pool_of "$1")\$" || true; }
+end_orphans_of_maker() { pkill -KILL -f "artisan (packs:(serve|make)|seals:examine) .*--as=$(pool_of "$1")\$" || true; }
 
 # By the numbers that were written down when they began; the master first, which would begin new ones.
 end_orphans_of_nginx() {

@@ -29,6 +29,17 @@ return new class extends Migration
             $table->string('problem', 500)->nullable();
             $table->index(['state', 'asked_at']);
         });
+        // How the seals of a long line held when all of them were last looked at.
+        Schema::create('examinations', function (Blueprint $table) {
+            $table->foreignUuid('line_id')->primary()->constrained('lines')->cascadeOnDelete();
+            $table->dateTime('held_at')->nullable();
+            $table->unsignedInteger('seals');
+            $table->string('head', 64);
+            $table->json('broken');
+            $table->json('anew');
+            $table->dateTime('asked_at')->nullable()->index();
+            $table->dateTime('beat_at')->nullable();
+        });
         // Changes of a line are looked for at each seal, the seal of a joint on its page: among ten thousand both were found by
         // reading all of them.
         Schema::table('seals', function (Blueprint $table) {

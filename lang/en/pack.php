@@ -63,6 +63,8 @@ return [
     'certainty' => ['std' => 'standard', 'practice' => 'common practice', 'memory' => 'from memory', 'project' => 'project'],
     'acceptedAlone' => 'Accepted by :name, who made it alone; the project allowed that.',
     'chain' => 'Chain of seals of this line: :chain.',
+    'chainHeld' => 'Held against the record on :at (:seals seals).',
+    'chainNotHeld' => 'not held against the record yet',
     'chainage' => 'Chainage',
     'client' => 'Client',
     'clock' => 'clock',

@@ -1,10 +1,16 @@
 <?php
 
 use App\Actions\ExamineSeals;
+use App\Actions\HoldSeals;
+use App\Actions\SealAnew;
+use App\Actions\SealSubject;
+use App\Models\Examination;
 use App\Models\Photo;
 use App\Models\Seal;
+use App\Pack\Chain;
 use Diastoma\Core\Console;
 use Diastoma\Core\Seal\Statement;
+use Diastoma\Core\Units\UnitSystem;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -157,4 +163,41 @@ it('seals nothing without a key, and says so', function () {
         ->assertJsonPath('errors.0.field', 'seal_key');
     $signed = DB::table('facts')->where('subject_id', $joint)->where('step', 'accept');
     expect(Seal::query()->count())->toBe(0)->and($signed->count())->toBe(0);
+});
+
+it('holds the seals of a long line beside the server, and says when; of what was never held nothing good is said', function () {
+    [$line] = sealedLine($this);
+    $says = ['verdict' => 'open', 'user' => $this->people['engineer']->id, 'role' => 'engineer', 'alone' => false, 'judged_with' => []];
+    DB::transaction(function () use ($line, $says): void {
+        for ($i = Seal::query()->count(); $i <= HoldSeals::AT_ONCE; $i++) {
+            app(SealSubject::class)->set($line, SealAnew::TYPE, $line->id, $line->procedure_hash, $says);
+        }
+    });
+    $register = fn (): array => $this->as('inspector')->getJson("/api/v1/lines/{$line->id}/register")->assertOk()->json();
+    $held = fn (): array => $register()['chain_held'];
+    expect($held())->toBe(['at' => null, 'seals' => 0, 'waits' => true]);
+    $words = new Diastoma\Core\Procedure\Words(UnitSystem::Metric, new DateTimeZone('UTC'));
+    expect(Chain::said(HoldSeals::of($line), $words))->toContain('not held against the record yet')->not->toContain('unbroken');
+    // Asked for once, however many look.
+    expect(Examination::claim()?->line_id)->toBe($line->id)->and(Examination::claim())->toBeNull();
+    HoldSeals::now($line);
+    expect($held())->toMatchArray(['seals' => HoldSeals::AT_ONCE + 1, 'waits' => false])
+        ->and($register()['chain_broken'])->toBe([])
+        ->and(Chain::said(HoldSeals::of($line), $words))->toContain('unbroken', 'Held against the record on')
+        ->and(Examination::claim())->toBeNull();
+    DB::table('facts')->where('step', 'push')->limit(1)->delete();
+    $this->travel(16)->minutes();
+    expect($held()['waits'])->toBeTrue();
+    expect(Examination::claim()?->line_id)->toBe($line->id);
+    HoldSeals::now($line);
+    expect(implode(' ', $register()['chain_broken']))->toContain('The entry "Push home" of ')
+        ->and(Chain::said(HoldSeals::of($line), $words))->not->toContain('unbroken');
+    // A seal more is not yet among those that were held.
+    app(SealSubject::class)->set($line, SealAnew::TYPE, $line->id, $line->procedure_hash, $says);
+    expect($held())->toMatchArray(['seals' => HoldSeals::AT_ONCE + 1, 'waits' => true]);
+    // Who fell over, or fell silent, holds up nobody.
+    Examination::claim()?->fellOver();
+    expect($held()['waits'])->toBeTrue()->and(Examination::claim())->not->toBeNull();
+    $this->travel(61)->seconds();
+    expect(Examination::claim())->not->toBeNull();
 });

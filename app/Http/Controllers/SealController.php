@@ -3,7 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Actions\ConfirmSigner;
-use App\Actions\ExamineSeals;
+use App\Actions\HoldSeals;
 use App\Actions\SealAnew;
 use App\Actions\SealSubject;
 use App\Models\Line;
@@ -27,7 +27,7 @@ final class SealController extends Controller
         $confirm($this->user($request), $given['password'] ?? null);
         $seal($line, $this->user($request), $role, $given['reason']);
 
-        return new JsonResponse(['chain_broken' => ExamineSeals::broken($line)], 201);
+        return new JsonResponse(['chain_broken' => HoldSeals::now($line)], 201);
     }
 
     /** Where a code that was printed or kept elsewhere stands in the chain, so that a shortened or new one shows. */

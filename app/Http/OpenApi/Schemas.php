@@ -1752,7 +1752,7 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'Register',
-    required: ['line', 'chain_broken', 'chain_mended', 'chain_head', 'columns', 'joints', 'tests'],
+    required: ['line', 'chain_broken', 'chain_mended', 'chain_held', 'chain_head', 'columns', 'joints', 'tests'],
     properties: [
         new OA\Property(
             property: 'columns',
@@ -1767,6 +1767,23 @@ use OpenApi\Attributes as OA;
             description: 'what was broken and sealed anew, with who, when and why',
             type: 'array',
             items: new OA\Items(type: 'string'),
+        ),
+        new OA\Property(
+            property: 'chain_held',
+            description: 'of a long line: when all its seals were last held against the record, and of how many that was said',
+            type: 'object',
+            required: ['at', 'seals', 'waits'],
+            properties: [
+                new OA\Property(
+                    property: 'at',
+                    description: 'null: as it stands at this moment; where it waits, never yet',
+                    type: 'string',
+                    format: 'date-time',
+                    nullable: true,
+                ),
+                new OA\Property(property: 'seals', type: 'integer'),
+                new OA\Property(property: 'waits', description: 'they are being held anew', type: 'boolean'),
+            ],
         ),
         new OA\Property(
             property: 'chain_head',

@@ -128,18 +128,29 @@ final readonly class Procedure
     /** The same text for the same content: keys sorted, no spaces. */
     public static function canonical(mixed $value): string
     {
-        $sort = function (mixed $v) use (&$sort): mixed {
-            if (! \is_array($v)) {
-                return \is_float($v) && floor($v) === $v && abs($v) < 1e15 ? (int) $v : $v;
-            }
-            if (! array_is_list($v)) {
-                ksort($v);
-            }
+        return json_encode(self::sorted([$value])[0], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+    }
 
-            return array_map($sort, $v);
-        };
+    /**
+     * Keys in their order, whole numbers without a point; a log of many thousand readings goes through here at each look at a seal.
+     *
+     * @param  array<mixed>  $values
+     * @return array<mixed>
+     */
+    private static function sorted(array $values): array
+    {
+        if (! array_is_list($values)) {
+            ksort($values);
+        }
+        foreach ($values as $key => $value) {
+            if (\is_array($value)) {
+                $values[$key] = self::sorted($value);
+            } elseif (\is_float($value) && floor($value) === $value && abs($value) < 1e15) {
+                $values[$key] = (int) $value;
+            }
+        }
 
-        return json_encode($sort($value), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+        return $values;
     }
 
     /** @return array<string, array{value: mixed, label: string, source: string, certainty: string}> */

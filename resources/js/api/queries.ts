@@ -122,7 +122,14 @@ export const useProcedures = (pipe: Record<string, string | number> = {}) => {
   })
 }
 export const useSection = (id: string) => use<SectionPlan>(`sections/${id}`)
-export const useRegister = (id: string) => use<Register>(`lines/${id}/register`)
+/** Looked at again while its seals are being held. */
+export const useRegister = (id: string) =>
+  useQuery<Register>({
+    queryKey: ['lines', id, 'register'],
+    queryFn: () => api.get<Register>(`/lines/${id}/register`),
+    refetchInterval: ({ state }) =>
+      state.data?.chain_held.waits && !state.data.chain_held.at ? AGAIN_MS : passes(state.error) ? AGAIN_MS : false,
+  })
 export const useBox = () => use<Record<string, BoxProgramme>>('stand-ins/fusion-box', { fixed: true })
 export const useLabels = () => use<PracticeLabel[]>('stand-ins/labels', { fixed: true })
 /** Only where something out of them is asked for: each thing in them is judged by its date. */

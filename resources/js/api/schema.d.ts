@@ -2389,6 +2389,17 @@ export interface components {
             chain_broken: string[];
             /** @description what was broken and sealed anew, with who, when and why */
             chain_mended: string[];
+            /** @description of a long line: when all its seals were last held against the record, and of how many that was said */
+            chain_held: {
+                /**
+                 * Format: date-time
+                 * @description null: as it stands at this moment; where it waits, never yet
+                 */
+                at: string | null;
+                seals: number;
+                /** @description they are being held anew */
+                waits: boolean;
+            };
             /** @description the last seal: kept elsewhere, it shows a chain that was shortened or made anew */
             chain_head: {
                 seals: number;

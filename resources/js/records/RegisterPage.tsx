@@ -10,6 +10,7 @@ import { usePrinting } from '../ui/usePrinting'
 import { useShow } from '../ui/units'
 import { VerdictMark, WORD } from '../ui/Verdict'
 import { say } from '../texts/say'
+import { chainSays } from './chainSays'
 import { Seals } from './Seals'
 import { stateWord } from '../texts/words'
 
@@ -92,13 +93,7 @@ export default function RegisterPage(): ReactElement {
         {say('records.ofJoints', {
           found: rows.length,
           all: data.joints.length,
-          seals: say(
-            data.chain_broken.length > 0
-              ? 'records.theChainIsBroken'
-              : data.chain_head
-                ? 'records.theChainOfSealsIsUnbroken'
-                : 'records.nothingIsSealedYet',
-          ),
+          seals: chainSays(data),
         })}
       </Typography>
       {printing ? (
@@ -208,7 +203,7 @@ export default function RegisterPage(): ReactElement {
           ))}
         </Box>
       )}
-      <Seals line={id} register={data} mayMend={line.data?.role === 'engineer'} />
+      <Seals line={id} register={data} mayMend={line.data?.role === 'engineer'} timeZone={line.data?.time_zone} />
       {line.data && (
         <Box component="section" aria-labelledby="hand-over" className="no-print" sx={{ mt: 4 }}>
           <Typography id="hand-over" variant="h2" sx={{ mb: 1 }}>

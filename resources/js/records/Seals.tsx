@@ -5,14 +5,23 @@ import { useVerb } from '../api/useVerb'
 import { say } from '../texts/say'
 import { Refused } from '../ui/Refused'
 import { Sentence, tight } from '../ui/Verdict'
+import { dayAndTime } from '../ui/clock'
 import { Code } from '../ui/Code'
+import { chainSays } from './chainSays'
 import { SealAnew } from './SealAnew'
 
 const KEPT = 8
 
+interface Props {
+  line: string
+  register: Register
+  mayMend: boolean
+  timeZone: string | undefined
+}
+
 /** The chain of seals of a line: does it hold, what was mended, and the code by which somebody elsewhere can tell. */
-export function Seals({ line, register, mayMend }: { line: string; register: Register; mayMend: boolean }): ReactElement {
-  const { chain_broken: broken, chain_mended: mended, chain_head: head } = register
+export function Seals({ line, register, mayMend, timeZone }: Props): ReactElement {
+  const { chain_broken: broken, chain_mended: mended, chain_head: head, chain_held: held } = register
   return (
     <Box component="section" aria-labelledby="seals" sx={{ mt: 4 }}>
       <Typography id="seals" variant="h2">
@@ -27,7 +36,13 @@ export function Seals({ line, register, mayMend }: { line: string; register: Reg
           {mayMend && <SealAnew line={line} />}
         </Box>
       ) : (
-        <Typography sx={{ my: 1 }}>{say(head ? 'records.theChainOfSealsIsUnbroken' : 'records.nothingIsSealedYet')}</Typography>
+        <Typography sx={{ my: 1 }}>{chainSays(register)}</Typography>
+      )}
+      {held.at && timeZone && (
+        <Typography variant="body2">
+          {say('records.heldAt', { at: dayAndTime(held.at, timeZone), seals: held.seals })}
+          {held.waits && ` ${say('records.heldAnew')}`}
+        </Typography>
       )}
       {mended.length > 0 && (
         <>

@@ -2,7 +2,7 @@
 @use('Illuminate\Support\Str')
 @isset($heading)
 <h1>{{ $heading }}</h1>
-<p>{{ $chain }} {{ implode(' ', $anew) }}</p>
+<p>{{ $chain }}</p>
 <p class="small">{{ $head }}</p>
 @endisset
 @if ($seals !== [])

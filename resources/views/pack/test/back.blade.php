@@ -44,8 +44,7 @@
 </table>
 <p class="small">{{ Say::text('pack.seal', ['seal' => $seal?->hash ?? Say::text('pack.noneYet')]) }}
     {{ $seal?->sayAlone() }}
-    {{ Say::text('pack.chain', ['chain' => $chain['broken'] === [] ? Say::text('pack.unbroken') : implode(' ', $chain['broken'])]) }}
-    {{ implode(' ', $chain['anew']) }}
+    {{ $chain }}
     {{ $head }}
     {{ Say::text('pack.methodText', ['hash' => $test->section->method_hash]) }}
     {{ Say::text('pack.whoDecides') }}</p>
