@@ -9,10 +9,11 @@ use App\Models\User;
 use Diastoma\Core\Pipe\PipeNumber;
 use Diastoma\Core\Procedure\Tells\Receives;
 use Diastoma\Core\Procedure\Tells\Told;
+use Illuminate\Database\Eloquent\Builder;
 
 /**
  * What the record of a stretch says of the line: pipes that came with a delivery are put into its list, and joints that were
- * covered know it. Said as often as it is judged, it comes to the same.
+ * covered, or laid bare again, know it. Said as often as it is judged, it comes to the same.
  *
  * @phpstan-import-type Came from Receives
  */
@@ -30,8 +31,10 @@ final class NoteOnLine
         if ($told->received !== null) {
             $this->received($stretch, $told->received['pipes'], $told->received['from']);
         }
-        if ($stretch->procedure()->tells->covers()) {
-            $this->covered($stretch, $told->coveredAt);
+        $tells = $stretch->procedure()->tells;
+        if ($tells->covers() || $tells->uncovers()) {
+            $stretch->update(['covered_from' => $told->coveredAt, 'bare_from' => $told->openedAt]);
+            $this->lie($stretch);
         }
     }
 
@@ -76,11 +79,24 @@ final class NoteOnLine
         }
     }
 
-    private function covered(Stretch $stretch, ?string $at): void
+    /** How the joints here lie is said by whatever covered them or laid them bare last. */
+    private function lie(Stretch $stretch): void
     {
-        Joint::query()->where('covering_id', $stretch->id)->update(['covered_at' => null, 'covering_id' => null]);
-        if ($at !== null) {
-            $stretch->jointsWithin()->whereNull('covered_at')->update(['covered_at' => $at, 'covering_id' => $stretch->id]);
+        // Of two who cover and open at once the second finds what the first has done.
+        $joints = $stretch->jointsWithin()->lockForUpdate()->get();
+        $events = Stretch::query()
+            ->where('line_id', $stretch->line_id)
+            ->where(fn (Builder $q) => $q->whereNotNull('covered_from')->orWhereNotNull('bare_from'))
+            ->get()
+            ->sortBy(fn (Stretch $s) => (new \DateTimeImmutable((string) ($s->covered_from ?? $s->bare_from)))->getTimestamp());
+        foreach ($joints as $joint) {
+            $last = $events->filter(fn (Stretch $s) => $s->reaches($joint->chainage_m))->last();
+            $joint->update([
+                'covered_at' => $last?->covered_from,
+                'covering_id' => $last?->covered_from === null ? null : $last->id,
+                'bare_at' => $last?->bare_from,
+                'opening_id' => $last?->bare_from === null ? null : $last->id,
+            ]);
         }
     }
 }

@@ -27,6 +27,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed>|null $register what its procedure puts into the register, by column
  * @property string|null $covered_at since when nobody sees it any more, ISO 8601
  * @property string|null $covering_id the stretch in whose record that stands
+ * @property string|null $bare_at since when it lies bare again, ISO 8601
+ * @property string|null $opening_id the stretch in whose record that stands
  * @property string|null $signed_by name of who set the seal over it
  * @property-read Line $ofLine
  * @property-read ProcedureText|null $procedureText

@@ -17,6 +17,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $name
  * @property float $from_m
  * @property float|null $to_m null: a point
+ * @property string|null $covered_from since when its joints are covered, by this record; ISO 8601
+ * @property string|null $bare_from since when they lie bare again, by this record
  * @property-read Line $ofLine
  * @property-read ProcedureText $procedureText
  */
@@ -56,6 +58,11 @@ class Stretch extends Subject
     public function name(): string
     {
         return $this->name;
+    }
+
+    public function reaches(float $chainage): bool
+    {
+        return $chainage >= $this->from_m - self::SAME_PLACE_M && $chainage <= ($this->to_m ?? $this->from_m) + self::SAME_PLACE_M;
     }
 
     /** @return Builder<Joint> that lie in it and were not cut out, from its beginning */

@@ -80,6 +80,7 @@ final readonly class SubjectSheet
                 ]),
                 default => null,
             },
+            $joint->bare_at === null ? null : Say::text('pack.bareSince', ['at' => $words->moment($joint->bare_at)]),
             $joint->covered_at === null ? null : Say::text('pack.coveredSince', ['at' => $words->moment($joint->covered_at)]),
         ]));
     }

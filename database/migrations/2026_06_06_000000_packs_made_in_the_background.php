@@ -2,6 +2,7 @@
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 return new class extends Migration
@@ -29,6 +30,16 @@ return new class extends Migration
             $table->string('problem', 500)->nullable();
             $table->index(['state', 'asked_at']);
         });
+        // What is covered can be laid bare again, and covered again: the last of these says how a joint lies.
+        Schema::table('stretches', function (Blueprint $table) {
+            $table->string('covered_from', 32)->nullable();
+            $table->string('bare_from', 32)->nullable();
+        });
+        Schema::table('joints', function (Blueprint $table) {
+            $table->string('bare_at', 32)->nullable();
+            $table->foreignUuid('opening_id')->nullable()->constrained('stretches')->nullOnDelete();
+        });
+        DB::statement('UPDATE stretches SET covered_from = (SELECT MIN(covered_at) FROM joints WHERE covering_id = stretches.id)');
         // How the seals of a long line held when all of them were last looked at.
         Schema::create('examinations', function (Blueprint $table) {
             $table->foreignUuid('line_id')->primary()->constrained('lines')->cascadeOnDelete();

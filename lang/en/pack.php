@@ -23,6 +23,7 @@ return [
     'at' => 'at :place',
     'atGauge' => 'At the gauge',
     'atLowestPoint' => ':pressure at the lowest point',
+    'bareSince' => 'laid bare again on :at',
     'between' => 'between pipes :pipes',
     'book' => [
         'accepted' => 'Joints accepted: :count of :of.',

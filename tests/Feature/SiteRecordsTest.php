@@ -174,6 +174,37 @@ it('shows a joint covered, and not what is still bare', function () {
     expect($rows['1']['covered_utc'])->toBe('2026-05-04T08:00:00Z')->and($rows['2']['covered_utc'])->toBe('');
 });
 
+it('shows a joint bare again once it was opened up, and covered by what covers it last', function () {
+    $made = $this->makeLine();
+    [$first, $second] = array_column($made['joints'], 'id');
+    recordPvcJoint($this, $first);
+    recordPvcJoint($this, $second);
+    $joint = fn (?string $id = null): Joint => Joint::query()->findOrFail($id ?? $first);
+    $at = $joint()->chainage_m;
+    $open = ['by_hand' => true, 'unhurt' => true, 'found' => 'dry all round'];
+    $cover = ['haunched' => true, 'clean' => true, 'hand_first' => true, 'taped' => true];
+    $both = recordOf($this, $made['id'], 'covering', ['name' => 'Both', 'from_m' => 0, 'to_m' => 18])['id'];
+    $this->record('foreman', "subjects/stretch/{$both}", 'first-cover', $cover)->assertCreated();
+    $opening = recordOf($this, $made['id'], 'opening', ['name' => 'Joint 1', 'from_m' => $at - 1, 'to_m' => $at + 1])['id'];
+    expect($joint()->covered_at)->not->toBeNull()->and($joint()->bare_at)->toBeNull();
+    // Before the services were found: recorded as it was, and bad.
+    $later = ['recorded_at' => '2026-05-06T09:00:00+02:00'];
+    $said = $this->record('foreman', "subjects/stretch/{$opening}", 'laid-bare', $open, $later)->assertCreated()->json('judgement');
+    expect($said['verdict'])->toBe('bad')
+        ->and($joint()->only(['covered_at', 'covering_id', 'bare_at', 'opening_id']))
+        ->toBe(['covered_at' => null, 'covering_id' => null, 'bare_at' => '2026-05-06T09:00:00+02:00', 'opening_id' => $opening])
+        ->and($joint($second)->covering_id)->toBe($both);
+    $page = $this->as('joiner')->getJson("/api/v1/subjects/joint/{$first}")->assertOk();
+    $page->assertJsonPath('bare_at', '2026-05-06T09:00:00+02:00')->assertJsonPath('covered_at', null);
+    // The first covering is judged once more, and does not cover what was opened since.
+    $this->record('foreman', "subjects/stretch/{$both}", 'last-look', ['looked' => true, 'sound' => true, 'bare' => true])->assertCreated();
+    expect($joint()->opening_id)->toBe($opening);
+    $again = recordOf($this, $made['id'], 'covering', ['name' => 'Joint 1', 'from_m' => $at - 1, 'to_m' => $at + 1])['id'];
+    $this->record('foreman', "subjects/stretch/{$again}", 'first-cover', $cover, ['recorded_at' => '2026-05-07T11:00:00+02:00']);
+    expect($joint()->only(['covering_id', 'covered_at', 'bare_at', 'opening_id']))
+        ->toBe(['covering_id' => $again, 'covered_at' => '2026-05-07T11:00:00+02:00', 'bare_at' => null, 'opening_id' => null]);
+});
+
 it('does not call a stretch ready in which a joint is not made', function () {
     $made = $this->makeLine();
     recordPvcJoint($this, $made['joints'][0]['id']);

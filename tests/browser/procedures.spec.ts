@@ -23,6 +23,7 @@ const WALKED = [
   'day-record',
   'delivery',
   'covering',
+  'opening',
   'ef-coupler-large',
   'ef-coupler-groove',
   'ef-coupler-table',

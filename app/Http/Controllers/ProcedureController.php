@@ -47,6 +47,7 @@ final class ProcedureController extends Controller
                         'place' => $p->procedure()->place,
                         'daily' => $p->procedure()->daily,
                         'covers' => $p->procedure()->tells->covers(),
+                        'uncovers' => $p->procedure()->tells->uncovers(),
                         'suits' => $p->procedure()->suits !== [],
                         'medium' => $p->procedure()->medium->value,
                         'at_gauge' => $p->procedure()->asks(PlanSection::AT_GAUGE),

@@ -115,7 +115,9 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'StretchShort',
-    required: ['id', 'name', 'from_m', 'to_m', 'state', 'verdict', 'done', 'total', 'headline', 'of', 'place', 'daily', 'covers'],
+    required: [
+        'id', 'name', 'from_m', 'to_m', 'state', 'verdict', 'done', 'total', 'headline', 'of', 'place', 'daily', 'covers', 'uncovers',
+    ],
     properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
@@ -130,6 +132,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'place', description: 'line: of the line as a whole', type: 'string', enum: ['line', 'stretch']),
         new OA\Property(property: 'daily', description: 'there is one for each day', type: 'boolean'),
         new OA\Property(property: 'covers', description: 'joints are covered by it', type: 'boolean'),
+        new OA\Property(property: 'uncovers', description: 'joints are laid bare again by it', type: 'boolean'),
     ],
 )]
 #[OA\Schema(
@@ -1134,6 +1137,8 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'cut_out_reason', type: 'string', nullable: true),
         new OA\Property(property: 'covered_at', description: 'of a joint: since when nobody sees it', type: 'string', nullable: true),
         new OA\Property(property: 'covering_id', description: 'in which record that stands', type: 'string', nullable: true),
+        new OA\Property(property: 'bare_at', description: 'of a joint: since when it lies bare again', type: 'string', nullable: true),
+        new OA\Property(property: 'opening_id', description: 'in which record that stands', type: 'string', nullable: true),
         new OA\Property(property: 'pulled_apart', type: 'boolean'),
         new OA\Property(
             property: 'pipes',
@@ -1692,6 +1697,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'place', type: 'string'),
         new OA\Property(property: 'daily', description: 'of the line: there is one for each day', type: 'boolean'),
         new OA\Property(property: 'covers', description: 'joints are covered by it', type: 'boolean'),
+        new OA\Property(property: 'uncovers', description: 'joints are laid bare again by it', type: 'boolean'),
         new OA\Property(property: 'suits', description: 'its text says what it is meant for', type: 'boolean'),
         new OA\Property(property: 'medium', ref: '#/components/schemas/Medium'),
         new OA\Property(property: 'at_gauge', description: 'its pressure is that of the plan', type: 'boolean'),

@@ -77,6 +77,7 @@ final class LineRow
             'place' => $s->procedure()->place === 'line' ? 'line' : 'stretch',
             'daily' => $s->procedure()->daily,
             'covers' => $s->procedure()->tells->covers(),
+            'uncovers' => $s->procedure()->tells->uncovers(),
         ];
     }
 

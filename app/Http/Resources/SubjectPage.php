@@ -80,6 +80,8 @@ final class SubjectPage
             'cut_out_reason' => $joint->cut_out_reason,
             'covered_at' => $joint->covered_at,
             'covering_id' => $joint->covering_id,
+            'bare_at' => $joint->bare_at,
+            'opening_id' => $joint->opening_id,
             'pulled_apart' => $joint->pulled_apart,
             'host' => $named($joint->host_id),
             'attached' => $attached->map($free)->all(),

@@ -1374,6 +1374,8 @@ export interface components {
             daily: boolean;
             /** @description joints are covered by it */
             covers: boolean;
+            /** @description joints are laid bare again by it */
+            uncovers: boolean;
         };
         PipeChange: {
             serial?: string | null;
@@ -2034,6 +2036,10 @@ export interface components {
             covered_at?: string | null;
             /** @description in which record that stands */
             covering_id?: string | null;
+            /** @description of a joint: since when it lies bare again */
+            bare_at?: string | null;
+            /** @description in which record that stands */
+            opening_id?: string | null;
             pulled_apart?: boolean;
             pipes?: {
                 [key: string]: string;
@@ -2338,6 +2344,8 @@ export interface components {
             daily?: boolean;
             /** @description joints are covered by it */
             covers?: boolean;
+            /** @description joints are laid bare again by it */
+            uncovers?: boolean;
             /** @description its text says what it is meant for */
             suits?: boolean;
             medium?: components["schemas"]["Medium"];

@@ -53,9 +53,16 @@ final readonly class TellsCompiler
             ),
             attached: isset($tells['attached']) ? new Attached($tells['attached']['place'], $tells['attached']['each_side']) : null,
             letter: $tells['letter'] ?? 'J',
-            covers: isset($tells['covers']) ? $this->reader->below('tells')->below('covers')->expression($tells['covers']) : null,
+            covers: $this->time('covers', $tells['covers'] ?? null),
+            uncovers: $this->time('uncovers', $tells['uncovers'] ?? null),
             receives: isset($tells['receives']) ? $this->receives($tells['receives']) : null,
         );
+    }
+
+    /** @param  string|array<string, mixed>|null  $written */
+    private function time(string $key, string|array|null $written): ?Expression
+    {
+        return $written === null ? null : $this->reader->below('tells')->below($key)->expression($written);
     }
 
     /**

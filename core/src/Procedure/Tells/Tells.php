@@ -23,6 +23,7 @@ final readonly class Tells
      * @param  list<TagLine>  $tag
      * @param  string  $letter  before the number of such a joint that no plan of pipe lengths knows
      * @param  Expression|null  $covers  of a stretch: the time from which its joints are covered
+     * @param  Expression|null  $uncovers  of a stretch: the time from which its joints lie bare again
      * @param  Receives|null  $receives  pipes that came with it
      */
     public function __construct(
@@ -36,6 +37,7 @@ final readonly class Tells
         public ?Attached $attached,
         public string $letter,
         private ?Expression $covers = null,
+        private ?Expression $uncovers = null,
         private ?Receives $receives = null,
     ) {
     }
@@ -53,6 +55,7 @@ final readonly class Tells
             tagHead: $said($this->tagHead),
             tag: array_map($said, $this->tag),
             coveredAt: self::number($this->covers?->of($known)),
+            openedAt: self::number($this->uncovers?->of($known)),
             received: $this->receives?->told($known),
         );
     }
@@ -61,6 +64,12 @@ final readonly class Tells
     public function covers(): bool
     {
         return $this->covers !== null;
+    }
+
+    /** Does it lay joints bare again? */
+    public function uncovers(): bool
+    {
+        return $this->uncovers !== null;
     }
 
     private static function number(mixed $pipe): ?string

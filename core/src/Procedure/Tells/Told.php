@@ -20,6 +20,7 @@ final readonly class Told
      * @param  array<'a'|'b', string|null>  $pipes  numbers that were recorded; none: it does not say
      * @param  array<string, mixed>  $register  column => value
      * @param  string|null  $coveredAt  of a stretch: when its joints were covered, ISO 8601; null: they are not
+     * @param  string|null  $openedAt  of a stretch: when its joints were laid bare again, ISO 8601; null: they were not
      * @param  Received|null  $received
      * @param  array{label: string, text: Spoken|null}  $tagHead
      * @param  list<array{label: string, text: Spoken|null}>  $tag
@@ -32,6 +33,7 @@ final readonly class Told
         private array $tagHead,
         private array $tag,
         public ?string $coveredAt = null,
+        public ?string $openedAt = null,
         public ?array $received = null,
     ) {
     }
