@@ -7,10 +7,9 @@ use App\Models\Line;
 use App\Models\Seal;
 use App\Support\Say;
 use Diastoma\Core\Procedure\Procedure;
-use Diastoma\Core\Seal\SealKey;
+use Diastoma\Core\Seal\KeyRing;
 use Diastoma\Core\Seal\Statement;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Support\Facades\Config;
 
 /**
  * Holds the seals of a line against what stands in the database now. What does not fit is broken; where an engineer has
@@ -132,9 +131,12 @@ final class ExamineSeals
     public static function isSigned(Seal $seal): bool
     {
         $text = (string) $seal->statement;
-        $key = SealKey::of(Config::string('seal.key'))->publicKey();
+        $at = Statement::read($text)->says['sealed_at'] ?? null;
+        if (! \is_string($at) || Statement::hash($text) !== $seal->hash) {
+            return false;
+        }
 
-        return Statement::hash($text) === $seal->hash && SealKey::isSigned($text, (string) $seal->signature, $key);
+        return app(KeyRing::class)->hasSigned($text, (string) $seal->signature, new \DateTimeImmutable($at, new \DateTimeZone('UTC')));
     }
 
     /** @return list<string> */

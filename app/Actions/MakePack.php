@@ -8,8 +8,7 @@ use App\Pack\Archive;
 use App\Pack\Binder;
 use App\Pack\RecordBook;
 use App\Pack\TestPack;
-use Diastoma\Core\Seal\SealKey;
-use Illuminate\Support\Facades\Config;
+use Diastoma\Core\Seal\KeyRing;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Storage;
 
@@ -82,7 +81,7 @@ final class MakePack
         File::cleanDirectory("{$folder}/pieces");
         $more = self::tenth($pieces);
         $further = fn (int $done, int $of) => $progress($pieces + intdiv($more * $done, max(1, $of)), $pieces + $more);
-        $key = SealKey::of(Config::string('seal.key'));
+        $key = app(KeyRing::class)->current;
         $archive = new Archive($pack->line, $asOf, "{$folder}/pieces", $further, $this->register, $this->export, $key);
         $archive->write($made, "{$folder}/book.pdf");
     }

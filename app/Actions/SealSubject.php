@@ -8,9 +8,8 @@ use App\Models\Subject;
 use App\Models\User;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Procedure;
-use Diastoma\Core\Seal\SealKey;
+use Diastoma\Core\Seal\KeyRing;
 use Diastoma\Core\Seal\Statement;
-use Illuminate\Support\Facades\Config;
 
 /**
  * Seals a subject: a statement of all that it was judged by, signed with a key that no database holds, and chained to the seal
@@ -45,7 +44,7 @@ final class SealSubject
             'previous' => $before,
             'at' => $at,
         ]])[0] ?? throw new \LogicException('What is sealed is there.');
-        $key = SealKey::of(Config::string('seal.key'));
+        $key = app(KeyRing::class)->current;
         $text = $statement->text();
 
         return Seal::query()->create([

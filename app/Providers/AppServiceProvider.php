@@ -7,6 +7,7 @@ use App\Support\Address;
 use App\Support\CompiledProcedures;
 use App\Support\Say;
 use Diastoma\Core\Calculation\Registry;
+use Diastoma\Core\Seal\KeyRing;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
@@ -27,6 +28,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->singleton(Registry::class, fn () => Registry::standard());
         $this->app->singleton(CompiledProcedures::class, fn () => new CompiledProcedures(Config::string('procedures.compiled')));
+        $this->app->bind(KeyRing::class, fn () => KeyRing::of(Config::string('seal.key'), Config::string('seal.former')));
     }
 
     public function boot(): void

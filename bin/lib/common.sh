@@ -26,7 +26,7 @@ own_folder() {
   [ "$(id -u)" -eq 0 ] && ! id "$ACCOUNT" >/dev/null 2>&1 && useradd --system --user-group --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$ACCOUNT"
   # Nothing that is not ours changes hands.
   for entry in "$folder"/*; do
-    case "${entry##*/}" in (database|database.log|run|storage|secrets|lock|*.log|*.json) ;; (*) die "$folder holds $entry, which is not Diastoma's. Name a folder of its own: DIASTOMA_HOME=/srv/diastoma" ;; esac
+    case "${entry##*/}" in (database|run|storage|secrets|secrets.new|lock|*.log|*.log.1|*.json) ;; (*) die "$folder holds $entry, which is not Diastoma's. Name a folder of its own: DIASTOMA_HOME=/srv/diastoma" ;; esac
   done
   chmod 700 "$folder"
   [ "$(id -u)" -ne 0 ] || chown "$ACCOUNT:" "$folder"
@@ -153,8 +153,10 @@ start_database() {
   local waited=0
   for (( ; ; )); do
     DB_PORT=$(free_port "$DB_PORT")
+    [ ! -f "$folder.log" ] || cp -f "$folder.log" "$folder.log.1"
+    : > "$folder.log"
     as_server "$home" mariadbd --no-defaults --datadir="$folder" --socket="$DB_SOCKET_FILE" --tmpdir="$scratch" --port="$DB_PORT" --bind-address=127.0.0.1 \
-      --innodb-buffer-pool-size=256M --max-allowed-packet=64M --skip-name-resolve "${tuning[@]}" >"$folder.log" 2>&1 9>&- &
+      --innodb-buffer-pool-size=256M --max-allowed-packet=64M --skip-name-resolve "${tuning[@]}" >>"$folder.log" 2>&1 9>&- &
     DB_PID=$!
     while kill -0 "$DB_PID" 2>/dev/null; do
       mariadb-admin --no-defaults --socket="$DB_SOCKET_FILE" ping >/dev/null 2>&1 && { close_database; return 0; }
@@ -307,12 +309,21 @@ start_server() {
   start_maker "$folder"
 }
 
-# set_logs_aside FOLDER: what the servers wrote goes on in a new file once it has grown to 5 MB; the one before is kept.
+# set_logs_aside FOLDER: what the servers wrote begins anew once it has grown to 5 MB; what was there is kept, once. They go on
+# writing into the same file, each at its end.
 set_logs_aside() {
   local log
-  for log in "$1/run/fpm.log" "$1/run/nginx.log" "$1/run/maker.log"; do
-    [ ! -f "$log" ] || [ "$(stat -c %s "$log")" -lt 5000000 ] || mv -f "$log" "$log.1"
+  for log in "$1/run/fpm.log" "$1/run/nginx.log" "$1/run/maker.log" "$1/database.log"; do
+    [ -f "$log" ] && [ "$(stat -c %s "$log")" -ge 5000000 ] || continue
+    cp -f "$log" "$log.1" && : > "$log"
   done
+}
+
+# keep_logs_small FOLDER: as long as who started it lives; sets LOGS_PID
+keep_logs_small() {
+  local folder=$1 main=$$
+  (while sleep "${LOGS_EVERY:-600}" && kill -0 "$main" 2>/dev/null; do set_logs_aside "$folder"; done) 9>&- &
+  LOGS_PID=$!
 }
 
 # start_php FOLDER; sets FPM_PID
@@ -382,10 +393,10 @@ wait_for_page() {
 }
 
 stop_all() {
-  for pid in "${MAKER_PID:-}" "${NGINX_PID:-}" "${FPM_PID:-}" "${DB_PID:-}"; do
+  for pid in "${LOGS_PID:-}" "${MAKER_PID:-}" "${NGINX_PID:-}" "${FPM_PID:-}" "${DB_PID:-}"; do
     [ -n "$pid" ] && kill "$pid" 2>/dev/null || true
   done
-  for pid in "${MAKER_PID:-}" "${NGINX_PID:-}" "${FPM_PID:-}" "${DB_PID:-}"; do
+  for pid in "${LOGS_PID:-}" "${MAKER_PID:-}" "${NGINX_PID:-}" "${FPM_PID:-}" "${DB_PID:-}"; do
     [ -n "$pid" ] && wait "$pid" 2>/dev/null || true
   done
 }

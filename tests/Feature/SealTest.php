@@ -9,11 +9,17 @@ use App\Models\Photo;
 use App\Models\Seal;
 use App\Pack\Chain;
 use Diastoma\Core\Console;
+use Diastoma\Core\Seal\KeyRing;
+use Diastoma\Core\Seal\SealKey;
 use Diastoma\Core\Seal\Statement;
 use Diastoma\Core\Units\UnitSystem;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+use Symfony\Component\Process\Process;
 
 /* Whoever may write in the database changes what was sealed: each change is found, and named in words. */
 
@@ -163,6 +169,55 @@ it('seals nothing without a key, and says so', function () {
         ->assertJsonPath('errors.0.field', 'seal_key');
     $signed = DB::table('facts')->where('subject_id', $joint)->where('step', 'accept');
     expect(Seal::query()->count())->toBe(0)->and($signed->count())->toBe(0);
+});
+
+it('goes on to hold what a key signed that was laid down since, and takes nothing that it signed later', function () {
+    [$line, $joints] = sealedLine($this);
+    $old = Config::string('seal.key');
+    $former = SealKey::of($old)->publicKey();
+    $this->travel(2)->seconds();
+    $laidDown = $former.'@'.now()->format('Y-m-d\TH:i:s\Z');
+    // What somebody seals who kept the old key, after it was laid down.
+    config(['seal.key' => base64_encode(random_bytes(32))]);
+    expect(implode(' ', ExamineSeals::broken($line)))->toContain('Seal', 'is not what this server signed');
+    config(['seal.former' => $laidDown]);
+    expect(ExamineSeals::broken($line))->toBe([]);
+    $this->travel(2)->seconds();
+    $says = ['verdict' => 'open', 'user' => $this->people['engineer']->id, 'role' => 'engineer', 'alone' => false, 'judged_with' => []];
+    app(SealSubject::class)->set($line, SealAnew::TYPE, $line->id, $line->procedure_hash, $says);
+    expect(ExamineSeals::broken($line))->toBe([]);
+    [$new, $before] = [Config::string('seal.key'), Config::string('seal.former')];
+    config(['seal.key' => $old, 'seal.former' => '']);
+    app(SealSubject::class)->set($line, SealAnew::TYPE, $line->id, $line->procedure_hash, $says);
+    config(['seal.key' => $new, 'seal.former' => $before]);
+    expect(ExamineSeals::broken($line))->toHaveCount(1)->and(ExamineSeals::broken($line)[0])->toContain('is not what this server signed');
+    config(['seal.former' => 'nonsense']);
+    $page = $this->as('joiner')->getJson("/api/v1/subjects/joint/{$joints[0]}");
+    $page->assertUnprocessable()->assertJsonPath('errors.0.field', 'seal_keys_before');
+});
+
+it('changes its key while nobody serves, and keeps what is public of the old one', function () {
+    $home = sys_get_temp_dir().'/keys-'.Str::random(8);
+    mkdir($home);
+    $seed = base64_encode(random_bytes(32));
+    file_put_contents("{$home}/secrets", "APP_KEY=base64:abc=\nDB_PASSWORD=word\nSEAL_KEY={$seed}\n");
+    $change = fn () => new Process(['bash', base_path('bin/new-seal-key')], base_path(), ['DIASTOMA_HOME' => $home]);
+    $change()->mustRun();
+    $change()->mustRun();
+    $print = '. "$1/secrets"; printf "%s\n" "$APP_KEY" "$DB_PASSWORD" "$SEAL_KEY" "$SEAL_KEYS_BEFORE"';
+    $read = new Process(['bash', '-c', $print, '-', $home]);
+    [$app, $word, $key, $before] = explode("\n", $read->mustRun()->getOutput());
+    $ring = KeyRing::of($key, $before);
+    expect([$app, $word])->toBe(['base64:abc=', 'word'])->and($key)->not->toBe($seed)
+        ->and($ring->publicKeys())->toHaveCount(3)->toContain(SealKey::of($seed)->publicKey(), $ring->current->publicKey())
+        ->and(fileperms("{$home}/secrets") & 0o077)->toBe(0);
+    // While somebody serves from it, nothing changes.
+    $serving = new Process(['bash', '-c', 'exec 9>"$1/lock"; flock -n 9; sleep 20', '-', $home]);
+    $serving->start();
+    usleep(300_000);
+    expect($change()->run())->not->toBe(0)->and(file_get_contents("{$home}/secrets"))->toContain($key);
+    $serving->stop(0);
+    File::deleteDirectory($home);
 });
 
 it('holds the seals of a long line beside the server, and says when; of what was never held nothing good is said', function () {
