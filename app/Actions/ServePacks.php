@@ -30,9 +30,13 @@ final class ServePacks
     /** @param  string  $as  a word by which the processes are known to who started them */
     public function __invoke(string $as): void
     {
+        $maker = "{$as}@".gethostname();
+        $isBegun = false;
         while (! $this->isEnding) {
             try {
-                $this->next($as) || sleep(self::LOOK_EVERY_S);
+                $isBegun || Pack::takeUp($maker);
+                $isBegun = true;
+                $this->next($as, $maker) || sleep(self::LOOK_EVERY_S);
             } catch (QueryException) {
                 // The database is away, or was: what was being made is claimed again when it is back.
                 $this->making?->stop(1);
@@ -50,9 +54,9 @@ final class ServePacks
     }
 
     /** @return bool whether there was something to do */
-    private function next(string $as): bool
+    private function next(string $as, string $maker): bool
     {
-        $pack = Pack::claim();
+        $pack = Pack::claim($maker);
         if ($pack !== null) {
             $this->have($pack, $as);
 

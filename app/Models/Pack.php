@@ -24,6 +24,7 @@ use Illuminate\Support\Facades\Storage;
  * @property \Illuminate\Support\Carbon $asked_at
  * @property \Illuminate\Support\Carbon|null $beat_at when it was last worked on
  * @property int $attempts
+ * @property string|null $maker who has it made, by folder and machine
  * @property int $done pieces of total
  * @property int $total
  * @property \Illuminate\Support\Carbon|null $as_of what stands in it is how things stood then
@@ -108,9 +109,9 @@ class Pack extends Model
     }
 
     /** The next one to be made, claimed by who asks: one that waits, or one whose maker has died. */
-    public static function claim(): ?self
+    public static function claim(string $maker = ''): ?self
     {
-        return DB::transaction(function () {
+        return DB::transaction(function () use ($maker) {
             $dead = now()->subSeconds(self::SILENT_S)->format('Y-m-d H:i:s.v');
             $next = self::query()
                 ->where('state', PackState::Waiting->value)
@@ -119,7 +120,8 @@ class Pack extends Model
                 ->lock(self::SKIPPING)
                 ->first();
             $next?->update([
-                'state' => PackState::Making, 'beat_at' => now(), 'attempts' => $next->attempts + 1, 'done' => 0, 'total' => 0,
+                'state' => PackState::Making, 'maker' => $maker, 'beat_at' => now(), 'attempts' => $next->attempts + 1,
+                'done' => 0, 'total' => 0,
             ]);
 
             return $next;
@@ -131,6 +133,12 @@ class Pack extends Model
     {
         $isLast = $this->attempts >= self::MOST_ATTEMPTS;
         $this->update(['state' => $isLast ? PackState::Failed : PackState::Waiting, 'problem' => $isLast ? mb_substr($why, 0, 500) : null]);
+    }
+
+    /** Who begins anew has nothing in hand: what it was making when it died is taken up at once. */
+    public static function takeUp(string $maker): void
+    {
+        self::query()->where('state', PackState::Making->value)->where('maker', $maker)->update(['state' => PackState::Waiting->value]);
     }
 
     /** It is still being made. */

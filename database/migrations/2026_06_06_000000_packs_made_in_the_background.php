@@ -20,7 +20,8 @@ return new class extends Migration
             $table->dateTime('asked_at', 3);
             // When it was last worked on: who makes it may have died.
             $table->dateTime('beat_at', 3)->nullable();
-            $table->unsignedTinyInteger('attempts')->default(0);
+            $table->unsignedSmallInteger('attempts')->default(0);
+            $table->string('maker', 100)->nullable();
             $table->unsignedInteger('done')->default(0);
             $table->unsignedInteger('total')->default(0);
             // How things stood at this moment is what stands in it.

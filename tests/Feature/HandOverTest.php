@@ -204,9 +204,14 @@ it('tries again when it fell over, three times in all, and takes over from one t
     $this->travel(59)->seconds();
     expect(Pack::claim())->toBeNull();
     $this->travel(2)->seconds();
-    expect(Pack::claim()?->id)->toBe($id);
+    expect(Pack::claim('other')?->id)->toBe($id);
     $pack->refresh()->putBack();
-    expect(Pack::claim()?->attempts)->toBe(2);
+    expect(Pack::claim('this')?->attempts)->toBe(2);
+    // Who begins anew takes up what it had itself, at once, and nobody else's.
+    Pack::takeUp('other');
+    expect(Pack::claim())->toBeNull();
+    Pack::takeUp('this');
+    expect(Pack::claim()?->id)->toBe($id);
 });
 
 it('gives out an archive that anybody can hold against its seals', function () {

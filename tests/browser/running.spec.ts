@@ -10,7 +10,7 @@ import { freePort, gone, ROOT, start, up, type Started } from './server'
 
 /** An organisation runs it for years: parts die, disks fail, and a first day is empty. */
 
-const KILLS = Number(process.env['KILLS'] ?? 4)
+const KILLS = Number(process.env['KILLS'] ?? 5)
 const CLIENTS = 3
 
 let home = ''
@@ -119,7 +119,7 @@ test('whatever part is killed while people record, it comes up again by itself; 
     }
   })
   for (let i = 0; i < KILLS; i++) {
-    kill(['database', 'php', 'worker', 'web'][i % 4]!)
+    kill(['database', 'php', 'worker', 'web', 'maker'][i % 5]!)
     await up(base)
     // Long enough to be no part that stops as soon as it is started.
     await new Promise((later) => setTimeout(later, 3_200))
@@ -131,6 +131,17 @@ test('whatever part is killed while people record, it comes up again by itself; 
   expect(acknowledged.filter((id) => stored.filter((one) => one === id).length !== 1)).toEqual([])
   expect(stored.length).toBe(new Set(stored).size)
   expect(server.exitCode).toBeNull()
+})
+
+test('a file whose maker died while it was made is made all the same', async () => {
+  const ama = await client('ama@verel.example', PASSWORD)
+  await madeLine(ama, 200)
+  const line = (await ama.get<{ id: string; joints_total: number }[]>('lines')).at(-1)!.id
+  expect(await ama.post(`lines/${line}/packs`, { kind: 'archive' })).toBe(201)
+  const state = async (): Promise<string> => (await ama.get<{ state: string }[]>(`lines/${line}/packs`))[0]!.state
+  await expect.poll(state, { timeout: 30_000, intervals: [50] }).not.toBe('waiting')
+  kill('maker')
+  await expect.poll(state, { timeout: 60_000 }).toBe('ready')
 })
 
 test('a copy is made while people record, the disk is lost, the copy is put back and every seal holds', async () => {
@@ -212,6 +223,12 @@ async function storedIn(by: Client, joints: string[]): Promise<string[]> {
   return ids
 }
 
+/** The word by which what serves from a folder is known. */
+const makerOf = (folder: string): string =>
+  `diastoma-${execFileSync('sha256sum', { input: `${folder}\n` })
+    .toString()
+    .slice(0, 12)}`
+
 function kill(part: string): void {
   const pids = (...by: string[]): number[] => execFileSync('pgrep', by).toString().trim().split('\n').map(Number)
   const master = (pattern: string): number => pids('-f', pattern).at(-1)!
@@ -219,6 +236,7 @@ function kill(part: string): void {
     database: () => master(`datadir=${home}/database`),
     php: () => master(`master process .${home}/run/fpm.conf`),
     worker: () => pids('-P', String(master(`master process .${home}/run/fpm.conf`)))[0]!,
+    maker: () => pids('-f', `packs:serve --as=${makerOf(home)}$`)[0]!,
     web: () => Number(execFileSync('cat', [join(home, 'run/nginx.pid')]).toString()),
   }[part]!()
   process.kill(pid, 'SIGKILL')
