@@ -30,8 +30,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->append(SpeakLanguage::class);
         $middleware->append(TellTime::class);
         $middleware->statefulApi();
-        // Who asks is known by the word of a proxy only where one was named, and only of one on this machine.
-        $middleware->trustProxies(at: getenv('PUBLIC_URL') ? ['127.0.0.1'] : []);
+        // Who asks is known by the word of a proxy only where one was named, and only of that one.
+        $middleware->trustProxies(at: array_filter(explode(',', getenv('PROXIES') ?: '')));
         $middleware->alias(['journal' => NoteInJournal::class]);
         $middleware->redirectGuestsTo(fn () => null);
     })

@@ -270,13 +270,13 @@ http {
   scgi_temp_path $folder/run/nginx/scgi;
   gzip_static on; gzip on; gzip_types application/javascript text/css application/json application/problem+json image/svg+xml application/wasm; gzip_min_length 1024;
   server {
-    listen 127.0.0.1:$port;
+    listen ${LISTEN:-127.0.0.1}:$port;
     root $ROOT/public;
     index index.php;
     location /build/ { expires 1y; add_header Cache-Control "public, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
     location = /sw.js { add_header Cache-Control "no-cache"; add_header Service-Worker-Allowed "/"; try_files \$uri =404; }
     location / { try_files \$uri /index.php\$is_args\$args; }
-    location /packs-kept/ { internal; alias $(realpath "$folder")/storage/app/private/packs/; }
+    location /packs-kept/ { internal; alias $(realpath -m "$folder/storage/app/private/packs")/; }
     location = /index.php {
       include /etc/nginx/fastcgi_params;
       fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
@@ -284,7 +284,7 @@ http {
       fastcgi_read_timeout 120s;
       # Large files are sent by the web server itself: no worker is held by who takes one over a slow network.
       fastcgi_param HTTP_X_SENDFILE_TYPE X-Accel-Redirect;
-      fastcgi_param HTTP_X_ACCEL_MAPPING $(realpath "$folder")/storage/app/private/packs/=/packs-kept/;
+      fastcgi_param HTTP_X_ACCEL_MAPPING $(realpath -m "$folder/storage/app/private/packs")/=/packs-kept/;
     }
   }
 }
@@ -358,9 +358,9 @@ keep_running() {
     kill -0 "$MAKER_PID" 2>/dev/null || part="maker of files"
     kill -0 "$NGINX_PID" 2>/dev/null || part="web server"
     kill -0 "$FPM_PID" 2>/dev/null || part="PHP server"
-    kill -0 "$DB_PID" 2>/dev/null || part=database
+    [ -z "${DB_PID:-}" ] || kill -0 "$DB_PID" 2>/dev/null || part=database
     # Several may have died at once: nobody waits before all are there again.
-    [ -n "$part" ] || { wait -n "$DB_PID" "$FPM_PID" "$NGINX_PID" "$MAKER_PID" || true; continue; }
+    [ -n "$part" ] || { wait -n ${DB_PID:-} "$FPM_PID" "$NGINX_PID" "$MAKER_PID" || true; continue; }
     [ $((SECONDS - began)) -ge 3 ] && soon=1 || soon=$((soon + 1))
     [ "$soon" -le 5 ] || die "$(date '+%F %T') The $part of Diastoma stops as soon as it is started, five times in a row. See the logs in $folder/run and $folder/database.log."
     say "$(date '+%F %T') The $part stopped; it is started again."
@@ -384,7 +384,7 @@ keep_running() {
 wait_for_page() {
   local answers
   for _ in $(seq 1 100); do
-    curl -fsS -o /dev/null "http://127.0.0.1:$1/" 2>/dev/null && answers=yes || answers=no
+    curl -fsS -o /dev/null "http://${2:-127.0.0.1}:$1/" 2>/dev/null && answers=yes || answers=no
     kill -0 "$NGINX_PID" 2>/dev/null && kill -0 "$FPM_PID" 2>/dev/null || return 1
     [ $answers = no ] || return 0
     sleep 0.1
