@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
+import type { Subject } from '../../resources/js/api/client'
 import { example } from './examples'
 import { crew, keyed, lineFor } from './place'
+import { choose, pick, recordStep, says } from './people'
 import { recorded } from './recorded'
 
 /* What happens on a site beside joints and tests, by who does it there: at the trench and in the cabin. */
@@ -59,6 +61,53 @@ for (const size of SIZES) {
     await page.getByRole('button', { name: 'Look' }).click()
     await expect(page.getByText(/^Chainage 9000 m is not on this line/)).toBeVisible()
     await expect(page.getByLabel('Chainage, m')).toHaveValue('9000')
+  })
+
+  test(`a covered joint is opened up again, lies bare, and is covered again, ${size.width} wide`, async ({ browser }) => {
+    const people = await crew(browser)
+    const of = example('pvc-spigot-socket')
+    const line = await lineFor(people, of, 'pvc-spigot-socket', undefined, 3)
+    const joint = line.joints[0]!
+    await recorded(people, `subjects/joint/${joint.id}`, of, Date.now() - 6 * 3_600_000)
+    const at = (await people.joiner.get<Subject>(`subjects/joint/${joint.id}`)).chainage_m!
+    const cover = async (hoursAgo: number): Promise<void> => {
+      const covering = await people.joiner.post<{ id: string }>(`lines/${line.id}/stretches`, {
+        procedure_hash: (await keyed(people.engineer)).get('covering')!.hash,
+        name: 'Joint 1',
+        from_m: at - 1,
+        to_m: at + 1,
+      })
+      await recorded(people, `subjects/stretch/${covering.id}`, example('covering'), Date.now() - hoursAgo * 3_600_000)
+    }
+    await cover(3)
+    const page = people.pages['joiner']!
+    await page.setViewportSize(size)
+    await page.goto(`/joints/${joint.id}`)
+    await expect(page.getByText(/^Covered since /)).toBeVisible()
+    await page.getByRole('button', { name: 'Open it up again' }).click()
+    await expect(page.locator('#step-title')).toHaveText('Before the first bucket')
+    await expect(
+      page
+        .getByText(/A struck gas pipe or cable kills/)
+        .filter({ visible: true })
+        .first(),
+    ).toBeVisible()
+    // The services were not looked for: nobody digs, and the next step is shut.
+    await pick(page, 'Why it is opened', 'a leak is looked for')
+    await choose(page, 'Other services found on plans and by locator, marked on the ground', 'No')
+    await recordStep(page)
+    await says(page, /Find and mark them before anybody digs\./)
+    const opening = /stretches\/([0-9a-f-]+)/.exec(page.url())![1]!
+    await recorded(people, `subjects/stretch/${opening}`, example('opening'), Date.now() - 60 * 60_000, {
+      without: ['before-digging', 'opening-seen'],
+    })
+    await page.goto(`/joints/${joint.id}`)
+    await expect(page.getByText(/^Laid bare again on /)).toBeVisible()
+    await page.getByRole('link', { name: 'How it was opened' }).click()
+    await expect(page).toHaveURL(new RegExp(opening))
+    await page.goto(`/joints/${joint.id}`)
+    await expect(page.getByRole('button', { name: 'Look at it and cover it' })).toBeVisible()
+    await expect(page.getByText(/^Covered since /)).toHaveCount(0)
   })
 
   test(`two who begin the day begin one, and pipes are typed once, ${size.width} wide`, async ({ browser }) => {
