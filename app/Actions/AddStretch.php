@@ -31,7 +31,7 @@ final class AddStretch
         $text = ProcedureText::usableIn([$line->project_id])->where('family', 'stretch')->find($body['procedure_hash'])
             ?? throw Refused::field('procedure_hash', Say::text('refused.chooseForStretch'));
         $procedure = $text->procedure();
-        $isOfLine = $procedure->place === 'line';
+        $isOfLine = $procedure->place === Stretch::OF_LINE;
         [$from, $to] = $isOfLine ? self::ends($line) : self::within($line, $body);
 
         return DB::transaction(function () use ($line, $by, $body, $text, $procedure, $isOfLine, $from, $to): Stretch {
@@ -63,7 +63,13 @@ final class AddStretch
     /** "28 November 2026", at the place */
     private static function today(Line $line): string
     {
-        return now($line->project->time_zone)->format('j F Y');
+        return self::day(now(), new \DateTimeZone($line->project->time_zone));
+    }
+
+    /** As the record of a day is called: "4 May 2026". */
+    public static function day(\DateTimeInterface $at, \DateTimeZone $zone): string
+    {
+        return \DateTimeImmutable::createFromInterface($at)->setTimezone($zone)->format('j F Y');
     }
 
     /** @return array{float, float} */

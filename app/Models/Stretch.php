@@ -24,6 +24,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 class Stretch extends Subject
 {
+    /** Place of a procedure: its record is of the line as a whole. */
+    public const OF_LINE = 'line';
+
     /** Chainages are kept to the millimetre. */
     private const SAME_PLACE_M = 0.0005;
 

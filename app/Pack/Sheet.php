@@ -79,6 +79,7 @@ final readonly class Sheet
             'profile' => $this->profile(),
             'entries' => (new Entries($this->test, $this->judgement, $this->words))->all(),
             'devices' => $this->devices(),
+            'site' => SiteRows::of($this->test),
             'people' => People::at($this->factsOfTest()),
             'limits' => Limits::of($procedure, $this->units),
             'signatures' => $this->signatures(),

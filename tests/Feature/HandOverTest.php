@@ -8,6 +8,7 @@ use App\Models\Pack;
 use App\Models\PackState;
 use App\Models\Photo;
 use App\Pack\TestPack;
+use Diastoma\Core\Refused;
 use Diastoma\Core\Seal\ArchiveForm;
 use Diastoma\Core\Seal\SealKey;
 use Diastoma\Core\Seal\VerifyArchive;
@@ -17,6 +18,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use Symfony\Component\Process\Process;
+use Tests\Fuzz\Mutator;
 
 /* What a client is given: the record book to be read, the archive to be held against its seals by anybody. */
 
@@ -304,9 +306,35 @@ it('finds in an archive what was changed in the database before it was made', fu
     'a seal' => [fn () => DB::table('seals')->orderByDesc('seq')->limit(1)->delete(), 'Joint 2 is accepted, and its seal is gone.'],
 ]);
 
+it('has a verdict on whatever stands in an archive, and none that is good', function () {
+    [$line] = lineToHandOver($this);
+    $file = Storage::path(handedOver($this, $line, 'archive')->path());
+    $mutator = new Mutator(20_261_128);
+    foreach (range(1, 120) as $i) {
+        $odd = "{$file}.{$i}";
+        copy($file, $odd);
+        $zip = new ZipArchive;
+        $zip->open($odd);
+        $name = [ArchiveForm::RECORDS, ArchiveForm::SEALS, ArchiveForm::ABOUT][$i % 3];
+        $was = explode("\n", rtrim((string) $zip->getFromName($name)));
+        $at = $i % count($was);
+        $as = JSON_INVALID_UTF8_SUBSTITUTE | JSON_PARTIAL_OUTPUT_ON_ERROR;
+        $was[$at] = (string) json_encode($mutator->alter(json_decode($was[$at], true)), $as);
+        $zip->addFromString($name, implode("\n", $was)."\n");
+        $zip->close();
+        try {
+            $holds = VerifyArchive::of($odd)['holds'];
+        } catch (Refused) {
+            $holds = false;
+        }
+        expect($holds)->toBeFalse("{$name}: {$was[$at]}");
+        unlink($odd);
+    }
+});
+
 it('refuses what is no archive', function (string $bytes) {
     $file = (string) tempnam(sys_get_temp_dir(), 'zip');
     file_put_contents($file, $bytes);
-    expect(fn () => VerifyArchive::of($file))->toThrow(Diastoma\Core\Refused::class);
+    expect(fn () => VerifyArchive::of($file))->toThrow(Refused::class);
     unlink($file);
 })->with(['nothing' => '', 'text' => 'PK and more', 'an empty ZIP' => "PK\x05\x06".str_repeat("\0", 18)]);

@@ -101,3 +101,23 @@ it('draws a fall that lasted one reading, however long the log', function () {
     $heights = array_map(fn (string $p) => (float) explode(',', $p)[1], explode(' ', $course));
     expect(count($heights))->toBeLessThan(1300)->and(max($heights) - min($heights))->toBeGreaterThan(200);
 });
+
+it('says what was recorded of the site along the section, and on the days of the test', function () {
+    $line = PressureTest::query()->findOrFail($this->pressureTest)->line()->id;
+    $hash = fn (string $key) => App\Models\ProcedureText::query()->where('key', $key)->firstOrFail()->hash;
+    $add = fn (string $key, array $more = []) => $this->as('foreman')->postJson(
+        "/api/v1/lines/{$line}/stretches", ['procedure_hash' => $hash($key)] + $more,
+    )->assertSuccessful();
+    expect(packed($this->pressureTest))->not->toContain('Records of the site');
+    $this->travelTo(new DateTimeImmutable('2026-05-04T09:00:00+02:00'));
+    $add('day-record');
+    $add('covering', ['name' => 'Under the lane', 'from_m' => 3, 'to_m' => 9]);
+    $add('covering', ['name' => 'A point at the end', 'from_m' => 18]);
+    $this->travelTo(new DateTimeImmutable('2026-05-05T09:00:00+02:00'));
+    $add('day-record');
+    $this->record('foreman', $this->at, 'ready', ['restrained' => true, 'valves' => true, 'zone' => true])->assertCreated();
+    expect(packed($this->pressureTest))
+        ->toContain('4 May 2026 Day record Open not signed', 'Under the lane Covering Open not signed', 'A point at the end Covering')
+        // On that day nothing of the test was done.
+        ->not->toContain('5 May 2026 Day record');
+});

@@ -74,7 +74,7 @@ final class LineRow
         return $s->only(['id', 'name', 'from_m', 'to_m', 'state', 'verdict', 'done', 'total']) + [
             'headline' => $s->headline[0]['text'] ?? null,
             'of' => $s->procedureText->title,
-            'place' => $s->procedure()->place === 'line' ? 'line' : 'stretch',
+            'place' => $s->procedure()->place === Stretch::OF_LINE ? 'line' : 'stretch',
             'daily' => $s->procedure()->daily,
             'covers' => $s->procedure()->tells->covers(),
             'uncovers' => $s->procedure()->tells->uncovers(),

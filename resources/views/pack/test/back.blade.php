@@ -15,6 +15,18 @@
 @endif
 </div>
 
+@if ($site !== [])
+<h2>{{ Say::text('pack.site') }}</h2>
+<table>
+    <thead><tr><th style="width: 30%">{{ Say::text('pack.siteRecord') }}</th><th>{{ Say::text('pack.siteKind') }}</th>
+        <th style="width: 12%">{{ Say::text('pack.verdict') }}</th><th style="width: 22%">{{ Say::text('pack.signedBy') }}</th></tr></thead>
+    @foreach ($site as $record)
+        <tr><td>{{ $record['name'] }}</td><td>{{ $record['what'] }}</td><td>{{ Str::ucfirst($record['verdict']) }}</td>
+            <td>{{ $record['signed'] }}</td></tr>
+    @endforeach
+</table>
+@endif
+
 <div class="keep">
 <h2>{{ Say::text('pack.people') }}</h2>
 <table>
