@@ -75,9 +75,17 @@ final class ServePacks
     {
         [$code, $said] = $this->run(['packs:make', $pack->id, "--as={$as}"], $pack->beat(...));
         $pack->refresh();
-        if ($pack->state === PackState::Making) {
-            $this->isEnding ? $pack->putBack() : $pack->fellOver("{$code}: {$said}");
+        if ($pack->state !== PackState::Making) {
+            return;
         }
+        if ($this->isEnding) {
+            $pack->putBack();
+
+            return;
+        }
+        $pack->fellOver("{$code}: {$said}");
+        // Into the log of who serves: the page says only that it failed.
+        fwrite(STDERR, date(DATE_ATOM)." {$pack->kind->value} {$pack->id}, attempt {$pack->attempts}, ended with {$code}: {$said}\n");
     }
 
     /**

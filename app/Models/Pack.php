@@ -132,13 +132,17 @@ class Pack extends Model
     public function fellOver(string $why): void
     {
         $isLast = $this->attempts >= self::MOST_ATTEMPTS;
-        $this->update(['state' => $isLast ? PackState::Failed : PackState::Waiting, 'problem' => $isLast ? mb_substr($why, 0, 500) : null]);
+        $this->update(['state' => $isLast ? PackState::Failed : PackState::Waiting, 'problem' => mb_substr($why, 0, 500)]);
     }
 
-    /** Who begins anew has nothing in hand: what it was making when it died is taken up at once. */
+    /** Who begins anew has nothing in hand: what it was making when it died is taken up at once, and that attempt does not count. */
     public static function takeUp(string $maker): void
     {
-        self::query()->where('state', PackState::Making->value)->where('maker', $maker)->update(['state' => PackState::Waiting->value]);
+        self::query()
+            ->where('state', PackState::Making->value)
+            ->where('maker', $maker)
+            ->where('attempts', '>', 0)
+            ->decrement('attempts', 1, ['state' => PackState::Waiting->value]);
     }
 
     /** It is still being made. */
