@@ -32,9 +32,10 @@ final class HoldSeals
 
             return ['broken' => $broken, 'anew' => $anew, 'held_at' => null, 'of' => $seals, 'waits' => false];
         }
-        $last = Examination::query()->find($line->id);
+        $kept = Examination::query()->find($line->id);
+        $last = $kept?->isGenuine() === true ? $kept : null;
         $isOld = $last?->held_at === null || $last->held_at->lt(now()->subMinutes(self::OLD_MIN)) || $last->head !== $head['hash'];
-        if ($isOld && $last?->asked_at === null) {
+        if ($isOld && $kept?->asked_at === null) {
             Examination::query()->updateOrCreate(['line_id' => $line->id], ['asked_at' => now(), 'beat_at' => null]);
         }
 
@@ -53,10 +54,14 @@ final class HoldSeals
         $head = SealSubject::head($line);
         ['broken' => $broken, 'anew' => $anew] = ExamineSeals::of($line, readsPhotos: true);
         if (($head['seals'] ?? 0) > self::AT_ONCE) {
-            Examination::on($connection)->updateOrCreate(['line_id' => $line->id], [
+            $says = [
                 'held_at' => $asOf ?? now(), 'seals' => $head['seals'] ?? 0, 'head' => $head['hash'] ?? '',
-                'broken' => $broken, 'anew' => $anew, 'asked_at' => null, 'beat_at' => null,
-            ]);
+                'broken' => $broken, 'anew' => $anew,
+            ];
+            Examination::on($connection)->updateOrCreate(
+                ['line_id' => $line->id],
+                $says + ['proof' => Examination::proofOf($line->id, $says), 'asked_at' => null, 'beat_at' => null],
+            );
         }
 
         return $broken;

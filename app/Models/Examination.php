@@ -2,9 +2,12 @@
 
 namespace App\Models;
 
+use Carbon\CarbonInterface;
+use Diastoma\Core\Procedure\Procedure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -16,6 +19,7 @@ use Illuminate\Support\Facades\DB;
  * @property string $head hash of the last of them
  * @property list<string> $broken
  * @property list<string> $anew
+ * @property string $proof by a key that is not in the database, over all that is said
  * @property \Illuminate\Support\Carbon|null $asked_at null: nobody waits for it
  * @property \Illuminate\Support\Carbon|null $beat_at when it was last worked on
  * @property-read Line $line
@@ -37,12 +41,29 @@ class Examination extends Model
 
     protected $casts = ['held_at' => 'datetime', 'asked_at' => 'datetime', 'beat_at' => 'datetime', 'broken' => 'array', 'anew' => 'array'];
 
-    protected $attributes = ['seals' => 0, 'head' => '', 'broken' => '[]', 'anew' => '[]'];
+    protected $attributes = ['seals' => 0, 'head' => '', 'broken' => '[]', 'anew' => '[]', 'proof' => ''];
 
     /** @return BelongsTo<Line, $this> */
     public function line(): BelongsTo
     {
         return $this->belongsTo(Line::class);
+    }
+
+    /** @param  array{held_at: CarbonInterface, seals: int, head: string, broken: list<string>, anew: list<string>}  $says */
+    public static function proofOf(string $line, array $says): string
+    {
+        $at = $says['held_at']->toImmutable()->utc()->format('Y-m-d H:i:s');
+        $said = Procedure::canonical([$line, $at, $says['seals'], $says['head'], $says['broken'], $says['anew']]);
+
+        return hash_hmac('sha256', $said, Config::string('app.key'));
+    }
+
+    /** Does it say what this server found, and at a time that has been? */
+    public function isGenuine(): bool
+    {
+        return $this->held_at !== null && ! $this->held_at->isFuture() && hash_equals(self::proofOf($this->line_id, [
+            'held_at' => $this->held_at, 'seals' => $this->seals, 'head' => $this->head, 'broken' => $this->broken, 'anew' => $this->anew,
+        ]), $this->proof);
     }
 
     /** The next one that somebody waits for, claimed by who asks. */

@@ -49,6 +49,8 @@ return new class extends Migration
             $table->string('head', 64);
             $table->json('broken');
             $table->json('anew');
+            // By a key that is not here: who may write in this table cannot say that seals hold.
+            $table->char('proof', 64);
             $table->dateTime('asked_at')->nullable()->index();
             $table->dateTime('beat_at')->nullable();
         });

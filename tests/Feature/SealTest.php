@@ -247,6 +247,15 @@ it('holds the seals of a long line beside the server, and says when; of what was
     HoldSeals::now($line);
     expect(implode(' ', $register()['chain_broken']))->toContain('The entry "Push home" of ')
         ->and(Chain::said(HoldSeals::of($line), $words))->not->toContain('unbroken');
+    // Who may write in the database cannot say that they hold, nor that they were held tomorrow.
+    $row = DB::table('examinations')->where('line_id', $line->id);
+    $was = (array) $row->first();
+    foreach ([['broken' => '[]'], ['held_at' => '2030-01-01 00:00:00'], ['seals' => 9000]] as $forged) {
+        $row->update($forged);
+        expect($register())->toMatchArray(['chain_broken' => [], 'chain_held' => ['at' => null, 'seals' => 0, 'waits' => true]]);
+        $row->update(['asked_at' => null] + $was);
+    }
+    expect($register()['chain_broken'])->not->toBe([]);
     // A seal more is not yet among those that were held.
     app(SealSubject::class)->set($line, SealAnew::TYPE, $line->id, $line->procedure_hash, $says);
     expect($held())->toMatchArray(['seals' => HoldSeals::AT_ONCE + 1, 'waits' => true]);
