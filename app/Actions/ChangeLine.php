@@ -15,16 +15,18 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * Renames a line, extends it beyond its end, puts it away or takes it out again: recorded with who, why and what stood before, as a
- * seal in its chain. Nothing that was judged before is altered by it.
+ * Renames a line, extends it beyond its end, plans the rest of it with other pipes, puts it away or takes it out again: recorded
+ * with who, why and what stood before, as a seal in its chain. Nothing that was judged before is altered by it.
  *
  * @phpstan-import-type Change from ChangesOfLine
  *
- * @phpstan-type Asked array{reason: string, name?: string|null, archived?: bool|null, points?: list<mixed>|null}
+ * @phpstan-type Asked array{
+ *     reason: string, name?: string|null, archived?: bool|null, points?: list<mixed>|null, pipe_length_m?: float|null
+ * }
  */
 final readonly class ChangeLine
 {
-    public function __construct(private SealSubject $seal, private PlanPipes $pipes)
+    public function __construct(private SealSubject $seal, private PlanPipes $pipes, private ReplanPipes $replan)
     {
     }
 
@@ -33,7 +35,12 @@ final readonly class ChangeLine
     {
         return DB::transaction(function () use ($line, $by, $role, $asked): Line {
             $locked = Line::query()->lockForUpdate()->findOrFail($line->id);
-            $changes = [...$this->renamed($locked, $asked), ...$this->extended($locked, $asked), ...$this->putAway($locked, $asked)];
+            $changes = [
+                ...$this->renamed($locked, $asked),
+                ...$this->extended($locked, $asked),
+                ...$this->replanned($locked, $asked),
+                ...$this->putAway($locked, $asked),
+            ];
             if ($changes === []) {
                 throw Refused::field('name', Say::text('refused.nothingChanges'));
             }
@@ -98,6 +105,23 @@ final readonly class ChangeLine
             ['key' => 'centre_line', 'before' => ChangesOfLine::hashOf($before), 'after' => ChangesOfLine::hashOf($line->centre_line)],
             ['key' => 'length_m', 'before' => round($end - $before[0][0], 3), 'after' => round($line->length(), 3)],
         ];
+    }
+
+    /**
+     * @param  Asked  $asked
+     * @return list<Change>
+     */
+    private function replanned(Line $line, array $asked): array
+    {
+        $before = $line->pipe_length_m;
+        $after = $asked['pipe_length_m'] ?? $before;
+        if ($after === $before) {
+            return [];
+        }
+        $line->pipe_length_m = $after;
+        ($this->replan)($line);
+
+        return [['key' => 'pipe_length_m', 'before' => $before, 'after' => $after]];
     }
 
     /** Pipes and joints beyond the end that was: the first joint lies there. */

@@ -102,3 +102,51 @@ it('refuses what says nothing, goes back, or comes from somebody else', function
     ($this->change)(['name' => 'Lower'], 'stranger')->assertNotFound();
     expect(Line::query()->findOrFail($this->line->id)->name)->toBe('Test line')->and(Seal::query()->count())->toBe(2);
 });
+
+it('is planned anew from the face on with other pipes; what was begun and what anybody said of stays', function () {
+    $body = $this->lineBody(more: ['centre_line' => [[0, 0, 0, 10], [60, 60, 0, 11]]]);
+    $line = $this->as('engineer')->postJson('/api/v1/lines', $body)->assertCreated()->json();
+    $ids = array_column($line['joints'], 'id', 'number');
+    $at = fn (): array => Joint::query()->where('line_id', $line['id'])->orderBy('chainage_m')->pluck('chainage_m', 'number')->all();
+    expect($at())->toEqual([1 => 6, 2 => 12, 3 => 18, 4 => 24, 5 => 30, 6 => 36, 7 => 42, 8 => 48, 9 => 54]);
+    $change = fn (float $m, string $who = 'engineer') => $this->as($who)
+        ->patchJson("/api/v1/lines/{$line['id']}", ['reason' => 'the works send longer pipes', 'pipe_length_m' => $m]);
+    // The face is at joint 3.
+    recordPvcJoint($this, $ids['3']);
+    $this->as('foreman')->postJson("/api/v1/lines/{$line['id']}/pipes", [
+        'number' => '077', 'material' => 'PVC-U', 'series' => 'metric', 'nominal' => 160, 'sdr' => 17, 'length_m' => 5.2,
+    ])->assertCreated();
+    $change(12, 'foreman')->assertForbidden();
+    $change(0.1)->assertUnprocessable();
+    $change(6)->assertUnprocessable();
+    $page = $change(12)->assertOk()->json();
+    expect($at())->toEqual([1 => 6, 2 => 12, 3 => 18, 4 => 24, 5 => 36, 6 => 48])
+        ->and($page['pipe_length_m'])->toEqual(12)
+        ->and($page['changes'][0]['said'])->toBe('Planned anew from the face on, with pipes of 12 m instead of 6 m.')
+        ->and(Joint::query()->find($ids['3'])?->state)->toBe('made')
+        ->and(Joint::query()->find($ids['4']))->toBeNull()
+        ->and(Pipe::query()->where('line_id', $line['id'])->where('number', '077')->exists())->toBeTrue();
+    // Each joint meets the pipe that the one before it ends with, and no number is there twice.
+    $joints = Joint::query()->where('line_id', $line['id'])->orderBy('chainage_m')->get();
+    foreach ([3, 4, 5] as $i) {
+        expect($joints[$i]->pipe_a_id)->toBe($joints[$i - 1]->pipe_b_id);
+    }
+    $numbers = Pipe::query()->where('line_id', $line['id'])->pluck('plain');
+    expect($numbers->unique()->count())->toBe($numbers->count())
+        ->and(Pipe::query()->findOrFail($joints->last()->pipe_b_id)->length_m)->toEqual(12)
+        ->and(ExamineSeals::broken(Line::query()->findOrFail($line['id'])))->toBe([]);
+    // The new joints are made like any other; back again, nothing that was begun moves.
+    recordPvcJoint($this, $joints[3]->id);
+    $change(6)->assertOk();
+    // Joint 4 ends with pipe 2, as it was recorded, which is 6 m long.
+    expect($at())->toEqual([1 => 6, 2 => 12, 3 => 18, 4 => 24, 5 => 30, 6 => 36, 7 => 42, 8 => 48, 9 => 54]);
+});
+
+it('is planned anew from its beginning where nobody has begun', function () {
+    $line = $this->makeLine();
+    $this->as('engineer')->patchJson("/api/v1/lines/{$line['id']}", ['reason' => 'other pipes', 'pipe_length_m' => 5])->assertOk();
+    $joints = Joint::query()->where('line_id', $line['id'])->orderBy('chainage_m')->get();
+    expect($joints->pluck('chainage_m')->all())->toEqual([5, 10, 15])
+        ->and($joints->pluck('number')->all())->toBe(['1', '2', '3'])
+        ->and(Pipe::query()->where('line_id', $line['id'])->orderBy('plain')->pluck('length_m')->all())->toEqual([5, 5, 5, 3]);
+});

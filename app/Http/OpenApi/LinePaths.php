@@ -46,7 +46,7 @@ interface LinePaths
 
     #[OA\Patch(
         path: '/lines/{line}',
-        summary: 'Rename a line, extend it, put it away: recorded, and nothing judged before is altered',
+        summary: 'Rename a line, extend it, plan the rest anew, put it away: recorded, and nothing judged before is altered',
         tags: ['lines'],
         parameters: [new OA\Parameter(name: 'line', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(
@@ -56,6 +56,12 @@ interface LinePaths
                     new OA\Property(property: 'reason', type: 'string'),
                     new OA\Property(property: 'name', type: 'string', nullable: true),
                     new OA\Property(property: 'archived', type: 'boolean', nullable: true),
+                    new OA\Property(
+                        property: 'pipe_length_m',
+                        description: 'of the pipes that nobody has begun to lay: they are planned anew from the face on',
+                        type: 'number',
+                        nullable: true,
+                    ),
                     new OA\Property(
                         property: 'points',
                         description: 'beyond the end: chainage, easting, northing, level',

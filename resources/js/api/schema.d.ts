@@ -396,7 +396,7 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        /** Rename a line, extend it, put it away: recorded, and nothing judged before is altered */
+        /** Rename a line, extend it, plan the rest anew, put it away: recorded, and nothing judged before is altered */
         patch: operations["80a3f00cfb277c165fa3be1f3e668a59"];
         trace?: never;
     };
@@ -7480,6 +7480,8 @@ export interface operations {
                     reason: string;
                     name?: string | null;
                     archived?: boolean | null;
+                    /** @description of the pipes that nobody has begun to lay: they are planned anew from the face on */
+                    pipe_length_m?: number | null;
                     /** @description beyond the end: chainage, easting, northing, level */
                     points?: number[][] | null;
                 };

@@ -4,6 +4,7 @@ import { useNavigate, useParams } from 'react-router'
 import { api, type LineFull } from '../api/client'
 import { useLine } from '../api/queries'
 import { useVerb } from '../api/useVerb'
+import { figureOf, noFigure } from '../ui/figureOf'
 import { dayAndTime } from '../ui/clock'
 import { Page } from '../ui/Page'
 import { Refused } from '../ui/Refused'
@@ -11,6 +12,8 @@ import { useShow } from '../ui/units'
 import { whileComing } from '../ui/whileComing'
 import { CentreLineField } from './CentreLineField'
 import { pointsOf } from './pointsOf'
+import { inUnit } from './sectionForm'
+import { useSectionUnits } from './useSectionUnits'
 import { say } from '../texts/say'
 
 /** A line gets another name, goes on beyond its end, is put away: with a reason, and nothing that was judged is altered. */
@@ -33,6 +36,8 @@ function Form({ line }: { line: LineFull }): ReactElement {
   const [name, setName] = useState(line.name)
   const [reason, setReason] = useState('')
   const [centre, setCentre] = useState('')
+  const units = useSectionUnits()
+  const [pipe, setPipe] = useState<string | null>(null)
   const [faults, setFaults] = useState<Record<string, string>>({})
   const [asked, setAsked] = useState(false)
   const change = useVerb(
@@ -46,13 +51,21 @@ function Form({ line }: { line: LineFull }): ReactElement {
     if (reason.trim().length < 3) wrong['reason'] = say('line.sayWhyItChanges')
     const points = centre.trim() === '' ? null : pointsOf(centre)
     if (centre.trim() !== '' && points === null) wrong['centre_line'] = say('line.rowWantsFour')
+    const noPipe = pipe === null ? null : noFigure(pipe)
+    if (noPipe) wrong['pipe_length_m'] = noPipe
+    const length = pipe === null || noPipe || !units ? null : Number(units.length.toKey(figureOf(pipe)!).toPrecision(12))
     setFaults(wrong)
     if (Object.keys(wrong).length > 0) return
     // What a file holds of the line as it is already is left out.
     const beyond = points?.filter((p) => p[0]! > end + 1e-6)
     if (points !== null && beyond!.length === 0)
       return setFaults({ centre_line: say('line.nothingBeyondTheEnd', { end: show('x_m', 'length', end) }) })
-    change.run({ ...more, ...(name.trim() === line.name ? {} : { name: name.trim() }), ...(beyond ? { points: beyond } : {}) })
+    change.run({
+      ...more,
+      ...(name.trim() === line.name ? {} : { name: name.trim() }),
+      ...(beyond ? { points: beyond } : {}),
+      ...(length === null ? {} : { pipe_length_m: length }),
+    })
   }
   return (
     <Box sx={{ display: 'grid', gap: 2, maxWidth: 720, mt: 2 }}>
@@ -72,6 +85,18 @@ function Form({ line }: { line: LineFull }): ReactElement {
         onTyped={() => undefined}
         onRead={(read) => setCentre(read.map((p) => p.join('; ')).join('\n'))}
       />
+      <Typography variant="h2">{say('line.planItAnew')}</Typography>
+      <Typography>{say('line.planItAnewFromTheFace')}</Typography>
+      {units && (
+        <TextField
+          label={`${say('line.lengthOfOnePipe')}, ${units.length.symbol}`}
+          value={pipe ?? inUnit(units.length, line.pipe_length_m)}
+          onChange={(e) => setPipe(e.target.value)}
+          error={!!faults['pipe_length_m']}
+          helperText={faults['pipe_length_m']}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        />
+      )}
       <TextField
         label={say('line.whyItChanges')}
         value={reason}
