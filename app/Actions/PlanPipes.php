@@ -17,7 +17,7 @@ final class PlanPipes
     private const AT_ONCE = 500;
 
     /** Less than this is no pipe, m. */
-    private const LEAST_M = 0.01;
+    public const LEAST_M = 0.01;
 
     /**
      * @param  float  $from  chainage at which the first of them begins, m

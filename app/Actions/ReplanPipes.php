@@ -33,7 +33,7 @@ final readonly class ReplanPipes
         $this->freePipes($line)->when($before !== null, fn (Builder $q) => $q->where('id', '!=', $before->id))->delete();
         $start = $line->centre_line[0][0];
         $from = $face === null ? $start : $face->chainage_m + ($before->length_m ?? $line->pipe_length_m);
-        if ($from < $start + $line->length()) {
+        if ($from < $start + $line->length() - PlanPipes::LEAST_M) {
             [$pipes, $numbers] = $this->taken($line);
             ($this->plan)($line, $from, $before, $pipes, $numbers);
         }
