@@ -28,9 +28,7 @@ final class HoldSeals
         $head = SealSubject::head($line);
         $seals = $head['seals'] ?? 0;
         if ($seals <= self::AT_ONCE) {
-            ['broken' => $broken, 'anew' => $anew] = ExamineSeals::of($line);
-
-            return ['broken' => $broken, 'anew' => $anew, 'held_at' => null, 'of' => $seals, 'waits' => false];
+            return self::allOf($line);
         }
         $kept = Examination::query()->find($line->id);
         $last = $kept?->isGenuine() === true ? $kept : null;
@@ -46,6 +44,19 @@ final class HoldSeals
             'of' => $last->seals ?? 0,
             'waits' => $isOld,
         ];
+    }
+
+    /**
+     * All of them as they stand at this moment, however long it takes, and nothing is written down: for who reads the database as
+     * it stood once.
+     *
+     * @return Held
+     */
+    public static function allOf(Line $line): array
+    {
+        ['broken' => $broken, 'anew' => $anew] = ExamineSeals::of($line);
+
+        return ['broken' => $broken, 'anew' => $anew, 'held_at' => null, 'of' => SealSubject::head($line)['seals'] ?? 0, 'waits' => false];
     }
 
     /** All of them, however long it takes; what is said of a long line from then on. @return list<string> what is broken */

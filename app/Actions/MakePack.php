@@ -55,7 +55,7 @@ final class MakePack
     private function testPack(Pack $pack, string $folder, string $made, \Closure $progress): void
     {
         $test = $pack->test ?? throw new \LogicException('The pack of a test has a test.');
-        $sheets = new TestPack($test, $pack->units, $this->planning);
+        $sheets = new TestPack($test, $pack->units, $this->planning, HoldSeals::allOf($pack->line));
         $binder = new Binder($folder);
         $count = $sheets->count();
         foreach ($sheets->pieces() as $i => $html) {

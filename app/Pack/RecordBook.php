@@ -3,7 +3,7 @@
 namespace App\Pack;
 
 use App\Actions\ChangesOfLine;
-use App\Actions\ExamineSeals;
+use App\Actions\HoldSeals;
 use App\Actions\PlanSection;
 use App\Models\Fact;
 use App\Models\Joint;
@@ -26,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\Relation;
  * All that is on record of a line, as a book: what it is and how it stands, each joint with all that was recorded of it, its
  * tests, deliveries, days and coverings, and the chain of its seals. Laid out piece by piece, so that the number of joints is
  * not limited by the memory.
+ *
+ * @phpstan-import-type Held from HoldSeals
  */
 final class RecordBook
 {
@@ -54,6 +56,9 @@ final class RecordBook
     private int $done = 0;
 
     private ?int $total = null;
+
+    /** @var Held|null */
+    private ?array $chain = null;
 
     /**
      * @param  string  $folder  empty, for what lies there until the book is bound
@@ -99,7 +104,7 @@ final class RecordBook
                 $this->chapter('pack.book.tests');
             }
             $this->contents[] = [$test->name(), $this->binder->next(), false];
-            foreach ((new TestPack($test, $this->units, $this->planning))->pieces(withJoints: false) as $html) {
+            foreach ((new TestPack($test, $this->units, $this->planning, $this->chain()))->pieces(withJoints: false) as $html) {
                 $this->bound($html);
             }
         }
@@ -136,13 +141,18 @@ final class RecordBook
         }
     }
 
+    /** @return Held held once, for all that speaks of it */
+    private function chain(): array
+    {
+        return $this->chain ??= HoldSeals::allOf($this->line);
+    }
+
     private function ofSeals(): void
     {
         $this->chapter('pack.book.seals');
-        $chain = ExamineSeals::of($this->line) + ['held_at' => null, 'of' => 0, 'waits' => false];
         $says = [
             'heading' => Say::text('pack.book.seals'),
-            'chain' => Chain::said($chain, $this->words),
+            'chain' => Chain::said($this->chain(), $this->words),
             'head' => Head::said($this->line),
         ];
         $count = $this->seals()->count();

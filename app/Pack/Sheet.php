@@ -25,7 +25,11 @@ use Diastoma\Core\Units\UnitSystem;
 use Diastoma\Core\Verdict;
 use Illuminate\Database\Eloquent\Builder;
 
-/** What stands on the sheets of a test pack, in the units of who prints it and the time of the place. */
+/**
+ * What stands on the sheets of a test pack, in the units of who prints it and the time of the place.
+ *
+ * @phpstan-import-type Held from HoldSeals
+ */
 final readonly class Sheet
 {
     private \DateTimeZone $zone;
@@ -40,8 +44,13 @@ final readonly class Sheet
     /** @var list<float> m, of the joints */
     private array $chainages;
 
-    public function __construct(private PressureTest $test, private UnitSystem $units, PlanSection $planning)
-    {
+    /** @param  Held|null  $chain  how the seals of its line hold; null: as who looks at it now is told */
+    public function __construct(
+        private PressureTest $test,
+        private UnitSystem $units,
+        PlanSection $planning,
+        private ?array $chain = null,
+    ) {
         $this->zone = new \DateTimeZone($test->line()->project->time_zone);
         $this->judgement = $test->judgement();
         $this->words = new Words($units, $this->zone);
@@ -84,7 +93,7 @@ final readonly class Sheet
             'limits' => Limits::of($procedure, $this->units),
             'signatures' => $this->signatures(),
             'seal' => Seal::query()->where('subject_id', $this->test->id)->first(),
-            'chain' => Chain::said(HoldSeals::of($line), $this->words),
+            'chain' => Chain::said($this->chain ?? HoldSeals::of($line), $this->words),
             'head' => Head::said($line),
         ];
     }

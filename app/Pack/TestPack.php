@@ -2,6 +2,7 @@
 
 namespace App\Pack;
 
+use App\Actions\HoldSeals;
 use App\Actions\PlanSection;
 use App\Models\PressureTest;
 use App\Models\Section;
@@ -11,6 +12,8 @@ use Diastoma\Core\Units\UnitSystem;
 /**
  * The sheets of a test pack. A long section is laid out in pieces, of which one stands in memory at a time: first what was
  * tested and how it went, then its joints, then what it stands on.
+ *
+ * @phpstan-import-type Held from HoldSeals
  */
 final readonly class TestPack
 {
@@ -19,9 +22,10 @@ final readonly class TestPack
 
     private Sheet $sheet;
 
-    public function __construct(private PressureTest $test, private UnitSystem $units, PlanSection $planning)
+    /** @param  Held|null  $chain  {@see Sheet} */
+    public function __construct(private PressureTest $test, private UnitSystem $units, PlanSection $planning, ?array $chain = null)
     {
-        $this->sheet = new Sheet($test, $units, $planning);
+        $this->sheet = new Sheet($test, $units, $planning, $chain);
     }
 
     /** Nobody waits for it. */

@@ -1,7 +1,10 @@
 <?php
 
 use App\Actions\ExportRegister;
+use App\Actions\HoldSeals;
 use App\Actions\MakePack;
+use App\Actions\SealAnew;
+use App\Actions\SealSubject;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Pack;
@@ -155,6 +158,33 @@ it('prints a long section piece by piece, each of its joints once', function () 
         ->and($words)
         ->toContain("Joints of the section, 1 to 150 of {$joints}", "Joints of the section, 151 to {$joints} of {$joints}")
         ->toContain('For the client', ', the last');
+});
+
+it('writes nothing down while it reads a long line as it stood once', function () {
+    [$line] = lineToHandOver($this);
+    $says = ['verdict' => 'open', 'user' => $this->people['engineer']->id, 'role' => 'engineer', 'alone' => false, 'judged_with' => []];
+    DB::transaction(function () use ($line, $says): void {
+        foreach (range(0, HoldSeals::AT_ONCE) as $i) {
+            app(SealSubject::class)->set($line, SealAnew::TYPE, $line->id, $line->procedure_hash, $says);
+        }
+    });
+    $test = $this->as('foreman')->postJson("/api/v1/sections/{$line->sections[0]->id}/tests")->assertCreated()->json('id');
+    $this->as('foreman')->postJson("/api/v1/tests/{$test}/packs")->assertCreated();
+    $writes = [];
+    DB::listen(function ($query) use (&$writes): void {
+        if (preg_match('/^\s*(insert|update|delete|replace)/i', $query->sql) === 1) {
+            $writes[] = $query->sql;
+        }
+    });
+    $ofTest = Pack::claim();
+    $writes = [];
+    app(MakePack::class)($ofTest, now()->toImmutable(), fn () => null);
+    expect($writes)->toBe([])->and(implode(' ', pagesOf($ofTest)))->toContain('Chain of seals of this line: unbroken');
+    $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/packs", ['kind' => 'archive'])->assertCreated();
+    $archive = Pack::claim();
+    $writes = [];
+    app(MakePack::class)($archive, now()->toImmutable(), fn () => null);
+    expect($writes)->toBe([])->and(VerifyArchive::of(Storage::path($archive->path()))['holds'])->toBeTrue();
 });
 
 it('is for who belongs to the project, made once for all who ask meanwhile, and kept twice', function () {
