@@ -30,7 +30,7 @@ use ZipArchive;
  */
 final class Archive
 {
-    private const AT_ONCE = 100;
+    private const AT_ONCE = 25;
 
     /** @var array<string, string> name in the archive => file */
     private array $files = [];
