@@ -1,17 +1,6 @@
 @use('App\Support\Say')
 <h1 style="font-size: 26pt; margin-top: 20mm">{{ $title }}</h1>
-<table class="title">
-    @foreach (array_chunk($about, 2) as $pair)
-        <tr>
-            @foreach ($pair as [$label, $value])
-                <td><div class="label">{{ $label }}</div>{{ $value }}</td>
-            @endforeach
-        </tr>
-    @endforeach
-</table>
-@if ($practice)
-<p><b>{{ Say::text('pack.practiceProject') }}</b></p>
-@endif
+@include('pack.about')
 <h2>{{ Say::text('pack.book.howLineStands') }}</h2>
 @foreach ($standing as $sentence)
     <p>{{ $sentence }}</p>

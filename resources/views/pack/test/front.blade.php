@@ -6,18 +6,7 @@
         <div class="result">{{ Str::ucfirst($verdict) }}</div>
         <div class="small">{{ Say::text($isSigned ? 'pack.signedAndSealed' : 'pack.notSigned') }}</div></td>
 </tr></table>
-<table class="title">
-    @foreach (array_chunk($about, 2) as $pair)
-        <tr>
-            @foreach ($pair as [$label, $value])
-                <td><div class="label">{{ $label }}</div>{{ $value }}</td>
-            @endforeach
-        </tr>
-    @endforeach
-</table>
-@if ($project->practice)
-<p><b>{{ Say::text('pack.practiceProject') }}</b></p>
-@endif
+@include('pack.about')
 <p style="margin-top: 8pt"><b>{{ Say::text('pack.verdictIs', ['verdict' => Str::ucfirst($verdict)]) }}</b>
     @foreach ($reasons as $reason)
         {{ $reason['text'] }} {{ $reason['do'] }}
