@@ -319,10 +319,10 @@ set_logs_aside() {
   done
 }
 
-# keep_logs_small FOLDER: as long as who started it lives; sets LOGS_PID
+# keep_logs_small FOLDER: as long as who started it lives; sets LOGS_PID. It holds nobody's output open while it sleeps.
 keep_logs_small() {
   local folder=$1 main=$$
-  (while sleep "${LOGS_EVERY:-600}" && kill -0 "$main" 2>/dev/null; do set_logs_aside "$folder"; done) 9>&- &
+  (while sleep "${LOGS_EVERY:-600}" && kill -0 "$main" 2>/dev/null; do set_logs_aside "$folder"; done) >/dev/null 2>&1 9>&- &
   LOGS_PID=$!
 }
 
