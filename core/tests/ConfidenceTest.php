@@ -51,6 +51,21 @@ function draws(): array
     $guarded = fn (array $more, float $true) => fn (Noise $n) => $more + ['value' => $once($true, 0.3)($n), 'u_expanded' => 0.3];
 
     return [
+        'compaction-test, a hair too loose' => ['compaction-test', fn (Noise $n) => [
+            'wet_density_kg_m3' => 1900 / BEYOND * (1 + 0.005 * $n->normal()), 'moisture_pct' => 0, 'max_dry_density_kg_m3' => 2000,
+            'limit_pct' => 95, 'degree_u_pct' => 0.95,
+        ], K2],
+        'cover-before-plant, a hair too thin' => ['cover-before-plant', fn (Noise $n) => [
+            'cover_m' => 0.9 / BEYOND + 0.01 * $n->normal(), 'od_m' => 0.3, 'min_cover_m' => 0.9, 'cover_u_m' => 0.02,
+        ], K2],
+        'level-check, one joint a hair too high' => ['level-check', fn (Noise $n) => ['points' => [
+            ['chainage_m' => 0, 'design_m' => 10, 'measured_m' => 10],
+            ['chainage_m' => 6, 'design_m' => 10.03, 'measured_m' => 10.03 + 0.01 * BEYOND + 0.0015 * $n->normal()],
+        ], 'level_tol_m' => 0.01, 'level_u_m' => 0.003], K2],
+        'ring-deflection, a hair too flat' => ['ring-deflection', fn (Noise $n) => [
+            'base_id_m' => 0.3 + 0.0005 * $n->normal(), 'vertical_m' => 0.3 * (1 - 0.03 * BEYOND) + 0.0005 * $n->normal(),
+            'limit_pct' => 3, 'u_m' => 0.001,
+        ], K2],
         'guarded-verdict, under a limit' => ['guarded-verdict', $guarded(['limit_max' => 3], 3 * BEYOND), K2],
         'guarded-verdict, over a limit' => ['guarded-verdict', $guarded(['limit_min' => 3], 3 / BEYOND), K2],
         'guarded-verdict, between two' => ['guarded-verdict', $guarded(['limit_min' => 2, 'limit_max' => 3], 3 * BEYOND), K2],

@@ -25,7 +25,7 @@ function readIn(string $calculation, array $schema): array
         $bare = $property['x-name'] ?? $key;
         $read[] = ['in', isset(benchWords()['in']["{$calculation}/{$bare}"]) ? "{$calculation}/{$bare}" : $bare];
         foreach ([...$property['enum'] ?? [], ...$property['x-names'] ?? []] as $answer) {
-            $read[] = ['words', $answer];
+            $read[] = ['words', isset(benchWords()['words']["{$calculation}/{$answer}"]) ? "{$calculation}/{$answer}" : $answer];
         }
         $items = $property['items'] ?? [];
         if (($items['type'] ?? '') === 'array') {
@@ -49,7 +49,7 @@ function readOnTheBench(): array
             $read[] = ['out', isset(benchWords()['out']["{$name}/{$result}"]) ? "{$name}/{$result}" : $result];
         }
         foreach (array_diff(array_merge(...array_values($schema['x-codes'])), ['*']) as $code) {
-            $read[] = ['words', (string) $code];
+            $read[] = ['words', isset(benchWords()['words']["{$name}/{$code}"]) ? "{$name}/{$code}" : (string) $code];
         }
     }
 

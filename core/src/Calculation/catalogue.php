@@ -17,11 +17,14 @@ use Diastoma\Core\Order;
 use Diastoma\Core\Pipe;
 use Diastoma\Core\PressureTest as Test;
 use Diastoma\Core\Receiving;
+use Diastoma\Core\Ring;
 use Diastoma\Core\Round;
 use Diastoma\Core\Sewer;
 use Diastoma\Core\Simulation;
 use Diastoma\Core\Site;
 use Diastoma\Core\Tapping;
+use Diastoma\Core\Thrust;
+use Diastoma\Core\Trench;
 use Diastoma\Core\Units;
 
 // Every calculation of the registry under its names. A new one is a class and a line here.
@@ -121,6 +124,13 @@ return [
     'curve-chords' => Laying\CurveChords::class,
     'particle-limit' => Laying\ParticleLimit::class,
     'vertex-by-joints' => Laying\VertexByJoints::class,
+    'laying-plan' => Laying\LayingPlan::class,
+    // line and level
+    'grade-convert' => Laying\GradeConvert::class,
+    'grade-sheet' => Laying\GradeSheet::class,
+    'level-check' => Laying\LevelCheck::class,
+    'gravity-velocity' => Laying\GravityVelocity::class,
+    // assembly
     'cut-od' => Gasketed\CutOd::class,
     'square-cut' => Gasketed\SquareCut::class,
     'feeler-check' => Gasketed\FeelerCheck::class,
@@ -138,6 +148,31 @@ return [
     'ready-to-cover' => Covering\ReadyToCover::class,
     // weight and slings
     'pipe-mass' => Pipe\PipeMass::class,
+    // trench, soil and ring
+    'trench-width' => Trench\TrenchWidth::class,
+    'trench-reminder' => Trench\TrenchReminder::class,
+    'trench-volumes' => Trench\TrenchVolumes::class,
+    'granular-order' => Trench\GranularOrder::class,
+    'earth-haul' => Trench\EarthHaul::class,
+    'lift-plan' => Trench\LiftPlan::class,
+    'cover-before-plant' => Trench\CoverBeforePlant::class,
+    'compaction-test' => Trench\CompactionTest::class,
+    'density-index' => Trench\DensityIndex::class,
+    'compaction-count' => Trench\CompactionCount::class,
+    'ring-deflection' => Ring\RingDeflection::class,
+    'mandrel-diameter' => Ring\MandrelDiameter::class,
+    'ring-stiffness' => Ring\RingStiffness::class,
+    'soil-modulus' => Ring\SoilModulus::class,
+    'wheel-load' => Ring\WheelLoad::class,
+    'ring-deflection-forecast' => Ring\RingDeflectionForecast::class,
+    // thrust and floating
+    'thrust-force' => Thrust\ThrustForce::class,
+    'thrust-block' => Thrust\ThrustBlock::class,
+    'gravity-block' => Thrust\GravityBlock::class,
+    'soil-restraint' => Thrust\SoilRestraint::class,
+    'restrained-length' => Thrust\RestrainedLength::class,
+    'pipe-flotation' => Thrust\PipeFlotation::class,
+    // lifting
     'sling-load' => Lifting\SlingLoad::class,
     'sling-points' => Lifting\SlingPoints::class,
     'sling-places' => Lifting\SlingPlaces::class,

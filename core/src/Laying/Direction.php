@@ -38,6 +38,20 @@ final readonly class Direction
         return new self(($to->east - $from->east) / $length, ($to->north - $from->north) / $length, ($to->level - $from->level) / $length);
     }
 
+    /** @param  float  $length  m between the two */
+    public static function fromSpot(Spot $from, Spot $to, float $length): self
+    {
+        return new self(($to->east - $from->east) / $length, ($to->north - $from->north) / $length, ($to->level - $from->level) / $length);
+    }
+
+    /** @param  array{float, float, float}  $slope  east, north and up that go with each other, not all of them 0 */
+    public static function along(array $slope): self
+    {
+        $length = sqrt($slope[0] ** 2 + $slope[1] ** 2 + $slope[2] ** 2);
+
+        return new self($slope[0] / $length, $slope[1] / $length, $slope[2] / $length);
+    }
+
     /** Angle between the two, degrees: of sine and cosine, for the arc of the cosine alone loses its digits when it is small. */
     public function angleTo(self $other): float
     {
@@ -51,6 +65,32 @@ final readonly class Direction
             sqrt($cross[0] ** 2 + $cross[1] ** 2 + $cross[2] ** 2),
             $this->east * $other->east + $this->north * $other->north + $this->up * $other->up,
         ));
+    }
+
+    /** @return float degrees clockwise from north, in [0, 360) */
+    public function azimuth(): float
+    {
+        return fmod(rad2deg(atan2($this->east, $this->north)) + 360, 360);
+    }
+
+    /** @return float rise over run */
+    public function grade(): float
+    {
+        return $this->up / hypot($this->east, $this->north);
+    }
+
+    /** @return float degrees in plan, plus to the right */
+    public function turnRight(self $other): float
+    {
+        $turn = $other->azimuth() - $this->azimuth();
+
+        return $turn - 360 * round($turn / 360);
+    }
+
+    /** @return float degrees, plus upwards */
+    public function turnUp(self $other): float
+    {
+        return rad2deg(atan($other->grade()) - atan($this->grade()));
     }
 
     /** @return float|null hour on the clock towards which the line turns, in (0, 12], seen along this direction; null: straight on */

@@ -2798,6 +2798,42 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * compaction-count
+         * @description How many density tests are due?
+         */
+        Calc_compaction_count: {
+            length_m: number;
+            interval_m: number;
+            lifts_tested: number;
+            sides: number;
+            /** @default 1 */
+            minimum: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * compaction-test
+         * @description Is the soil compacted enough?
+         */
+        Calc_compaction_test: {
+            moisture_pct: number;
+            /** @description of the reference test */
+            max_dry_density_kg_m3: number;
+            limit_pct: number;
+            wet_density_kg_m3?: number;
+            wet_mass_kg?: number;
+            hole_volume_m3?: number;
+            /** @description density of the grains, by that of water */
+            particle_density_ratio?: number;
+            optimum_moisture_pct?: number;
+            /** @description either way */
+            moisture_window_pct?: number;
+            /** @description uncertainty of the degree, k = 2 */
+            degree_u_pct?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * compound-angle
          * @description What angle has a joint that turns sideways and up?
          */
@@ -2924,6 +2960,24 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * cover-before-plant
+         * @description Is there cover enough for this plant?
+         */
+        Calc_cover_before_plant: {
+            cover_m: number;
+            od_m: number;
+            min_cover_m: number;
+            /**
+             * @description times the diameter
+             * @default 0
+             */
+            min_cover_od: number;
+            /** @description uncertainty of the cover, k = 2 */
+            cover_u_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * creep-modulus
          * @description How stiff is the polyethylene by then?
          */
@@ -3025,6 +3079,17 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * density-index
+         * @description How dense is clean sand or gravel, between loosest and densest?
+         */
+        Calc_density_index: {
+            dry_density_kg_m3: number;
+            min_dry_density_kg_m3: number;
+            max_dry_density_kg_m3: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * dew-point
          * @description At what surface temperature does water or frost settle?
          */
@@ -3060,6 +3125,21 @@ export interface components {
             /** Format: date-time */
             filled_at?: string;
             soak_h?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * earth-haul
+         * @description How many truck loads are left over?
+         */
+        Calc_earth_haul: {
+            bank_m3: number;
+            swell_ratio: number;
+            reuse_compacted_m3: number;
+            shrink_ratio: number;
+            truck_m3: number;
+            payload_kg: number;
+            bank_density_kg_m3: number;
         } & {
             [key: string]: unknown;
         };
@@ -3892,6 +3972,91 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * grade-convert
+         * @description What is this grade in other words?
+         */
+        Calc_grade_convert: {
+            /** @description rise over run */
+            ratio?: number;
+            percent?: number;
+            per_mille?: number;
+            /** @description run for a rise of 1 */
+            one_in?: number;
+            angle_deg?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * grade-sheet
+         * @description At which levels do trench bottom, pipe and sight rail lie?
+         */
+        Calc_grade_sheet: {
+            invert0_m: number;
+            chainage0_m: number;
+            /** @description rise over run */
+            grade_ratio: number;
+            wall_m: number;
+            bedding_m: number;
+            stations: ({
+                chainage_m: number;
+                /** @description level of the ground there */
+                ground_m?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /** @description of the traveller, above the invert */
+            sight_height_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * granular-order
+         * @description How much bedding is to be ordered?
+         */
+        Calc_granular_order: {
+            compacted_m3: number;
+            compacted_dry_kg_m3: number;
+            loose_dry_kg_m3: number;
+            moisture_pct: number;
+            /** @default 0 */
+            waste_ratio: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * gravity-block
+         * @description How much concrete holds this bend down?
+         */
+        Calc_gravity_block: {
+            pressure_pa: number;
+            od_m: number;
+            /** @description from level, downwards */
+            angle_deg: number;
+            safety_factor: number;
+            /** @description unit weight, N/m³ */
+            concrete_n_m3: number;
+            /**
+             * @description unit weight of water that the block stands in; 0: dry
+             * @default 0
+             */
+            water_n_m3: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * gravity-velocity
+         * @description Does the sewer clean itself at this fall?
+         */
+        Calc_gravity_velocity: {
+            bore_m: number;
+            /** @description rise over run */
+            grade_ratio: number;
+            manning_n: number;
+            min_velocity_m_s?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * guarded-verdict
          * @description Is the value inside its limits, given how well it is known?
          */
@@ -4302,6 +4467,95 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * laying-plan
+         * @description Which pipe goes where along the line?
+         */
+        Calc_laying_plan: {
+            line: {
+                points?: ({
+                    e_m: number;
+                    n_m: number;
+                    z_m: number;
+                } & {
+                    [key: string]: unknown;
+                })[];
+                /**
+                 * @description in which the first element begins, clockwise from north
+                 * @default 0
+                 */
+                azimuth_deg: number;
+                elements?: ({
+                    /** @enum {string} */
+                    type: "straight" | "arc";
+                    length_m: number;
+                    radius_m?: number;
+                    /** @enum {string} */
+                    turn?: "left" | "right";
+                } & {
+                    [key: string]: unknown;
+                })[];
+                profile?: ({
+                    chainage_m: number;
+                    invert_m: number;
+                    /** @default 0 */
+                    curve_length_m: number;
+                } & {
+                    [key: string]: unknown;
+                })[];
+            } & {
+                [key: string]: unknown;
+            };
+            stock: ({
+                length_m: number;
+                /** @description left out: plenty */
+                count?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            max_joint_angle_deg: number;
+            working_share: number;
+            min_piece_m: number;
+            /**
+             * @description gap kept at a joint
+             * @default 0
+             */
+            joint_allowance_m: number;
+            /**
+             * @description misfit at the end that the joints take up
+             * @default 0.02
+             */
+            close_tol_m: number;
+            start_direction?: {
+                /** @description clockwise from north, along the line */
+                azimuth_deg: number;
+                /**
+                 * @description rise over run
+                 * @default 0
+                 */
+                grade_ratio: number;
+            } & {
+                [key: string]: unknown;
+            };
+            end_direction?: {
+                /** @description clockwise from north, along the line */
+                azimuth_deg: number;
+                /**
+                 * @description rise over run
+                 * @default 0
+                 */
+                grade_ratio: number;
+            } & {
+                [key: string]: unknown;
+            };
+            /** @description a pipe may lie off the line by */
+            barrel_tol_m?: number;
+            /** @default false */
+            allow_phase_cuts: boolean;
+            od_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * lead-drop
          * @description May this extension lead be used?
          */
@@ -4367,6 +4621,47 @@ export interface components {
             actions?: string[];
             /** @enum {string} */
             did?: "tightened" | "remade" | "cut-out";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * level-check
+         * @description Does the line lie at its level, and does it fall?
+         */
+        Calc_level_check: {
+            points: ({
+                chainage_m: number;
+                /** @description invert by the plan */
+                design_m: number;
+                /** @description invert as levelled */
+                measured_m: number;
+                /** @description off the line, plus to the right */
+                line_offset_m?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            level_tol_m: number;
+            line_tol_m?: number;
+            min_grade_ratio?: number;
+            /** @default false */
+            pressure_main: boolean;
+            /** @description uncertainty of a level, k = 2 */
+            level_u_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * lift-plan
+         * @description Where does each lift end?
+         */
+        Calc_lift_plan: {
+            zones: ({
+                from_m: number;
+                to_m: number;
+                max_lift_m: number;
+            } & {
+                [key: string]: unknown;
+            })[];
         } & {
             [key: string]: unknown;
         };
@@ -4529,6 +4824,17 @@ export interface components {
             stable_from_min: number;
             hold_from_min: number;
             hold_to_min: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * mandrel-diameter
+         * @description How thick is the gauge that must go through?
+         */
+        Calc_mandrel_diameter: {
+            /** @description base inside diameter of the standard */
+            base_id_m: number;
+            limit_pct: number;
         } & {
             [key: string]: unknown;
         };
@@ -5180,6 +5486,26 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * pipe-flotation
+         * @description Does the empty pipe stay down in a wet trench?
+         */
+        Calc_pipe_flotation: {
+            od_m: number;
+            /** @description of the empty pipe */
+            mass_kg_per_m: number;
+            cover_m: number;
+            /** @description saturated soil less water, N/m³; 0: no backfill yet */
+            submerged_n_m3: number;
+            required_fs: number;
+            /**
+             * @description flowable fill about 2000
+             * @default 1000
+             */
+            water_kg_m3: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * pipe-mass
          * @description What does the pipe weigh?
          */
@@ -5468,6 +5794,28 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * restrained-length
+         * @description How far must the joints be locked?
+         */
+        Calc_restrained_length: {
+            /** @enum {string} */
+            type: "bend-horizontal" | "bend-up" | "bend-down" | "dead-end" | "tee" | "reducer";
+            pressure_pa: number;
+            od_m: number;
+            safety_factor: number;
+            /** @description of the soil along a metre, N/m */
+            friction_n_m: number;
+            angle_deg?: number;
+            /** @description of the soil against a metre, N/m */
+            bearing_n_m?: number;
+            small_od_m?: number;
+            branch_od_m?: number;
+            /** @description through the tee without a joint */
+            run_length_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * restraints-ready
          * @description May the pipes be pulled by their restraints?
          */
@@ -5501,6 +5849,66 @@ export interface components {
             wait_min_s?: number;
             wait_max_s?: number;
             pressure_pa?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * ring-deflection
+         * @description Has the pipe kept its shape in the trench?
+         */
+        Calc_ring_deflection: {
+            /** @description mean inside diameter before any load */
+            base_id_m: number;
+            vertical_m: number;
+            limit_pct: number;
+            horizontal_m?: number;
+            /** @description left out: as the other way */
+            peak_limit_pct?: number;
+            /**
+             * @description the mean may change by
+             * @default 1
+             */
+            base_check_pct: number;
+            /** @description uncertainty of one diameter, k = 2 */
+            u_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * ring-deflection-forecast
+         * @description How far will the soil flatten the pipe?
+         */
+        Calc_ring_deflection_forecast: {
+            cover_m: number;
+            /** @description unit weight, N/m³ */
+            soil_n_m3: number;
+            bedding_k: number;
+            /** @description 1 with the full prism of soil, 1.5 with a reduced load */
+            lag: number;
+            e_design_pa: number;
+            sn_pa?: number;
+            ps_pa?: number;
+            /** @default 0 */
+            live_pa: number;
+            limit_pct?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * ring-stiffness
+         * @description How stiff is the ring of the pipe?
+         */
+        Calc_ring_stiffness: {
+            /** @description modulus of the wall */
+            e_pa?: number;
+            /** @description EI over the cube of the diameter */
+            sn_pa?: number;
+            /** @description between parallel plates */
+            ps_pa?: number;
+            /** @description outside diameter by wall */
+            sdr?: number;
+            od_m?: number;
+            wall_m?: number;
         } & {
             [key: string]: unknown;
         };
@@ -5884,6 +6292,54 @@ export interface components {
             bell_extra_kg: number;
             sling1_from_bell_m: number;
             sling2_from_bell_m: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * soil-modulus
+         * @description How much does the soil beside the pipe hold?
+         */
+        Calc_soil_modulus: {
+            /** @enum {string} */
+            soil_group: "crushed" | "coarse-clean" | "coarse-fines" | "fine-lean" | "fine-fat";
+            /** @enum {string} */
+            compaction: "dumped" | "slight" | "moderate" | "high";
+            /** @description of the ground beside the trench */
+            e_native_pa?: number;
+            /** @description at the middle of the pipe */
+            trench_width_m?: number;
+            od_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * soil-restraint
+         * @description How much does the soil hold a metre of pipe?
+         */
+        Calc_soil_restraint: {
+            od_m: number;
+            cohesion_pa: number;
+            phi_deg: number;
+            /** @description of the angle, between soil and pipe */
+            phi_ratio: number;
+            /** @description of the cohesion, between soil and pipe */
+            cohesion_ratio: number;
+            /** @description unit weight, N/m³ */
+            soil_n_m3: number;
+            cover_m: number;
+            /** @description weight of the pipe, N/m */
+            pipe_n_m: number;
+            /** @description weight of the water in it, N/m */
+            water_n_m: number;
+            /** @description 0.2 loose to 1 dense */
+            kn: number;
+            /** @description 0.5 for bends, 1 for ends and branches */
+            contact_share: number;
+            /**
+             * @description loose film about 0.7
+             * @default 1
+             */
+            encasement_factor: number;
         } & {
             [key: string]: unknown;
         };
@@ -6362,6 +6818,36 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * thrust-block
+         * @description How large must the thrust block be?
+         */
+        Calc_thrust_block: {
+            thrust_n: number;
+            safety_factor: number;
+            bearing_pa: number;
+            height_m?: number;
+            depth_to_base_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * thrust-force
+         * @description How hard does pressure push here?
+         */
+        Calc_thrust_force: {
+            /** @enum {string} */
+            type: "bend" | "dead-end" | "tee" | "reducer" | "valve";
+            /** @description of the test, or with surge if that is more */
+            pressure_pa: number;
+            /** @description where it seals */
+            od_m: number;
+            angle_deg?: number;
+            branch_od_m?: number;
+            small_od_m?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * tighten-plan
          * @description Which bolt next, and to what torque?
          */
@@ -6522,6 +7008,62 @@ export interface components {
          */
         Calc_trace_code_shape: {
             code: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * trench-reminder
+         * @description What does a trench of this depth ask for?
+         */
+        Calc_trench_reminder: {
+            depth_m: number;
+            /** @enum {string} */
+            soil: "rock" | "A" | "B" | "C";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * trench-volumes
+         * @description How much is dug out, and how much goes back in?
+         */
+        Calc_trench_volumes: {
+            od_m: number;
+            /** @description at the bottom */
+            width_m: number;
+            depth_m: number;
+            bedding_m: number;
+            initial_cover_m: number;
+            /** @default 0 */
+            topsoil_m: number;
+            /**
+             * @description run for each metre of rise; 0: upright
+             * @default 0
+             */
+            side_slope_h_per_v: number;
+            /** @default 1 */
+            length_m: number;
+            /**
+             * @description of the diameter
+             * @default 0.5
+             */
+            haunch_fraction: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * trench-width
+         * @description How wide must the trench be at the pipe?
+         */
+        Calc_trench_width: {
+            /** @enum {string} */
+            rule: "en-1610" | "astm-d2321" | "clearance";
+            od_m: number;
+            nominal_mm?: number;
+            depth_m?: number;
+            supported?: boolean;
+            /** @description of the wall, from the level */
+            batter_deg?: number;
+            side_clearance_m?: number;
         } & {
             [key: string]: unknown;
         };
@@ -6715,6 +7257,38 @@ export interface components {
             diff_max_k?: number;
             dew_margin_min_k?: number;
             wind_max_ms?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * wheel-load
+         * @description What does a wheel put on the pipe?
+         */
+        Calc_wheel_load: {
+            wheel_n: number;
+            cover_m: number;
+            /** @enum {string} */
+            method: "spread" | "boussinesq";
+            /** @default 1 */
+            impact: number;
+            /** @description across the way */
+            patch_a_m?: number;
+            /** @description along the way */
+            patch_b_m?: number;
+            /** @description growth of the patch for each metre of depth */
+            spread_factor?: number;
+            /**
+             * @description in a row
+             * @default 1
+             */
+            wheels: number;
+            /** @default 0 */
+            spacing_m: number;
+            /**
+             * @description of the wheel from the pipe, level
+             * @default 0
+             */
+            offset_m: number;
         } & {
             [key: string]: unknown;
         };

@@ -31,7 +31,7 @@ export function Results({ calculation, out }: { calculation: string; out: Record
       )
     if (typeof of === 'boolean') return say(of ? 'common.yes' : 'common.no')
     if (typeof of === 'number') return figure(key, of)
-    if (typeof of === 'string') return /^\d{4}-\d\d-\d\dT/.test(of) ? dayAndTime(of, zone) : codeWords(of)
+    if (typeof of === 'string') return /^\d{4}-\d\d-\d\dT/.test(of) ? dayAndTime(of, zone) : codeWords(of, calculation)
     if (Array.isArray(of)) return listOf(key, of)
     return <Table rows={[of as Record<string, unknown>]} />
   }

@@ -22,8 +22,10 @@ export const outputWords = (calculation: string, key: string): string =>
 
 const bareOf = (key: string): string => key.replace(/_[a-z0-9]+$/, '')
 
-/** A code or an answer in words: "missed-bolt:7" is "bolt missed: 7". */
-export function codeWords(code: string): string {
+/** A code or an answer in words: "missed-bolt:7" is "bolt missed: 7". Where a calculation means something else by it, its own. */
+export function codeWords(code: string, calculation = ''): string {
+  const own = codes[`${calculation}/${code}`]
+  if (own !== undefined) return own
   const [kind, ...rest] = code.split(':')
   const known = codes[code] ?? codes[`${kind}:*`]
   return known === undefined ? asIs(code.replace(/-/g, ' ')) : codes[code] === undefined ? `${known}: ${rest.join(':')}` : known

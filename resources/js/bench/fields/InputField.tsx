@@ -68,7 +68,7 @@ export function InputField({ calculation, name, schema, required, value, shown, 
   )
   switch (kind) {
     case 'choice':
-      return options(schema.enum!.map((o) => [o, codeWords(o)]))
+      return options(schema.enum!.map((o) => [o, codeWords(o, calculation)]))
     case 'flag':
       return options([
         ['true', say('common.yes')],
@@ -105,7 +105,7 @@ export function InputField({ calculation, name, schema, required, value, shown, 
           columns={properties.map(([key, s]) => ({
             key,
             name: [inputWords(calculation, key, s).name, shown(key, s).symbol || percentOf(key)].filter((p) => p !== '').join(', '),
-            ...(s.enum ? { options: s.enum.map((o) => ({ value: o, label: codeWords(o) })) } : {}),
+            ...(s.enum ? { options: s.enum.map((o) => ({ value: o, label: codeWords(o, calculation) })) } : {}),
             time: kindOf(s) === 'time',
           }))}
           rows={rows.map((row) => properties.map(([key]) => String(row[key] ?? '')))}
@@ -144,7 +144,7 @@ export function InputField({ calculation, name, schema, required, value, shown, 
             <TextField
               key={sign}
               select
-              label={codeWords(sign)}
+              label={codeWords(sign, calculation)}
               value={said[sign] ?? ''}
               onChange={(e) => onValue({ ...said, [sign]: e.target.value })}
             >

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Laying;
+
+/** The pieces of a plan in their places: what the crew sets, measures and cuts, pipe by pipe. */
+final readonly class LaidOut
+{
+    /** @param  list<Piece>  $pieces */
+    public function __construct(private Alignment $line, private LayingRules $rules, private array $pieces)
+    {
+    }
+
+    /**
+     * @param  float  $limit  largest angle of a joint, degrees
+     * @param  float|null  $od  m, for what the gap differs across the joint
+     * @return list<array<string, mixed>> each pipe with both its ends, and the joint at its beginning
+     */
+    public function rows(float $limit, ?float $od): array
+    {
+        $rows = [];
+        $here = $this->line->spotAt($this->line->from());
+        $before = $this->rules->start;
+        $last = \count($this->pieces) - 1;
+        foreach ($this->pieces as $i => $piece) {
+            $next = $i === $last ? $this->line->end() : $this->line->next($here, $piece->length + $this->rules->allowance);
+            $next ??= $this->line->end();
+            $direction = Direction::fromSpot($here, $next, $here->distance($next));
+            $angle = $before?->angleTo($direction);
+            $rows[] = [
+                'pipe' => $i + 1,
+                'length_m' => $piece->length,
+                'cut_from_m' => $piece->isCut() ? $piece->stock : null,
+                'from_m' => $here->chainage,
+                'to_m' => $next->chainage,
+                'from' => $this->place($here),
+                'to' => $this->place($next),
+                'azimuth_deg' => $direction->azimuth(),
+                'grade_ratio' => $direction->grade(),
+                'angle_deg' => $angle,
+                'angle_share' => $angle === null ? null : $angle / $limit,
+                'turn_hour' => $before?->hourTo($direction),
+                'turn_right_deg' => $before?->turnRight($direction),
+                'turn_up_deg' => $before?->turnUp($direction),
+                'gap_difference_m' => $angle === null || $od === null ? null : $od * tan(deg2rad($angle)),
+                'off_line_m' => $this->line->offBarrel($here, $next),
+            ];
+            [$here, $before] = [$next, $direction];
+        }
+
+        return $rows;
+    }
+
+    /** @return array{e_m: float, n_m: float, invert_m: float} */
+    private function place(Spot $spot): array
+    {
+        [$east, $north, $level] = $this->line->origin;
+
+        return ['e_m' => $east + $spot->east, 'n_m' => $north + $spot->north, 'invert_m' => $level + $spot->level];
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Laying;
+
+use Diastoma\Core\Calculation\Calculates;
+use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Flag;
+use Diastoma\Core\Calculation\Field\Items;
+use Diastoma\Core\Calculation\Field\Measure;
+use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calculation\Field\Part;
+use Diastoma\Core\Refused;
+use Diastoma\Core\Units\Quantity;
+
+/**
+ * Which length goes where, before the first pipe is lowered: every joint on the line, its true angle in space within the share of
+ * the limit that is used, the fewest pieces, then the fewest cuts, then the smallest greatest angle, then the least waste. Cuts come
+ * at the end: the last pipe, or the last two as equal halves.
+ */
+#[Calculates(
+    'laying-plan',
+    'Which pipe goes where along the line?',
+    Family::Gasketed,
+    [
+        'feasible', 'pieces', 'piece_count', 'joint_count', 'cut_count', 'max_angle_deg', 'closing_piece_m', 'fewest_proved', 'rows',
+        'fail_reason', 'fail_station_m', 'fail_turn_deg', 'longest_pipe_m', 'needed_radius_m', 'bends_deg', 'residual_deg',
+    ],
+    'Geometry; search over all ways, level by level',
+    codes: ['fail_reason' => ['stock', 'angle', 'tolerance', 'closing']],
+)]
+final class LayingPlan
+{
+    /**
+     * @param  non-empty-list<StockPipe>  $stock
+     * @return array<string, mixed> `rows`: the sheet that the crew carries, a pipe a row; `fail_…` null where it can be done
+     */
+    public function __invoke(
+        #[Part('line', GivenLine::class)] GivenLine $line,
+        #[Items('stock', StockPipe::class, atMost: LayPass::STOCKS)] array $stock,
+        #[Number('max_joint_angle_deg', above: 0, max: 15)] float $most,
+        #[Number('working_share', above: 0, max: 1)] float $share,
+        #[Measure('min_piece_m', Quantity::Length, min: 0.3, max: 20)] float $leastPiece,
+        #[Measure('joint_allowance_m', Quantity::Length, min: 0, max: 0.5, about: 'gap kept at a joint')] float $allowance = 0.0,
+        #[Measure('close_tol_m', Quantity::Length, min: 0, max: 1, about: 'misfit at the end that the joints take up')]
+        float $closeTolerance = 0.02,
+        #[Part('start_direction', BoundDirection::class)] ?BoundDirection $start = null,
+        #[Part('end_direction', BoundDirection::class)] ?BoundDirection $end = null,
+        #[Measure('barrel_tol_m', Quantity::Length, min: 0, max: 10, about: 'a pipe may lie off the line by')]
+        ?float $barrelTolerance = null,
+        #[Flag('allow_phase_cuts')] bool $phaseCuts = false,
+        #[Measure('od_m', Quantity::Length, above: 0, max: 5)] ?float $od = null,
+    ): array {
+        self::refuse($stock, $leastPiece);
+        $alignment = $line->alignment();
+        $rules = new LayingRules(
+            $stock,
+            $most * $share,
+            $leastPiece,
+            $allowance,
+            $closeTolerance,
+            $start?->direction(),
+            $end?->direction(),
+            $barrelTolerance,
+            $phaseCuts,
+        );
+        $outcome = (new LaySearch($alignment, $rules))->run();
+        $count = \count($outcome->pieces);
+        $last = $outcome->pieces[$count - 1] ?? null;
+        $isFeasible = $outcome->isFeasible();
+
+        return [
+            'feasible' => $isFeasible,
+            'pieces' => array_map(fn (Piece $piece): float => $piece->length, $outcome->pieces),
+            'piece_count' => $isFeasible ? $count : null,
+            'joint_count' => $isFeasible ? $count - 1 + ($start === null ? 0 : 1) + ($end === null ? 0 : 1) : null,
+            'cut_count' => $isFeasible ? $outcome->cuts : null,
+            'max_angle_deg' => $isFeasible ? $outcome->angle : null,
+            'closing_piece_m' => $last !== null && $last->isCut() ? $last->length : null,
+            'fewest_proved' => $outcome->isProved,
+            'rows' => $isFeasible ? (new LaidOut($alignment, $rules, $outcome->pieces))->rows($most, $od) : [],
+            'fail_reason' => $outcome->why,
+            'fail_station_m' => $outcome->failsAt,
+            ...(new WhereItFails($alignment, $rules))->says($outcome->failsAt),
+        ];
+    }
+
+    /** @param  non-empty-list<StockPipe>  $stock */
+    private static function refuse(array $stock, float $leastPiece): void
+    {
+        $lengths = array_map(fn (StockPipe $pipe): float => $pipe->length, $stock);
+        foreach ($lengths as $i => $length) {
+            if (array_search($length, $lengths, true) !== $i) {
+                throw Refused::field('stock', "stock holds {$length} m twice: give one row for each length.");
+            }
+        }
+        if ($leastPiece > max($lengths) + 1e-9) {
+            throw Refused::field('min_piece_m', "min_piece_m is {$leastPiece} m; the longest pipe to hand is ".max($lengths).' m.');
+        }
+    }
+}
