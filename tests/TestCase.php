@@ -74,10 +74,13 @@ abstract class TestCase extends Base
         ];
     }
 
-    /** @return array<string, mixed> the line as the API shows it */
-    public function makeLine(string $procedure = 'pvc-spigot-socket'): array
+    /**
+     * @param  array<string, mixed>  $more  said otherwise
+     * @return array<string, mixed> the line as the API shows it
+     */
+    public function makeLine(string $procedure = 'pvc-spigot-socket', array $more = []): array
     {
-        return $this->as('engineer')->postJson('/api/v1/lines', $this->lineBody($procedure))->assertCreated()->json();
+        return $this->as('engineer')->postJson('/api/v1/lines', $more + $this->lineBody($procedure))->assertCreated()->json();
     }
 
     /** @param  array<string, mixed>  $value */

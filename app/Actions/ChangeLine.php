@@ -2,6 +2,7 @@
 
 namespace App\Actions;
 
+use App\Laying\FindFace;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Pipe;
@@ -26,7 +27,7 @@ use Illuminate\Support\Str;
  */
 final readonly class ChangeLine
 {
-    public function __construct(private SealSubject $seal, private PlanPipes $pipes, private ReplanPipes $replan)
+    public function __construct(private SealSubject $seal, private PlanPipes $pipes, private ReplanPipes $replan, private FindFace $face)
     {
     }
 
@@ -119,7 +120,7 @@ final readonly class ChangeLine
             return [];
         }
         $line->pipe_length_m = $after;
-        ($this->replan)($line);
+        ($this->replan)($line, ($this->face)($line, hold: true));
 
         return [['key' => 'pipe_length_m', 'before' => $before, 'after' => $after]];
     }
@@ -131,7 +132,8 @@ final readonly class ChangeLine
         $joints = Joint::query()->where('line_id', $line->id)->pluck('number');
         $highest = fn (iterable $numbers): int => max([0, ...array_map(intval(...), array_filter([...$numbers], ctype_digit(...)))]);
         $taken = $highest($pipes->pluck('plain'));
-        ($this->pipes)($line, $end, $this->lastPipe($line) ?? $pipes->last(), $taken, $highest($joints));
+        $before = $this->lastPipe($line) ?? $pipes->last();
+        ($this->pipes)($line, PlanPipes::evenly($line, $end), $before, $taken, $highest($joints));
     }
 
     /** The pipe that ends the line: beyond its last joint. */

@@ -22,6 +22,9 @@ final class ChangesOfLine
     /** Of a seal: it is over a change of its line. */
     public const TYPE = 'line-change';
 
+    /** What stands in a seal by its hash alone: another change beside it says it in words. */
+    private const UNSAID = ['centre_line', 'laying_plan'];
+
     /** @var list<Changed>|null in the order in which they were made */
     private ?array $all = null;
 
@@ -62,7 +65,7 @@ final class ChangesOfLine
     {
         $said = [];
         foreach ($changed['changes'] as ['key' => $key, 'before' => $before, 'after' => $after]) {
-            if ($key !== 'centre_line') {
+            if (! \in_array($key, self::UNSAID, true)) {
                 $said[] = Say::text("called.changed.{$key}".($after === false ? '-back' : ''), [
                     'before' => \is_scalar($before) ? (string) $before : '', 'after' => \is_scalar($after) ? (string) $after : '',
                 ]);

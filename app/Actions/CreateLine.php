@@ -52,7 +52,7 @@ final class CreateLine
                 'begun_on' => $body['begun_on'] ?? now($project->time_zone)->format('Y-m-d'),
                 'created_by' => $by->id,
             ]);
-            ($this->plan)($line->setRelation('procedureText', $procedure), $centreLine[0][0]);
+            ($this->plan)($line->setRelation('procedureText', $procedure), PlanPipes::evenly($line, $centreLine[0][0]));
             foreach ($body['sections'] ?? [] as $section) {
                 self::addSection($line, $section);
             }

@@ -2,15 +2,13 @@
 
 namespace App\Actions;
 
+use App\Laying\PlannedPipe;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Pipe;
 use Illuminate\Support\Str;
 
-/**
- * Plans the pipes of a line from a chainage to its end, one after the other, the last one cut to what is left, and a joint between
- * each two.
- */
+/** Puts planned pipes into a line, one after the other, and a joint between each two. */
 final class PlanPipes
 {
     /** Rows that are stored at a time. */
@@ -19,43 +17,58 @@ final class PlanPipes
     /** Less than this is no pipe, m. */
     public const LEAST_M = 0.01;
 
+    /** @return list<PlannedPipe> pipes of the line's length from a chainage to its end, the last one cut to what is left */
+    public static function evenly(Line $line, float $from): array
+    {
+        $length = $line->centre_line[0][0] + $line->length() - $from;
+        $pipes = [];
+        for ($n = 0; $n === 0 || $n * $line->pipe_length_m < $length - self::LEAST_M; $n++) {
+            $at = $n * $line->pipe_length_m;
+            $pipes[] = new PlannedPipe($from + $at, min($line->pipe_length_m, $length - $at));
+        }
+
+        return $pipes;
+    }
+
     /**
-     * @param  float  $from  chainage at which the first of them begins, m
+     * @param  list<PlannedPipe>  $planned
      * @param  Pipe|null  $before  which they go on from: a joint lies between; null: the line begins here
      * @param  int  $pipes  numbers of pipes that are taken
      * @param  int  $joints  numbers of joints that are taken
      */
-    public function __invoke(Line $line, float $from, ?Pipe $before = null, int $pipes = 0, int $joints = 0): void
+    public function __invoke(Line $line, array $planned, ?Pipe $before = null, int $pipes = 0, int $joints = 0): void
     {
         $steps = $line->procedureText->procedure()->steps;
         $total = \count(array_filter($steps, fn ($s) => ! $s->optional));
-        $length = $line->centre_line[0][0] + $line->length() - $from;
+        $size = json_encode($line->pipe, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR);
         $last = $before?->only(['id', 'number']);
         $rows = ['pipes' => [], 'joints' => []];
-        for ($n = 0; $n === 0 || $n * $line->pipe_length_m < $length - self::LEAST_M; $n++) {
-            $at = $n * $line->pipe_length_m;
+        $now = now();
+        foreach ($planned as $piece) {
             $pipe = ['id' => (string) Str::uuid(), 'number' => sprintf('%03d', ++$pipes)];
             $rows['pipes'][] = $pipe + [
                 'line_id' => $line->id,
                 'plain' => (string) $pipes,
-                'size' => json_encode($line->pipe, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR),
-                'length_m' => round(min($line->pipe_length_m, $length - $at), 3),
-                'created_at' => now(),
-                'updated_at' => now(),
+                'size' => $size,
+                'length_m' => round($piece->length, 3),
+                'cut_from_m' => $piece->cutFrom,
+                'created_at' => $now,
+                'updated_at' => $now,
             ];
             if ($last !== null) {
                 $rows['joints'][] = [
                     'id' => (string) Str::uuid(),
                     'line_id' => $line->id,
                     'number' => (string) ++$joints,
-                    'chainage_m' => round($from + $at, 3),
+                    'chainage_m' => round($piece->from, 3),
                     'total' => $total,
                     'next_step' => $steps[0]->key(),
                     'pipes' => json_encode(['a' => $last['number'], 'b' => $pipe['number']]),
                     'pipe_a_id' => $last['id'],
                     'pipe_b_id' => $pipe['id'],
-                    'created_at' => now(),
-                    'updated_at' => now(),
+                    'planned' => $piece->joint === null ? null : json_encode($piece->joint, JSON_THROW_ON_ERROR),
+                    'created_at' => $now,
+                    'updated_at' => $now,
                 ];
             }
             $last = $pipe;

@@ -3,10 +3,12 @@
 namespace App\Actions;
 
 use App\Support\Say;
+use Diastoma\Core\Laying\LandXml\LandXmlFile;
 use Diastoma\Core\Refused;
 
 /**
- * A centre line from CSV (heading chainage, easting, northing, level) or GeoJSON (LineString with levels as third coordinate).
+ * A centre line from CSV (heading chainage, easting, northing, level), GeoJSON (LineString with levels as third coordinate) or
+ * LandXML (an alignment with its profile).
  * A GeoJSON line without chainages gets them from the plan distance.
  */
 final class ReadCentreLine
@@ -19,7 +21,11 @@ final class ReadCentreLine
         }
         $text = trim((string) preg_replace('/^\x{FEFF}/u', '', $text));
 
-        return CreateLine::centreLine(str_starts_with($text, '{') ? $this->geoJson($text) : $this->csv($text));
+        return CreateLine::centreLine(match (true) {
+            str_starts_with($text, '{') => $this->geoJson($text),
+            str_starts_with($text, '<') => LandXmlFile::of($text)->points(),
+            default => $this->csv($text),
+        });
     }
 
     /** @return list<list<mixed>> */

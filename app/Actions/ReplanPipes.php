@@ -2,17 +2,16 @@
 
 namespace App\Actions;
 
-use App\Models\Fact;
+use App\Laying\Face;
+use App\Laying\PlannedPipe;
 use App\Models\Joint;
 use App\Models\Line;
-use App\Models\Photo;
 use App\Models\Pipe;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Collection;
 
 /**
- * Plans the pipes of a line anew from the face on, with the length that they have now: what nobody has begun goes, what was
- * begun stays, and so does a pipe of which somebody has said anything.
+ * Plans the pipes of a line anew from the face on: what nobody has begun goes, what was begun stays, and so does a pipe of which
+ * somebody has said anything.
  */
 final readonly class ReplanPipes
 {
@@ -20,46 +19,19 @@ final readonly class ReplanPipes
     {
     }
 
-    /** @param  Line  $line  locked by who calls, with the new length */
-    public function __invoke(Line $line): void
-    {
-        // Held until it is done: who records at one of them meanwhile waits, and finds it gone or begun.
-        $joints = $this->inLine($line)->orderBy('chainage_m')->orderBy('number')->lockForUpdate()->get();
-        $begun = $this->begun($joints);
-        $face = $joints->last(fn (Joint $joint) => isset($begun[$joint->id]));
-        $planned = $joints->filter(fn (Joint $joint) => $face === null || $joint->chainage_m > $face->chainage_m);
-        $before = $face?->pipeOf('b');
-        Joint::query()->whereIn('id', $planned->modelKeys())->delete();
-        $this->freePipes($line)->when($before !== null, fn (Builder $q) => $q->where('id', '!=', $before->id))->delete();
-        $start = $line->centre_line[0][0];
-        $from = $face === null ? $start : $face->chainage_m + ($before->length_m ?? $line->pipe_length_m);
-        if ($from < $start + $line->length() - PlanPipes::LEAST_M) {
-            [$pipes, $numbers] = $this->taken($line);
-            ($this->plan)($line, $from, $before, $pipes, $numbers);
-        }
-    }
-
-    /** @return Builder<Joint> */
-    private function inLine(Line $line): Builder
-    {
-        return Joint::query()->where('line_id', $line->id)->where('place', 'in-line');
-    }
-
     /**
-     * @param  Collection<int, Joint>  $joints
-     * @return array<string, true> those at which anything was recorded, or that stand for another one, or carry one
+     * @param  Line  $line  locked by who calls
+     * @param  Face  $face  its joints held
+     * @param  list<PlannedPipe>|null  $pipes  from the face on; null: of the line's length, to its end
      */
-    private function begun(Collection $joints): array
+    public function __invoke(Line $line, Face $face, ?array $pipes = null): void
     {
-        $ids = $joints->modelKeys();
-        $type = (new Joint)->getMorphClass();
-
-        return array_fill_keys([
-            ...$joints->filter(fn (Joint $j) => $j->state !== 'planned' || $j->replaces_id !== null)->modelKeys(),
-            ...Fact::query()->where('subject_type', $type)->whereIn('subject_id', $ids)->distinct()->pluck('subject_id')->all(),
-            ...Photo::query()->where('subject_type', $type)->whereIn('subject_id', $ids)->distinct()->pluck('subject_id')->all(),
-            ...Joint::query()->whereIn('host_id', $ids)->distinct()->pluck('host_id')->all(),
-        ], true);
+        Joint::query()->whereIn('id', $face->planned->modelKeys())->delete();
+        $this->freePipes($line)->when($face->pipe !== null, fn (Builder $q) => $q->where('id', '!=', $face->pipe?->id))->delete();
+        if ($face->from < $line->centre_line[0][0] + $line->length() - PlanPipes::LEAST_M) {
+            [$taken, $numbers] = $this->taken($line);
+            ($this->plan)($line, $pipes ?? PlanPipes::evenly($line, $face->from), $face->pipe, $taken, $numbers);
+        }
     }
 
     /** @return Builder<Pipe> that no joint names and of which nobody has said anything: they were only planned */

@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array{a: string, b: string}|null $pipes numbers of the two pipes, planned or recorded
  * @property string|null $pipe_a_id
  * @property string|null $pipe_b_id
+ * @property array<string, float|null>|null $planned what the laying plan asks of it: angle, hour, level
  * @property bool $left_face the crew has moved on from it
  * @property array<string, mixed>|null $register what its procedure puts into the register, by column
  * @property string|null $covered_at since when nobody sees it any more, ISO 8601
@@ -49,7 +50,8 @@ class Joint extends Subject
     protected function casts(): array
     {
         return parent::casts() + [
-            'pipes' => 'array', 'register' => 'array', 'left_face' => 'boolean', 'pulled_apart' => 'boolean', 'cut_out_at' => 'datetime',
+            'pipes' => 'array', 'planned' => 'array', 'register' => 'array',
+            'left_face' => 'boolean', 'pulled_apart' => 'boolean', 'cut_out_at' => 'datetime',
         ];
     }
 

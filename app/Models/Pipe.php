@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $serial
  * @property array<string, mixed> $size material, series, size, dn_mm, od_mm, sdr, wall_mm and what the material brings along
  * @property float|null $length_m
+ * @property float|null $cut_from_m by the laying plan: length of the pipe that it is to be cut from
  * @property string|null $source where it is from
  * @property string|null $delivery_id the delivery with which it came
  * @property string $state to-hand, laid or rejected
@@ -39,7 +40,7 @@ class Pipe extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['size' => 'array', 'length_m' => 'float'];
+    protected $casts = ['size' => 'array', 'length_m' => 'float', 'cut_from_m' => 'float'];
 
     /** @return BelongsTo<Line, $this> */
     public function line(): BelongsTo

@@ -19,7 +19,8 @@ final class Console
           bin/diastoma calc NAME [JSON]        run it on JSON given here or on standard input
           bin/diastoma judge [JSON]            {"procedure": id or object, "line": {…}, "facts": […], "now": "…"}
           bin/diastoma judge FILE FACTS        a procedure file and a file of facts; what is said of each step, to be read
-          bin/diastoma verify FILE [KEY…]      a record or an archive, held against its seals: exits 1 where it does not hold
+          bin/diastoma verify FILE [KEY…]      a record or an archive, held against its seals: exits 1 where it does not hold;
+                                               a key is typed, or a file that holds it
           bin/diastoma check FILE              all that is wrong with a procedure file, by line
           bin/diastoma example ID [NAME]       facts as a crew records them by a procedure that ships, good or as named: input for judge
           bin/diastoma forms                   what a value of a procedure may be put together by
@@ -74,6 +75,12 @@ final class Console
 
             return 64;
         }
+        $keys = self::keys($keys);
+        if (\is_string($keys)) {
+            fwrite($this->err, $keys."\n");
+
+            return 64;
+        }
         $isArchive = file_get_contents($file, length: 4) === "PK\x03\x04";
         $said = $isArchive
             ? Seal\VerifyArchive::of($file, $keys === [] ? null : $keys)
@@ -81,6 +88,29 @@ final class Console
         $this->print($said);
 
         return $said['holds'] ? 0 : 1;
+    }
+
+    /**
+     * Public keys as they are typed, or in a file such as that of an archive. What is no key is said: a seal held against it would be
+     * called broken, and is not.
+     *
+     * @param  list<string>  $given
+     * @return list<string>|string the keys, or why they are none
+     */
+    private static function keys(array $given): array|string
+    {
+        $keys = [];
+        foreach ($given as $word) {
+            $text = is_file($word) ? (string) file_get_contents($word, length: 10000) : $word;
+            foreach (preg_split('/\s+/', trim($text)) ?: [] as $key) {
+                if (\strlen((string) base64_decode($key, true)) !== SODIUM_CRYPTO_SIGN_PUBLICKEYBYTES) {
+                    return "\"{$key}\" is no public key: give it as it was given out, 44 letters and digits, or a file that holds it.";
+                }
+                $keys[] = $key;
+            }
+        }
+
+        return $keys;
     }
 
     private static function noExample(string $id): Refused

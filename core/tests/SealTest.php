@@ -160,6 +160,11 @@ it('says at the command line whether a record holds', function () {
     $file = (string) tempnam(sys_get_temp_dir(), 'record');
     file_put_contents($file, json_encode(sealedRecord()));
     [$code, $out] = console(['verify', $file, testKey()->publicKey()]);
+    $keyFile = (string) tempnam(sys_get_temp_dir(), 'key');
+    file_put_contents($keyFile, testKey()->publicKey()."\n");
+    expect(console(['verify', $file, $keyFile])[0])->toBe(0)
+        ->and(console(['verify', $file, 'public-key.txt'])[0])->toBe(64);
+    unlink($keyFile);
     expect($code)->toBe(0)->and(json_decode($out, true))->toMatchArray(['holds' => true, 'key' => 'given']);
     file_put_contents($file, str_replace('Bram Ivesley', 'Bram Iveslay', (string) file_get_contents($file)));
     [$code, $out] = console(['verify', $file]);

@@ -10,6 +10,8 @@ use App\Actions\KeepPhoto;
 use App\Actions\PlanSection;
 use App\Actions\RecordFact;
 use App\Actions\SayOfPipe;
+use App\Laying\Asked;
+use App\Laying\LayDown;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Pipe;
@@ -57,6 +59,7 @@ final class Demo
         private readonly KeepPhoto $keepPhoto,
         private readonly Stores $stores,
         private readonly SayOfPipe $sayOfPipe,
+        private readonly LayDown $layDown,
     ) {
     }
 
@@ -90,6 +93,7 @@ final class Demo
         $this->pvcLine($project);
         $this->leakingMain($project);
         $this->gasketedLines($project);
+        $this->laidOutLine($project);
         $this->mechanicalLines($project);
         $this->trunkMain($project);
         $this->gasLine($project);
@@ -526,6 +530,38 @@ final class Demo
             [null, 'a rolled gasket', 'leaned nearly too much', null],
             ['name' => 'Moss End drain', 'centre_line' => [[0, 3950.0, 1500.0, 86.0], [61, 4010.5, 1507.0, 86.4]]],
         );
+    }
+
+    /** Round the foot of a bank and over a culvert: laid out pipe by pipe, the first of them in the trench. */
+    private function laidOutLine(Project $project): void
+    {
+        $line = $this->exampleLine($project, 'iron-push-on', [], ['name' => 'Sallow Bank main', 'centre_line' => self::roundTheBank()]);
+        $stock = [['length_m' => 6.0, 'count' => 26], ['length_m' => 5.5, 'count' => 8]];
+        $asked = new Asked($stock, 3.5, null, 0.9, 1.0, 0.005, null, false, 0.0, 0.0);
+        ($this->layDown)($line, $this->people['engineer'], Role::Engineer, $asked, 0.0, 'pipes as they were delivered');
+        foreach ($line->joints()->limit(3)->get() as $i => $joint) {
+            $begun = $this->now->modify('-1 day')->setTime(9, 0)->modify('+'.(45 * $i).' minutes');
+            $this->runOn($joint, null, $begun, $i < 2 ? null : 0.5);
+        }
+    }
+
+    /** @return non-empty-list<array{float, float, float, float}> straights and two arcs, a dip under a culvert; points 3 m apart */
+    private static function roundTheBank(): array
+    {
+        $radii = [[33, null], [93, 140.0], [111, null], [171, -118.0], [192, null]];
+        [$east, $north, $bearing] = [4302.0, 1450.0, deg2rad(72)];
+        $points = [];
+        for ($at = 0; $at <= 192; $at += 3) {
+            $dip = max(0.0, 1 - (($at - 130) / 28) ** 2);
+            $points[] = [(float) $at, round($east, 4), round($north, 4), round(96.2 + 0.004 * $at - 0.55 * $dip ** 2, 4)];
+            $radius = array_values(array_filter($radii, fn (array $row): bool => $at < $row[0]))[0][1] ?? null;
+            $turn = $radius === null ? 0.0 : 3 / $radius;
+            $bearing += $turn / 2;
+            [$east, $north] = [$east + 3 * sin($bearing), $north + 3 * cos($bearing)];
+            $bearing += $turn / 2;
+        }
+
+        return $points;
     }
 
     /**

@@ -7,6 +7,7 @@ return [
         'archived-back' => 'Taken out again: in the lists.',
         'length_m' => 'Extended from :before m to :after m.',
         'name' => 'Renamed from ":before" to ":after".',
+        'pipes_planned' => 'Laid out from the face on: :after pipes in place of :before joints that were planned.',
         'pipe_length_m' => 'Planned anew from the face on, with pipes of :after m instead of :before m.',
     ],
     'decided' => 'Decided by :name (:role): :reason',

@@ -27,6 +27,7 @@ return [
     'password-renewed' => 'chose a new password by a link',
     'pipe-added' => 'added a pipe on :of (:given)',
     'pipe-changed' => 'changed pipe :of (:given)',
+    'plan-laid-down' => 'laid a laying plan down on :of (:given)',
     'procedure-loaded' => 'loaded a procedure',
     'project-changed' => 'changed project :of (:given)',
     'project-made' => 'made project :project',

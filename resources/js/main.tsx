@@ -30,6 +30,7 @@ const ReadPage = lazy(() => import('./procedures/ReadPage'))
 const AdaptPage = lazy(() => import('./procedures/AdaptPage'))
 const StoresPage = lazy(() => import('./stores/StoresPage'))
 const ChangeLinePage = lazy(() => import('./line/ChangeLinePage'))
+const LayingPage = lazy(() => import('./laying/LayingPage'))
 const NearPage = lazy(() => import('./records/NearPage'))
 const PipesPage = lazy(() => import('./pipes/PipesPage'))
 const StretchPage = lazy(() => import('./stretch/StretchPage'))
@@ -64,6 +65,7 @@ const pages: [path: string, page: ReactElement][] = [
   ['/lines/:id/register', <RegisterPage />],
   ['/lines/:id/sections/new', <NewSection />],
   ['/lines/:id/pipes', <PipesPage />],
+  ['/lines/:id/laying', <LayingPage />],
   ['/lines/:id/near', <NearPage />],
   ['/lines/:id/change', <ChangeLinePage />],
   ['/stretches/:id', <StretchPage />],

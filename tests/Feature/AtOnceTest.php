@@ -19,8 +19,11 @@ use App\Actions\RecordFact;
 use App\Actions\SayOfPipe;
 use App\Actions\SealSubject;
 use App\Actions\TakeBackJoint;
+use App\Laying\Asked;
+use App\Laying\LayDown;
 use App\Models\Fact;
 use App\Models\Joint;
+use App\Models\LayingPlan;
 use App\Models\Line;
 use App\Models\Pack;
 use App\Models\PackKind;
@@ -450,6 +453,24 @@ it('records each of many changes of a line, and its chain holds', function () {
     foreach ($changes as $i => $change) {
         expect($change['changes'][0]['before'])->toBe($i === 0 ? 'Test line' : $changes[$i - 1]['changes'][0]['after']);
     }
+});
+
+it('lays one plan down for a face, or finds that work went on, and never two plans through each other', function () {
+    $line = Line::query()->findOrFail($this->makeLine()['id']);
+    $joints = $line->joints()->get();
+    $asked = new Asked([['length_m' => 4.0, 'count' => null]], 1.0, null, 1.0, 1.0, 0.0, null, false, 0.0, 0.0);
+    $said = atOnce(fn (int $i) => $i % 2 === 0
+        ? app(LayDown::class)($line, $this->people['engineer'], Role::Engineer, $asked, 0.0, "plan {$i}")
+        : ($this->recordAs)($joints[0]->id, ($this->body)('pipes', ['pipe_a' => '1', 'pipe_b' => '2'])));
+    $left = Joint::query()->where('line_id', $line->id)->orderBy('chainage_m')->get();
+    expect($left->pluck('chainage_m')->all())->toBe($left->pluck('chainage_m')->unique()->all())
+        ->and($left->pluck('number')->unique()->count())->toBe($left->count())
+        ->and(ExamineSeals::broken($line->refresh()))->toBe([]);
+    // Whatever was told that it is done is there: a reading with its joint, or a plan.
+    $facts = Fact::query()->where('step', 'pipes')->get();
+    expect($facts->every(fn (Fact $fact) => Joint::query()->whereKey($fact->subject_id)->exists()))->toBeTrue()
+        ->and(LayingPlan::query()->where('line_id', $line->id)->count())
+        ->toBe(count(array_filter(array_keys($said), fn (int $i) => $i % 2 === 0 && $said[$i] === 'done')));
 });
 
 it('makes a file once for all who ask for it, and lets no two makers have the same', function () {

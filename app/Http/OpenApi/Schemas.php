@@ -1062,6 +1062,13 @@ use OpenApi\Attributes as OA;
             items: new OA\Items(ref: '#/components/schemas/Offer'),
         ),
         new OA\Property(
+            property: 'planned',
+            description: 'of a joint: what the laying plan asks of it, degrees and metres',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true),
+            nullable: true,
+        ),
+        new OA\Property(
             property: 'contested',
             description: 'readings that are kept beside the record until somebody decides which counts',
             type: 'array',

@@ -10,7 +10,8 @@ trait SaidOfALine
     private const NAMED = [
         'name', 'dn_mm', 'nominal', 'series', 'sdr', 'wall_mm', 'od_mm', 'design_bar',
         'mdp_bar', 'pipe_length_m', 'centre_line', 'procedure_hash', 'from_m', 'to_m', 'method_hash',
-        'gauge_m', 'factor', 'water_c', 'fill_l_s', 'pipe_max_bar',
+        'gauge_m', 'factor', 'water_c', 'fill_l_s', 'pipe_max_bar', 'stock', 'max_joint_angle_deg', 'limit_source', 'working_share',
+        'min_piece_m', 'joint_allowance_m', 'barrel_tol_m', 'off_right_m', 'off_up_m', 'reason',
     ];
 
     /** @return array<string, string> */

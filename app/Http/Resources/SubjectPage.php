@@ -77,6 +77,7 @@ final class SubjectPage
             'chainage_m' => $joint->chainage_m,
             'place' => $joint->place,
             'pipes' => $joint->pipes,
+            'planned' => $joint->planned,
             'cut_out_reason' => $joint->cut_out_reason,
             'covered_at' => $joint->covered_at,
             'covering_id' => $joint->covering_id,

@@ -143,6 +143,64 @@ final class Alignment
         return $low;
     }
 
+    /** @return array{float, float} chainage of the sharpest corner between two others, and by how much it turns, degrees */
+    public function sharpestCorner(float $from, float $to): array
+    {
+        $found = [$from, 0.0];
+        foreach ($this->parts as $i => $part) {
+            $turn = rad2deg($this->corners[$i]);
+            if ($part->from >= $from && $part->from <= $to && $turn > $found[1]) {
+                $found = [$part->from, $turn];
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array{self, self} the line to a corner, and on from it */
+    public function splitAt(float $chainage): array
+    {
+        $before = array_values(array_filter($this->parts, fn (AlignmentPart $part): bool => $part->from < $chainage - 1e-9));
+        $after = array_values(array_filter($this->parts, fn (AlignmentPart $part): bool => $part->from >= $chainage - 1e-9));
+        if ($before === [] || $after === []) {
+            throw new \LogicException('Split at an end of the line');
+        }
+
+        return [new self($before, $this->origin), new self($after, $this->origin)];
+    }
+
+    /**
+     * The curve that a place lies in: an arc, or corners that follow each other within a pipe's length and turn the same way.
+     *
+     * @param  float  $within  m
+     * @return array{radius_m: float, turn_deg: float}|null null: it lies in none
+     */
+    public function curveAt(float $chainage, float $within): ?array
+    {
+        $at = $this->partAt($chainage);
+        $turn = 0.0;
+        $length = 0.0;
+        for ($i = $at; $i < \count($this->parts) && $this->bends($i, $within); $i++) {
+            $length += $this->parts[$i]->to - $this->parts[$i]->from;
+            $turn += $this->parts[$i]->turnWithin(INF) + $this->corners[$i];
+        }
+        for ($i = $at - 1; $i >= 0 && $this->bends($i, $within); $i--) {
+            $length += $this->parts[$i]->to - $this->parts[$i]->from;
+            $turn += $this->parts[$i]->turnWithin(INF) + $this->corners[$i];
+        }
+
+        return $turn > 1e-6 && $length > 0 ? ['radius_m' => $length / $turn, 'turn_deg' => rad2deg($turn)] : null;
+    }
+
+    /** Is it an arc, or a chord between two corners that are near each other? */
+    private function bends(int $part, float $within): bool
+    {
+        $here = $this->parts[$part];
+
+        return ! $here->isStraight
+            || $here->to - $here->from <= $within && $this->corners[$part] > 0 && ($this->corners[$part + 1] ?? 0.0) > 0;
+    }
+
     /**
      * The first place beyond that lies so far away, straight through space: where the next joint is.
      *
@@ -153,7 +211,7 @@ final class Alignment
     {
         $part = $this->parts[$from->part];
         $to = $from->chainage + $span * $part->planShare;
-        if ($part->isStraight && $to <= $part->to) {
+        if ($part->isStraight && $to <= $part->to && ! $from->isOff) {
             return $part->spot($from->part, $to);
         }
         $most = min($from->chainage + self::BRACKET * $span, $this->end->chainage);
@@ -226,6 +284,9 @@ final class Alignment
      */
     public function offBarrelAtMost(Spot $from, Spot $to): float
     {
+        if ($from->isOff) {
+            return INF;
+        }
         $span = $to->chainage - $from->chainage;
         $most = 0.0;
         $corners = 0.0;
@@ -243,7 +304,7 @@ final class Alignment
      */
     public function offBarrel(Spot $from, Spot $to): float
     {
-        if ($from->part === $to->part && $this->parts[$from->part]->isStraight) {
+        if ($from->part === $to->part && $this->parts[$from->part]->isStraight && ! $from->isOff) {
             return 0.0;
         }
         $places = [];

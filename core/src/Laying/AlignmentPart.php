@@ -15,7 +15,7 @@ final readonly class AlignmentPart
     /** Straight in plan and in level: the line itself is where a pipe lies. */
     public bool $isStraight;
 
-    /** Run in plan for each metre of its true length where it begins. */
+    /** Chainage for each metre of its true length where it begins. */
     public float $planShare;
 
     /**
@@ -26,6 +26,7 @@ final readonly class AlignmentPart
      * @param  float  $curvature  1/m in plan, plus to the right
      * @param  float  $grade  rise over run, there
      * @param  float  $bend  change of the grade for each metre
+     * @param  float  $scale  metres in plan for each metre of chainage: chainages are given, and a little off
      */
     public function __construct(
         public float $from,
@@ -37,17 +38,18 @@ final readonly class AlignmentPart
         private float $curvature = 0.0,
         private float $grade = 0.0,
         private float $bend = 0.0,
+        private float $scale = 1.0,
     ) {
         $this->sine = sin($bearing);
         $this->cosine = cos($bearing);
         $this->isStraight = $curvature === 0.0 && $bend === 0.0;
-        $this->planShare = 1 / sqrt(1 + $grade ** 2);
+        $this->planShare = 1 / sqrt(1 + $grade ** 2) / $scale;
     }
 
     /** @return array{float, float, float} easting, northing, level, m */
     public function at(float $chainage): array
     {
-        $run = $chainage - $this->from;
+        $run = ($chainage - $this->from) * $this->scale;
         $level = $this->level + ($this->grade + $this->bend * $run / 2) * $run;
         if ($this->curvature === 0.0) {
             return [$this->east + $this->sine * $run, $this->north + $this->cosine * $run, $level];
@@ -64,16 +66,16 @@ final readonly class AlignmentPart
     /** @return array{float, float, float} what a metre of chainage adds to each */
     public function slope(float $chainage): array
     {
-        $run = $chainage - $this->from;
+        $run = ($chainage - $this->from) * $this->scale;
         $bearing = $this->bearing + $this->curvature * $run;
 
-        return [sin($bearing), cos($bearing), $this->grade + $this->bend * $run];
+        return [$this->scale * sin($bearing), $this->scale * cos($bearing), $this->scale * ($this->grade + $this->bend * $run)];
     }
 
     /** @return array{float, float} bearing in radians and grade where it ends */
     public function leaves(): array
     {
-        $run = $this->to - $this->from;
+        $run = ($this->to - $this->from) * $this->scale;
 
         return [$this->bearing + $this->curvature * $run, $this->grade + $this->bend * $run];
     }
@@ -81,7 +83,7 @@ final readonly class AlignmentPart
     /** Length in space, m: by Simpson's rule, which a parabola's small change of grade needs no more of. */
     public function trueLength(): float
     {
-        $run = $this->to - $this->from;
+        $run = ($this->to - $this->from) * $this->scale;
         $stretch = fn (float $share): float => hypot(1.0, $this->grade + $this->bend * $share * $run);
 
         return $run * ($stretch(0) + 4 * $stretch(0.25) + 2 * $stretch(0.5) + 4 * $stretch(0.75) + $stretch(1)) / 12;
@@ -90,7 +92,7 @@ final readonly class AlignmentPart
     /** By how much it turns within so many metres, at most, radians. */
     public function turnWithin(float $metres): float
     {
-        $run = min($metres, $this->to - $this->from);
+        $run = min($metres, ($this->to - $this->from) * $this->scale);
 
         return (abs($this->curvature) + abs($this->bend)) * $run;
     }

@@ -11,6 +11,9 @@ use Diastoma\Core\Refused;
 /** A line as it is given: the points of its invert, or straights and arcs with a profile. Read into an {@see Alignment}. */
 final readonly class GivenLine
 {
+    /** Chainages and the distances between points may differ by this share. */
+    private const OFF_AT_MOST = 0.02;
+
     /**
      * @param  list<SurveyPoint>|null  $points
      * @param  list<LineElement>|null  $elements
@@ -35,28 +38,51 @@ final readonly class GivenLine
     }
 
     /** @param  list<SurveyPoint>  $points */
-    public static function throughPoints(array $points, float $chainage = 0.0): Alignment
+    public static function throughPoints(array $points): Alignment
+    {
+        return self::stationed($points, null);
+    }
+
+    /**
+     * @param  list<SurveyPoint>  $points
+     * @param  list<float>|null  $chainages  of the points, m; null: the plan distance from the first one
+     */
+    public static function stationed(array $points, ?array $chainages): Alignment
     {
         if (\count($points) < 2) {
             throw self::refused('line.points holds '.\count($points).' points; a line has at least 2.');
         }
         $first = $points[0];
         $parts = [];
+        $chainage = $chainages[0] ?? 0.0;
         for ($i = 1; $i < \count($points); $i++) {
             [$from, $to] = [$points[$i - 1], $points[$i]];
             $run = $from->inPlan($to);
             if ($run <= 0) {
                 throw self::refused("line.points, rows {$i} and ".($i + 1).' have the same place in plan: no pipe goes between them.');
             }
+            $next = $chainages[$i] ?? $chainage + $run;
+            $scale = $run / ($next - $chainage);
+            if (abs($scale - 1) > self::OFF_AT_MOST) {
+                throw self::refused(sprintf(
+                    'line.points, rows %d and %d are %.3f m apart, and their chainages differ by %.3f m: one of them is wrong.',
+                    $i,
+                    $i + 1,
+                    $run,
+                    $next - $chainage,
+                ));
+            }
             $parts[] = new AlignmentPart(
                 $chainage,
-                $chainage += $run,
+                $next,
                 $from->east - $first->east,
                 $from->north - $first->north,
                 $from->level - $first->level,
                 atan2($to->east - $from->east, $to->north - $from->north),
                 grade: ($to->level - $from->level) / $run,
+                scale: $scale,
             );
+            $chainage = $next;
         }
 
         return new Alignment($parts, [$first->east, $first->north, $first->level]);

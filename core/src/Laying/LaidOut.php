@@ -7,9 +7,16 @@ namespace Diastoma\Core\Laying;
 /** The pieces of a plan in their places: what the crew sets, measures and cuts, pipe by pipe. */
 final readonly class LaidOut
 {
-    /** @param  list<Piece>  $pieces */
-    public function __construct(private Alignment $line, private LayingRules $rules, private array $pieces)
-    {
+    /**
+     * @param  list<Piece>  $pieces
+     * @param  bool  $isWhole  the last one ends the line
+     */
+    public function __construct(
+        private Alignment $line,
+        private LayingRules $rules,
+        private array $pieces,
+        private bool $isWhole = true,
+    ) {
     }
 
     /**
@@ -20,11 +27,12 @@ final readonly class LaidOut
     public function rows(float $limit, ?float $od): array
     {
         $rows = [];
-        $here = $this->line->spotAt($this->line->from());
+        $here = $this->rules->begins($this->line);
         $before = $this->rules->start;
         $last = \count($this->pieces) - 1;
         foreach ($this->pieces as $i => $piece) {
-            $next = $i === $last ? $this->line->end() : $this->line->next($here, $piece->length + $this->rules->allowance);
+            $ends = $i === $last && $this->isWhole;
+            $next = $ends ? $this->line->end() : $this->line->next($here, $piece->length + $this->rules->allowance);
             $next ??= $this->line->end();
             $direction = Direction::fromSpot($here, $next, $here->distance($next));
             $angle = $before?->angleTo($direction);

@@ -37,6 +37,11 @@ final class LayPass
 
     private ?float $stuckAt = null;
 
+    /** The state at that joint, and by how much it would have to turn, degrees. */
+    private ?LayState $stuck = null;
+
+    private ?float $stuckAngle = null;
+
     private bool $leftLine = false;
 
     /** @var list<float> lengths of the pieces that may be cut within the line, m */
@@ -64,7 +69,7 @@ final class LayPass
     /** A pass is run once. */
     public function run(): LayOutcome
     {
-        $start = $this->line->spotAt($this->line->from());
+        $start = $this->rules->begins($this->line);
         $states = [new LayState($start, $this->rules->start, -1, -1, $this->rules->counts())];
         for ($level = 0; $states !== []; $level++) {
             $best = null;
@@ -139,7 +144,9 @@ final class LayPass
         $joint = $this->line->next($state->joint, $span);
         if ($joint === null) {
             // The line goes on, and no place of it is so far away: it turns too sharply.
-            $tried->angle = $tried->angle || $state->joint->chainage + Alignment::BRACKET * $span < $this->end->chainage;
+            if ($state->joint->chainage + Alignment::BRACKET * $span < $this->end->chainage) {
+                $tried->refusedFor(null);
+            }
 
             return;
         }
@@ -153,7 +160,7 @@ final class LayPass
             : Direction::fromSpot($state->joint, $joint, $span);
         $angle = $state->last === null || $direction === $state->last ? 0.0 : $state->last->angleTo($direction);
         if (! $this->rules->allowsAngle($angle)) {
-            $tried->angle = true;
+            $tried->refusedFor($angle);
 
             return;
         }
@@ -217,7 +224,7 @@ final class LayPass
         $direction = Direction::fromSpot($state->joint, $this->end, $span);
         $angle = $state->last?->angleTo($direction) ?? 0.0;
         if (! $rules->allowsAngle($angle)) {
-            $tried->angle = true;
+            $tried->refusedFor($angle);
 
             return null;
         }
@@ -264,7 +271,9 @@ final class LayPass
     {
         $tolerance = $this->rules->barrelTolerance;
 
+        // Where the last pipe was laid off the line the next one comes back to it: it is not held against it.
         return $tolerance !== null
+            && ! $from->isOff
             && $this->line->offBarrelAtMost($from, $to) > $tolerance
             && $this->line->offBarrel($from, $to) > $tolerance + 1e-9;
     }
@@ -289,8 +298,10 @@ final class LayPass
             $tried->end => $this->end->chainage,
             default => null,
         };
-        if ($at !== null) {
-            $this->stuckAt = max($at, $this->stuckAt ?? $at);
+        if ($at !== null && $at > ($this->stuckAt ?? -INF)) {
+            $this->stuckAt = $at;
+            $this->stuck = $state;
+            $this->stuckAngle = $tried->least;
         }
     }
 
@@ -350,13 +361,19 @@ final class LayPass
 
     private function outcome(LayState $last): LayOutcome
     {
+        return new LayOutcome($this->pieces($last), $last->cuts, $last->angle, ! $this->dropped);
+    }
+
+    /** @return list<Piece> in order */
+    private function pieces(LayState $last): array
+    {
         $pieces = [];
         for ($at = $last->trail; $at >= 0; $at = intdiv($this->trail[$at], self::STOCKS) - 1) {
             $stock = $this->rules->stock[$this->trail[$at] % self::STOCKS]->length;
             $pieces[] = new Piece($this->cut[$at] ?? $stock, $stock);
         }
 
-        return new LayOutcome(array_reverse($pieces), $last->cuts, $last->angle, ! $this->dropped);
+        return array_reverse($pieces);
     }
 
     private function cannot(): LayOutcome
@@ -368,7 +385,17 @@ final class LayPass
             default => 'closing',
         };
 
-        return new LayOutcome([], 0, 0.0, ! $this->dropped, $why, $why === 'angle' ? $this->stuckAt : null);
+        $isAngle = $why === 'angle';
+
+        return new LayOutcome(
+            $isAngle && $this->stuck !== null ? $this->pieces($this->stuck) : [],
+            0,
+            0.0,
+            ! $this->dropped,
+            $why,
+            $isAngle ? $this->stuckAt : null,
+            $isAngle ? $this->stuckAngle : null,
+        );
     }
 
     private function isShortOfStock(): bool
@@ -381,6 +408,6 @@ final class LayPass
             $sum += $pipe->count * ($pipe->length + $this->rules->allowance);
         }
 
-        return $sum < $this->line->trueLength() - $this->rules->closeTolerance;
+        return $sum < $this->line->trueLengthFrom($this->rules->begins($this->line)) - $this->rules->closeTolerance;
     }
 }

@@ -42,6 +42,18 @@ final readonly class LaySearch
         return $cut->isFeasible() ? $cut : $whole;
     }
 
+    /** The same by the more likely ways alone: what a help would come to, in a fraction of the time. */
+    public function likely(): LayOutcome
+    {
+        $whole = $this->pass(self::NARROW, null, false);
+        if ($whole->isFeasible() || ! $this->rules->phaseCuts) {
+            return $whole;
+        }
+        $cut = $this->pass(self::NARROW, null, true);
+
+        return $cut->isFeasible() ? $cut : $whole;
+    }
+
     private function best(bool $mayCut): LayOutcome
     {
         $narrow = $this->pass(self::NARROW, null, $mayCut);

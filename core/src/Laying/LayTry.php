@@ -12,6 +12,15 @@ final class LayTry
     /** A pipe was refused for the angle of its joint. */
     public bool $angle = false;
 
+    /** The smallest of the angles that were refused, degrees; null: it could not even be said */
+    public ?float $least = null;
+
+    public function refusedFor(?float $angle): void
+    {
+        $this->angle = true;
+        $this->least = $angle === null ? $this->least : min($angle, $this->least ?? $angle);
+    }
+
     /** The last pipe was refused for the angle with what it must meet. */
     public bool $end = false;
 

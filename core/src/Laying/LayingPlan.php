@@ -25,7 +25,9 @@ use Diastoma\Core\Units\Quantity;
     Family::Gasketed,
     [
         'feasible', 'pieces', 'piece_count', 'joint_count', 'cut_count', 'max_angle_deg', 'closing_piece_m', 'fewest_proved', 'rows',
-        'fail_reason', 'fail_station_m', 'fail_turn_deg', 'longest_pipe_m', 'needed_radius_m', 'bends_deg', 'residual_deg',
+        'fail_reason', 'fail_station_m', 'fail_angle_deg', 'fail_turn_deg', 'longest_pipe_m',
+        'needed_radius_m', 'bends_deg', 'residual_deg',
+        'helps',
     ],
     'Geometry; search over all ways, level by level',
     codes: ['fail_reason' => ['stock', 'angle', 'tolerance', 'closing']],
@@ -72,17 +74,22 @@ final class LayingPlan
 
         return [
             'feasible' => $isFeasible,
-            'pieces' => array_map(fn (Piece $piece): float => $piece->length, $outcome->pieces),
+            'pieces' => $isFeasible ? array_map(fn (Piece $piece): float => $piece->length, $outcome->pieces) : [],
             'piece_count' => $isFeasible ? $count : null,
             'joint_count' => $isFeasible ? $count - 1 + ($start === null ? 0 : 1) + ($end === null ? 0 : 1) : null,
             'cut_count' => $isFeasible ? $outcome->cuts : null,
             'max_angle_deg' => $isFeasible ? $outcome->angle : null,
-            'closing_piece_m' => $last !== null && $last->isCut() ? $last->length : null,
+            'closing_piece_m' => $isFeasible && $last !== null && $last->isCut() ? $last->length : null,
             'fewest_proved' => $outcome->isProved,
             'rows' => $isFeasible ? (new LaidOut($alignment, $rules, $outcome->pieces))->rows($most, $od) : [],
             'fail_reason' => $outcome->why,
             'fail_station_m' => $outcome->failsAt,
+            'fail_angle_deg' => $outcome->failAngle,
             ...(new WhereItFails($alignment, $rules))->says($outcome->failsAt),
+            'helps' => array_map(
+                fn (LayingHelp $help): array => $help->toArray(),
+                (new LayingHelps($alignment, $rules, $most))->to($outcome),
+            ),
         ];
     }
 

@@ -10,6 +10,9 @@ final readonly class LayingRules
     /** Angles are held against the limit with so much slack, degrees: what is left over of coordinates. */
     private const SLACK_DEG = 1e-6;
 
+    /** Shorter than this nobody cuts a piece, m. */
+    public const LEAST_PIECE_M = 0.3;
+
     /** @var non-empty-list<StockPipe> longest first */
     public array $stock;
 
@@ -19,6 +22,7 @@ final readonly class LayingRules
      * @param  float  $leastPiece  m
      * @param  float  $allowance  m that the gap at a joint adds to each pipe
      * @param  float  $closeTolerance  m, misfit at the end that the joints take up
+     * @param  Spot|null  $from  where the last pipe ends that is laid; null: at the beginning of the line
      * @param  float|null  $barrelTolerance  m that a pipe may lie off the line
      */
     public function __construct(
@@ -31,9 +35,53 @@ final readonly class LayingRules
         public ?Direction $end = null,
         public ?float $barrelTolerance = null,
         public bool $phaseCuts = false,
+        public ?Spot $from = null,
     ) {
         usort($stock, fn (StockPipe $a, StockPipe $b): int => $b->length <=> $a->length);
         $this->stock = $stock;
+    }
+
+    /**
+     * The same with some of it said otherwise; what is left out stays.
+     *
+     * @param  non-empty-list<StockPipe>|null  $stock
+     */
+    public function with(?array $stock = null, ?float $mostAngle = null, ?float $leastPiece = null, bool $phaseCuts = false): self
+    {
+        return new self(
+            $stock ?? $this->stock,
+            $mostAngle ?? $this->mostAngle,
+            $leastPiece ?? $this->leastPiece,
+            $this->allowance,
+            $this->closeTolerance,
+            $this->start,
+            $this->end,
+            $this->barrelTolerance,
+            $phaseCuts || $this->phaseCuts,
+            $this->from,
+        );
+    }
+
+    /** To a fitting: what must be met at the end counts no more; from a fitting on: what lies before it counts no more. */
+    public function atFitting(bool $isBefore): self
+    {
+        return new self(
+            $this->stock,
+            $this->mostAngle,
+            $this->leastPiece,
+            $this->allowance,
+            $this->closeTolerance,
+            $isBefore ? $this->start : null,
+            $isBefore ? null : $this->end,
+            $this->barrelTolerance,
+            $this->phaseCuts,
+            $isBefore ? $this->from : null,
+        );
+    }
+
+    public function begins(Alignment $line): Spot
+    {
+        return $this->from ?? $line->spotAt($line->from());
     }
 
     public function allowsAngle(float $degrees): bool

@@ -32,6 +32,6 @@ final readonly class PiecesLeft
     /** Of the whole line, in whole pieces. */
     public function ofAll(): float
     {
-        return ceil($this->from($this->line->spotAt($this->line->from()), $this->rules->counts()) - 1e-9);
+        return ceil($this->from($this->rules->begins($this->line), $this->rules->counts()) - 1e-9);
     }
 }

@@ -53,7 +53,11 @@ final readonly class WhereItFails
             }
         }
 
-        return $sharpest === null ? null : 1 / $sharpest;
+        if ($sharpest !== null) {
+            return 1 / $sharpest;
+        }
+
+        return $this->line->curveAt($chainage + $span / 2, $span)['radius_m'] ?? null;
     }
 
     /** How far the line turns from a pipe before that joint to one behind it, degrees. */

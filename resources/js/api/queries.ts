@@ -6,6 +6,7 @@ import {
   type BoxProgramme,
   type Found,
   type Near,
+  type LayingPage,
   type LineFull,
   type LinePipe,
   type LineShort,
@@ -80,6 +81,7 @@ export const useLines = () => use<LineShort[]>('lines')
 export const useLine = (id: string) => use<LineFull>(`lines/${id}`, { off: id === '' })
 /** @param place  `at_m=212`, or `easting=…&northing=…`; empty: nowhere yet */
 export const useNear = (id: string, place: string) => use<Near>(`lines/${id}/near?${place}`, { off: place === '' })
+export const useLaying = (id: string) => use<LayingPage>(`lines/${id}/laying-plan`, { off: id === '' })
 export const useLog = (id: string) => use<LogEntry[]>(`lines/${id}/log`, { off: id === '' })
 /**
  * Facts are only ever added: an answer that lacks one that is known was on its way before it was stored, and must not

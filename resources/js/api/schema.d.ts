@@ -364,6 +364,109 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lines/{line}/laying-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the laying plan of a line starts from, and the one that was laid down last */
+        get: operations["3744967791d3fa3682167da6c6572400"];
+        put?: never;
+        /** Lay a plan down: its joints and pipes come in the place of those that nobody has begun */
+        post: operations["4421dfd3f705afac170a5ef69aaf0709"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/{line}/laying-plan/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lay the rest of a line out; nothing is kept */
+        post: operations["7b9fb5242266b5ce22e99f4872662c1d"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/{line}/laying-plan.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plan that was laid down, as a table */
+        get: operations["46634dc4c45b29810db5b035616083cb"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/{line}/laying-plan.geojson": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same for a map */
+        get: operations["ae24da6e68f176367d5588f13fb97b3a"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/{line}/laying-plan.xml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as a LandXML alignment */
+        get: operations["957941839c01382f4a55166b8228b1e6"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/{line}/laying-sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same on paper, for the trench */
+        get: operations["098aaab6fe6d5e5ce794b9fbf736627b"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines": {
         parameters: {
             query?: never;
@@ -1265,6 +1368,115 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        StockRow: {
+            /** @description The shapes of the laying plan. Metres and degrees. */
+            length_m: number;
+            /** @description null: plenty */
+            count: number | null;
+        };
+        LaidPlace: {
+            e_m: number;
+            n_m: number;
+            invert_m: number;
+        };
+        /** @description What a laying plan is to keep to */
+        LayingAsked: {
+            stock: components["schemas"]["StockRow"][];
+            /** @description largest angle of a joint */
+            max_joint_angle_deg: number | null;
+            /** @description whose figure it is, where the procedure says none */
+            limit_source?: string | null;
+            /** @description of the limit that is used */
+            working_share: number;
+            min_piece_m: number;
+            /** @description gap kept at a joint */
+            joint_allowance_m?: number | null;
+            /** @description a pipe may lie off the line by */
+            barrel_tol_m?: number | null;
+            allow_phase_cuts?: boolean | null;
+            /** @description the last pipe lies to the right of the line by */
+            off_right_m?: number | null;
+            off_up_m?: number | null;
+        };
+        /** @description A pipe in its place */
+        LaidRow: {
+            pipe: number;
+            length_m: number;
+            cut_from_m: number | null;
+            from_m: number;
+            to_m: number;
+            from: components["schemas"]["LaidPlace"];
+            to: components["schemas"]["LaidPlace"];
+            azimuth_deg: number;
+            grade_ratio: number;
+            /** @description of the joint before it */
+            angle_deg: number | null;
+            /** @description of the limit */
+            angle_share: number | null;
+            turn_hour: number | null;
+            turn_right_deg: number | null;
+            turn_up_deg: number | null;
+            gap_difference_m: number | null;
+            off_line_m: number;
+        };
+        /** @description What would help where a line cannot be laid, and what it costs */
+        LayingHelp: {
+            /** @enum {string} */
+            kind: "whole-limit" | "shorter-pipes" | "cuts-within" | "bend" | "wider-curve" | "more-pipes" | "shorter-closing";
+            /** @description null: worked out only, the line itself would change */
+            enough: boolean | null;
+            pieces: number | null;
+            cuts: number | null;
+            max_angle_deg: number | null;
+            length_m?: number;
+            count?: number;
+            bend_deg?: number;
+            at_m?: number;
+            residual_deg?: number;
+            radius_m?: number;
+            moves_m?: number;
+            longer_by_m?: number;
+            short_m?: number;
+        };
+        LayingOutcome: {
+            from_m: number;
+            feasible: boolean;
+            piece_count: number | null;
+            cut_count: number | null;
+            max_angle_deg: number | null;
+            fewest_proved: boolean;
+            /** @enum {string|null} */
+            fail_reason: "stock" | "angle" | "tolerance" | "closing" | null;
+            fail_station_m: number | null;
+            fail_angle_deg: number | null;
+            rows: components["schemas"]["LaidRow"][];
+            helps: components["schemas"]["LayingHelp"][];
+        };
+        LayingPage: {
+            /** @description chainage of the face */
+            from_m: number;
+            /** @description number of the last joint that was begun */
+            face: string | null;
+            /** @description number of the last pipe that lies */
+            pipe: string | null;
+            /** @description how far a joint may turn, by the procedure; null: it says nothing of it */
+            turns: {
+                limit_deg: number;
+                source: string;
+            } | null;
+            to_hand: components["schemas"]["StockRow"][];
+            may_lay_down: boolean;
+            asked: components["schemas"]["LayingAsked"];
+            /** @description the one that was laid down last */
+            plan: {
+                /** Format: date-time */
+                at: string;
+                by: string;
+                reason: string;
+                from_m: number;
+                rows: components["schemas"]["LaidRow"][];
+            } | null;
+        };
         Problem: {
             /** @description The shapes that the API speaks. */
             title: string;
@@ -1980,6 +2192,10 @@ export interface components {
         Subject: {
             /** @description what other joints have recorded and this one may take over, the newest first */
             offers: components["schemas"]["Offer"][];
+            /** @description of a joint: what the laying plan asks of it, degrees and metres */
+            planned?: {
+                [key: string]: number | null;
+            } | null;
             /** @description readings that are kept beside the record until somebody decides which counts */
             contested?: {
                 id: string;
@@ -7961,6 +8177,199 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    "3744967791d3fa3682167da6c6572400": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayingPage"];
+                };
+            };
+        };
+    };
+    "4421dfd3f705afac170a5ef69aaf0709": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["LayingAsked"] & {
+                    reason: string;
+                    /** @description the face that the person saw */
+                    from_m: number;
+                };
+            };
+        };
+        responses: {
+            /** @description Laid down */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayingPage"];
+                };
+            };
+            /** @description Work went on meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "7b9fb5242266b5ce22e99f4872662c1d": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["LayingAsked"];
+            };
+        };
+        responses: {
+            /** @description What comes of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayingOutcome"];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "46634dc4c45b29810db5b035616083cb": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+        };
+    };
+    ae24da6e68f176367d5588f13fb97b3a: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/geo+json": unknown;
+                };
+            };
+        };
+    };
+    "957941839c01382f4a55166b8228b1e6": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/xml": unknown;
+                };
+            };
+        };
+    };
+    "098aaab6fe6d5e5ce794b9fbf736627b": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
             };
         };
     };

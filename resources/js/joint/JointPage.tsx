@@ -12,6 +12,7 @@ import { TakeAway } from '../ui/TakeAway'
 import { useShow } from '../ui/units'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 import { VerdictMark } from '../ui/Verdict'
+import { ByThePlan } from './ByThePlan'
 import { Covering } from './Covering'
 import { NextJoint } from './NextJoint'
 import { PullApart } from './PullApart'
@@ -103,6 +104,7 @@ export default function JointPage(): ReactElement {
           )}
         </Typography>
       )}
+      <ByThePlan joint={data} />
       <StepRunner
         key={id}
         path={subjectAt('joint', id)}

@@ -218,6 +218,9 @@ export default function LinePage(): ReactElement {
             <MuiLink component={Link} to={`/lines/${id}/register`} sx={{ py: 1 }}>
               {say('line.registerAndExports')}
             </MuiLink>
+            <MuiLink component={Link} to={`/lines/${id}/laying`} sx={{ py: 1 }}>
+              {say('laying.title')}
+            </MuiLink>
             <MuiLink component={Link} to={`/lines/${id}/pipes`} sx={{ py: 1 }}>
               {say('common.pipes')}
             </MuiLink>

@@ -62,7 +62,8 @@ namespace Diastoma\Core\Procedure\Compile;
  *     cut_out?: array{joints: int, piece_m?: int|float, rejoins?: bool},
  *     attached?: array{place: string, each_side: int}, letter?: string,
  *     covers?: string|array<string, mixed>, uncovers?: string|array<string, mixed>,
- *     receives?: array{pipes: string|array<string, mixed>, from?: string|array<string, mixed>}
+ *     receives?: array{pipes: string|array<string, mixed>, from?: string|array<string, mixed>},
+ *     turns?: array{parameter?: string, rule?: string|array<string, mixed>, nominal?: string|array<string, mixed>}
  * }
  * @phpstan-type ParameterText array{value: int|float|string|bool, label?: string, source: string, certainty: string}
  * @phpstan-type ProcedureText array{

@@ -13,6 +13,7 @@ use Diastoma\Core\Procedure\Tells\CutOut;
 use Diastoma\Core\Procedure\Tells\Receives;
 use Diastoma\Core\Procedure\Tells\TagLine;
 use Diastoma\Core\Procedure\Tells\Tells;
+use Diastoma\Core\Procedure\Tells\Turns;
 
 /**
  * Compiles what a procedure tells the rest of the product. Nothing is judged by it.
@@ -56,6 +57,7 @@ final readonly class TellsCompiler
             covers: $this->time('covers', $tells['covers'] ?? null),
             uncovers: $this->time('uncovers', $tells['uncovers'] ?? null),
             receives: isset($tells['receives']) ? $this->receives($tells['receives']) : null,
+            turns: isset($tells['turns']) ? $this->turns($tells['turns']) : null,
         );
     }
 
@@ -91,6 +93,27 @@ final readonly class TellsCompiler
         return new Receives(
             $at->below('pipes')->expression($receives['pipes']),
             isset($receives['from']) ? $at->below('from')->expression($receives['from']) : null,
+        );
+    }
+
+    /** @param  array{parameter?: string, rule?: string|array<string, mixed>, nominal?: string|array<string, mixed>}  $turns */
+    private function turns(array $turns): Turns
+    {
+        $at = $this->reader->below('tells')->below('turns');
+        if (isset($turns['parameter']) === isset($turns['rule'])) {
+            $at->fault('wants a parameter, or a rule with the nominal size: one of the two');
+        }
+        if (isset($turns['parameter'])) {
+            // Read for its faults alone: a parameter that is not there is named.
+            $at->below('parameter')->expression('$param.'.$turns['parameter']);
+        } elseif (! isset($turns['nominal'])) {
+            $at->fault('a rule wants the nominal size');
+        }
+
+        return new Turns(
+            $turns['parameter'] ?? null,
+            isset($turns['rule']) ? $at->below('rule')->expression($turns['rule']) : null,
+            isset($turns['nominal']) ? $at->below('nominal')->expression($turns['nominal']) : null,
         );
     }
 

@@ -25,6 +25,7 @@ final readonly class Tells
      * @param  Expression|null  $covers  of a stretch: the time from which its joints are covered
      * @param  Expression|null  $uncovers  of a stretch: the time from which its joints lie bare again
      * @param  Receives|null  $receives  pipes that came with it
+     * @param  Turns|null  $turns  how far such a joint may turn
      */
     public function __construct(
         public array $clocks,
@@ -39,6 +40,7 @@ final readonly class Tells
         private ?Expression $covers = null,
         private ?Expression $uncovers = null,
         private ?Receives $receives = null,
+        private ?Turns $turns = null,
     ) {
     }
 
@@ -57,6 +59,7 @@ final readonly class Tells
             coveredAt: self::number($this->covers?->of($known)),
             openedAt: self::number($this->uncovers?->of($known)),
             received: $this->receives?->told($known),
+            turns: $this->turns?->told($known),
         );
     }
 

@@ -11,6 +11,7 @@ use Diastoma\Core\Units\UnitSystem;
  * What is told of one joint or stretch as it stands.
  *
  * @phpstan-import-type Received from Receives
+ * @phpstan-import-type Turn from Turns
  */
 final readonly class Told
 {
@@ -22,6 +23,7 @@ final readonly class Told
      * @param  string|null  $coveredAt  of a stretch: when its joints were covered, ISO 8601; null: they are not
      * @param  string|null  $openedAt  of a stretch: when its joints were laid bare again, ISO 8601; null: they were not
      * @param  Received|null  $received
+     * @param  Turn|null  $turns  how far it may turn, and who says so; null: nobody does
      * @param  array{label: string, text: Spoken|null}  $tagHead
      * @param  list<array{label: string, text: Spoken|null}>  $tag
      */
@@ -35,6 +37,7 @@ final readonly class Told
         public ?string $coveredAt = null,
         public ?string $openedAt = null,
         public ?array $received = null,
+        public ?array $turns = null,
     ) {
     }
 

@@ -1,0 +1,50 @@
+<?php
+
+namespace App\Http\Requests;
+
+use App\Laying\Asked;
+
+/** What a laying plan is to keep to. */
+class LayingAsked extends MemberRequest
+{
+    use SaidOfALine;
+
+    public function rules(): array
+    {
+        return [
+            'stock' => 'required|array|min:1|max:20',
+            'stock.*.length_m' => 'required|numeric|between:0.5,20',
+            'stock.*.count' => 'nullable|integer|between:0,1000000',
+            'max_joint_angle_deg' => 'required|numeric|gt:0|max:15',
+            'limit_source' => 'nullable|string|max:200',
+            'working_share' => 'required|numeric|gt:0|max:1',
+            'min_piece_m' => 'required|numeric|between:0.3,20',
+            'joint_allowance_m' => 'nullable|numeric|between:0,0.5',
+            'barrel_tol_m' => 'nullable|numeric|between:0,10',
+            'allow_phase_cuts' => 'nullable|boolean',
+            'off_right_m' => 'nullable|numeric|between:-5,5',
+            'off_up_m' => 'nullable|numeric|between:-5,5',
+        ];
+    }
+
+    public function asked(): Asked
+    {
+        /** @var non-empty-list<array{length_m: int|float|string, count?: int|string|null}> $stock */
+        $stock = array_values((array) $this->validated('stock'));
+
+        return new Asked(
+            array_map(fn (array $row): array => [
+                'length_m' => (float) $row['length_m'], 'count' => isset($row['count']) ? (int) $row['count'] : null,
+            ], $stock),
+            $this->float('max_joint_angle_deg'),
+            $this->filled('limit_source') ? trim($this->string('limit_source')->toString()) : null,
+            $this->float('working_share'),
+            $this->float('min_piece_m'),
+            $this->float('joint_allowance_m'),
+            $this->filled('barrel_tol_m') ? $this->float('barrel_tol_m') : null,
+            $this->boolean('allow_phase_cuts'),
+            $this->float('off_right_m'),
+            $this->float('off_up_m'),
+        );
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+namespace App\Laying;
+
+use Diastoma\Core\Laying\StockPipe;
+
+/** What a laying plan is asked to keep to. */
+final readonly class Asked
+{
+    /**
+     * @param  non-empty-list<array{length_m: float, count: int|null}>  $stock
+     * @param  float  $limit  largest angle of a joint, degrees
+     * @param  string|null  $limitSource  who says so, where the procedure does not
+     * @param  float  $share  of the limit that is used
+     * @param  float  $leastPiece  m
+     * @param  float  $allowance  gap kept at a joint, m
+     * @param  float|null  $barrelTolerance  m
+     * @param  float  $offRight  the last pipe lies so far to the right of the line, m
+     * @param  float  $offUp  and so far above it, m
+     */
+    public function __construct(
+        public array $stock,
+        public float $limit,
+        public ?string $limitSource,
+        public float $share,
+        public float $leastPiece,
+        public float $allowance,
+        public ?float $barrelTolerance,
+        public bool $phaseCuts,
+        public float $offRight,
+        public float $offUp,
+    ) {
+    }
+
+    /** @return non-empty-list<StockPipe> */
+    public function stock(): array
+    {
+        return array_map(
+            fn (array $row): StockPipe => new StockPipe($row['length_m'], $row['count'] === null ? null : (float) $row['count']),
+            $this->stock,
+        );
+    }
+
+    /** @return array<string, mixed> as it is kept and sent */
+    public function toArray(): array
+    {
+        return [
+            'stock' => $this->stock,
+            'max_joint_angle_deg' => $this->limit,
+            'limit_source' => $this->limitSource,
+            'working_share' => $this->share,
+            'min_piece_m' => $this->leastPiece,
+            'joint_allowance_m' => $this->allowance,
+            'barrel_tol_m' => $this->barrelTolerance,
+            'allow_phase_cuts' => $this->phaseCuts,
+            'off_right_m' => $this->offRight,
+            'off_up_m' => $this->offUp,
+        ];
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+namespace App\Laying;
+
+use App\Models\LayingPlan;
+use App\Models\Line;
+use Diastoma\Core\Laying\LandXml\LandXmlText;
+
+/**
+ * A laying plan in open formats, metres and degrees: a table, a map, an alignment.
+ *
+ * @phpstan-type Place array{e_m: float, n_m: float, invert_m: float}
+ * @phpstan-type Row array{
+ *     pipe: int, length_m: float, cut_from_m: float|null, from_m: float, to_m: float, from: Place, to: Place, azimuth_deg: float,
+ *     grade_ratio: float, angle_deg: float|null, angle_share: float|null, turn_hour: float|null, turn_right_deg: float|null,
+ *     turn_up_deg: float|null, gap_difference_m: float|null, off_line_m: float
+ * }
+ */
+final class LayingFiles
+{
+    private const COLUMNS = [
+        'pipe', 'length_m', 'cut_from_m', 'from_m', 'to_m', 'azimuth_deg', 'grade_ratio', 'angle_deg', 'angle_share', 'turn_hour',
+        'turn_right_deg', 'turn_up_deg', 'gap_difference_m', 'off_line_m',
+    ];
+
+    private const ENDS = ['e_m', 'n_m', 'invert_m'];
+
+    private const DIGITS = 6;
+
+    public function csv(LayingPlan $plan): string
+    {
+        $out = fopen('php://temp', 'w+') ?: throw new \RuntimeException('No room for a table');
+        $ends = fn (string $end): array => array_map(fn (string $key): string => "{$end}_{$key}", self::ENDS);
+        fputcsv($out, [...self::COLUMNS, ...$ends('from'), ...$ends('to')], escape: '');
+        foreach (self::rows($plan) as $row) {
+            fputcsv($out, array_map(
+                fn (int|float|null $value): string => $value === null ? '' : (string) round($value, self::DIGITS),
+                [
+                    ...array_map(fn (string $key) => $row[$key], self::COLUMNS),
+                    ...array_map(fn (string $key) => $row['from'][$key], self::ENDS),
+                    ...array_map(fn (string $key) => $row['to'][$key], self::ENDS),
+                ],
+            ), escape: '');
+        }
+        rewind($out);
+
+        return (string) stream_get_contents($out);
+    }
+
+    public function geoJson(Line $line, LayingPlan $plan): string
+    {
+        $features = [];
+        foreach (self::rows($plan) as $row) {
+            $features[] = [
+                'type' => 'Feature',
+                'geometry' => ['type' => 'LineString', 'coordinates' => [self::coordinates($row['from']), self::coordinates($row['to'])]],
+                'properties' => ['kind' => 'pipe'] + array_diff_key($row, ['from' => true, 'to' => true]),
+            ];
+        }
+
+        return json_encode(
+            ['type' => 'FeatureCollection', 'name' => $line->name, 'features' => $features],
+            JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        );
+    }
+
+    public function landXml(Line $line, LayingPlan $plan): string
+    {
+        $rows = self::rows($plan);
+        $points = [[$rows[0]['from_m'], $rows[0]['from']['e_m'], $rows[0]['from']['n_m'], $rows[0]['from']['invert_m']]];
+        foreach ($rows as $row) {
+            $points[] = [$row['to_m'], $row['to']['e_m'], $row['to']['n_m'], $row['to']['invert_m']];
+        }
+
+        return LandXmlText::of($line->name, $points, 'laying plan: joints of the pipes', $plan->made_at->toDateTimeImmutable());
+    }
+
+    /**
+     * @param  Place  $place
+     * @return list<float>
+     */
+    private static function coordinates(array $place): array
+    {
+        return array_map(fn (string $key): float => round($place[$key], self::DIGITS), self::ENDS);
+    }
+
+    /** @return non-empty-list<Row> */
+    public static function rows(LayingPlan $plan): array
+    {
+        /** @var non-empty-list<Row> */
+        return $plan->rows;
+    }
+}

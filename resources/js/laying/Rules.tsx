@@ -1,0 +1,129 @@
+import { Box, Switch, TextField, Typography } from '@mui/material'
+import { useState, type ReactElement } from 'react'
+import type { LayingPage } from '../api/client'
+import { say, type MessageId } from '../texts/say'
+import { figureOf, noFigure } from '../ui/figureOf'
+import { useShow, type Shown } from '../ui/units'
+import type { Asked } from './asked'
+
+interface Props {
+  page: LayingPage
+  asked: Asked
+  unit: Shown
+  faults: Record<string, string>
+  onAsked: (asked: Asked) => void
+}
+
+interface Typed {
+  key: 'max_joint_angle_deg' | 'working_share' | 'min_piece_m' | 'joint_allowance_m' | 'barrel_tol_m' | 'off_right_m' | 'off_up_m'
+  label: MessageId
+  symbol: string
+  /** from what is kept to what is typed, and back */
+  out: (value: number) => number
+  back: (typed: number) => number
+  /** may be left empty */
+  free?: boolean
+}
+
+/** Length at a joint is read in the small unit: mm, or inch. */
+const small = (unit: Shown): { symbol: string; per: number } =>
+  unit.suffix === 'm' ? { symbol: 'mm', per: 1000 } : { symbol: 'in', per: 1 / 0.0254 }
+
+/** What the plan keeps to: the angle and its source, how much of it is used, pieces, gaps, tolerance, where the last pipe lies. */
+export function Rules({ page, asked, unit, faults, onAsked }: Props): ReactElement {
+  const show = useShow()
+  const { symbol, per } = small(unit)
+  const long = { symbol: unit.symbol, out: (v: number) => unit.fromKey(v), back: (v: number) => unit.toKey(v) }
+  const short = { symbol, out: (v: number) => v * per, back: (v: number) => v / per }
+  const fields: Typed[] = [
+    { key: 'max_joint_angle_deg', label: 'laying.largestAngle', symbol: '°', out: (v) => v, back: (v) => v },
+    { key: 'working_share', label: 'laying.shareUsed', symbol: '%', out: (v) => v * 100, back: (v) => v / 100 },
+    { key: 'min_piece_m', label: 'laying.shortestPiece', ...long },
+    { key: 'joint_allowance_m', label: 'laying.gapKept', ...short },
+    { key: 'barrel_tol_m', label: 'laying.mayLieOff', ...short, free: true },
+    ...(page.face === null
+      ? []
+      : ([
+          { key: 'off_right_m', label: 'laying.liesRight', ...short },
+          { key: 'off_up_m', label: 'laying.liesAbove', ...short },
+        ] as Typed[])),
+  ]
+  return (
+    <Box component="section" aria-labelledby="rules" sx={{ mt: 3, display: 'grid', gap: 1.5 }}>
+      <Typography id="rules" variant="h2">
+        {say('laying.whatItKeepsTo')}
+      </Typography>
+      <Typography>
+        {page.turns
+          ? say('laying.procedureSays', { angle: `${page.turns.limit_deg}°`, source: page.turns.source })
+          : say('laying.procedureSaysNothing')}
+      </Typography>
+      {!page.turns && (
+        <TextField
+          label={say('laying.whoseAngle')}
+          defaultValue={asked.limit_source ?? ''}
+          onBlur={(e) => onAsked({ ...asked, limit_source: e.target.value.trim() || null })}
+          error={!!faults['limit_source']}
+          helperText={faults['limit_source']}
+        />
+      )}
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
+        {fields.map((field) => (
+          <Figure
+            key={`${field.key}-${String(asked[field.key])}-${field.symbol}`}
+            field={field}
+            value={asked[field.key] ?? null}
+            fault={faults[field.key] ?? null}
+            onValue={(value) => onAsked({ ...asked, [field.key]: value })}
+          />
+        ))}
+      </Box>
+      {page.face !== null && (
+        <Typography variant="body2">
+          {say('laying.lastPipe', { pipe: page.pipe, at: show('x_m', 'length', page.from_m, 2), joint: page.face })}
+        </Typography>
+      )}
+      <Box component="label" sx={{ display: 'flex', gap: 1, alignItems: 'center', minHeight: 56, cursor: 'pointer' }}>
+        <Switch
+          checked={asked.allow_phase_cuts ?? false}
+          onChange={(e) => onAsked({ ...asked, allow_phase_cuts: e.target.checked })}
+          sx={{ '& .Mui-checked + .MuiSwitch-track': { bgcolor: 'text.primary' } }}
+        />
+        {say('laying.cutsWithinAllowed')}
+      </Box>
+    </Box>
+  )
+}
+
+function Figure({
+  field,
+  value,
+  fault,
+  onValue,
+}: {
+  field: Typed
+  value: number | null
+  fault: string | null
+  onValue: (value: number | null) => void
+}): ReactElement {
+  const [text, setText] = useState(value === null ? '' : String(Number(field.out(value).toPrecision(6))))
+  const [wrong, setWrong] = useState<string | null>(null)
+  const take = (): void => {
+    const isEmpty = text.trim() === ''
+    const why = isEmpty && field.free ? null : noFigure(text)
+    setWrong(why)
+    if (!why) onValue(isEmpty ? null : Number(field.back(figureOf(text)!).toPrecision(12)))
+  }
+  return (
+    <TextField
+      label={`${say(field.label)}, ${field.symbol}`}
+      value={text}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={take}
+      onKeyDown={(e) => e.key === 'Enter' && take()}
+      error={!!(wrong ?? fault)}
+      helperText={wrong ?? fault}
+      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+    />
+  )
+}

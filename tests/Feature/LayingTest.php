@@ -1,0 +1,193 @@
+<?php
+
+use App\Actions\ExamineSeals;
+use App\Models\LayingPlan;
+use App\Models\Line;
+use App\Models\Pipe;
+use Illuminate\Http\UploadedFile;
+
+/* A line is laid out, the plan laid down, and what the crew sees is the plan: joints, pipes, angles, levels. */
+
+/** A line in an arc of 300 m radius with a fall of 5 in 1000, as points 2 m apart. */
+function bentLine(float $length = 60.0, float $radius = 300.0): array
+{
+    $points = [];
+    for ($at = 0.0; $at < $length + 1e-9; $at += 2) {
+        $angle = $at / $radius;
+        $points[] = array_map(
+            fn (float $metres) => round($metres, 5),
+            [$at, $radius * (1 - cos($angle)), $radius * sin($angle), 20 + 0.005 * $at],
+        );
+    }
+
+    return $points;
+}
+
+beforeEach(function () {
+    $this->asked = [
+        'stock' => [['length_m' => 6, 'count' => null]], 'max_joint_angle_deg' => 1, 'working_share' => 1, 'min_piece_m' => 1,
+    ];
+    $this->make = fn () => Line::query()->findOrFail($this->makeLine(more: ['centre_line' => bentLine(), 'sections' => []])['id']);
+    $this->try = fn (Line $line, array $more = []) => $this->as('engineer')
+        ->postJson("/api/v1/lines/{$line->id}/laying-plan/try", $more + $this->asked);
+    $this->lay = fn (Line $line, array $more = [], string $who = 'engineer') => $this->as($who)
+        ->postJson("/api/v1/lines/{$line->id}/laying-plan", $more + $this->asked + ['reason' => 'pipes as delivered', 'from_m' => 0]);
+});
+
+it('starts from what the procedure says of the joint, and from the pipes of the line', function () {
+    $line = ($this->make)();
+    $page = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/laying-plan")->assertOk()->json();
+    expect($page['turns'])->toBe(['limit_deg' => 1, 'source' => 'common figure for a plain bell'])
+        ->and($page['from_m'])->toBe(0)
+        ->and($page['face'])->toBeNull()
+        ->and($page['may_lay_down'])->toBeFalse()
+        ->and($page['plan'])->toBeNull()
+        ->and($page['asked']['max_joint_angle_deg'])->toBe(1)
+        ->and($page['asked']['stock'])->toEqual([['length_m' => $line->pipe_length_m, 'count' => null]]);
+});
+
+it('says where a line cannot be laid and what would help, and keeps nothing', function () {
+    $line = ($this->make)();
+    $joints = $line->joints()->pluck('id')->all();
+    // 6 m on 300 m: 2 asin(3/300) = 1.146° at each joint.
+    $out = ($this->try)($line)->assertOk()->json();
+    expect($out['feasible'])->toBeFalse()
+        ->and($out['fail_reason'])->toBe('angle')
+        ->and($out['fail_station_m'])->toEqualWithDelta(6.0, 0.01)
+        ->and(array_column($out['helps'], 'enough', 'kind'))->toMatchArray(['shorter-pipes' => true, 'wider-curve' => null]);
+    $help = collect($out['helps'])->firstWhere('kind', 'shorter-pipes');
+    $helped = ($this->try)($line, ['stock' => [['length_m' => 6], ['length_m' => $help['length_m'], 'count' => $help['count']]]])->json();
+    expect($helped['feasible'])->toBeTrue()->and($helped['piece_count'])->toBe($help['pieces']);
+    expect($line->joints()->pluck('id')->all())->toBe($joints)->and(LayingPlan::query()->count())->toBe(0);
+});
+
+it('fills the line: its joints, pipes, angles and levels are those that the crew sees', function () {
+    $line = ($this->make)();
+    $three = ['stock' => [['length_m' => 6, 'count' => 2], ['length_m' => 4, 'count' => null]]];
+    $page = ($this->lay)($line, $three)->assertCreated()->json();
+    $rows = $page['plan']['rows'];
+    $joints = $line->joints()->get();
+    expect($joints)->toHaveCount(count($rows) - 1)
+        ->and($joints->pluck('chainage_m')->all())->toEqual(array_map(fn ($row) => round($row['from_m'], 3), array_slice($rows, 1)))
+        ->and(Pipe::query()->where('line_id', $line->id)->orderBy('number')->pluck('length_m')->all())
+        ->toEqual(array_map(fn ($row) => round($row['length_m'], 3), $rows));
+    foreach ($joints as $i => $joint) {
+        expect($joint->planned['angle_deg'])->toEqualWithDelta($rows[$i + 1]['angle_deg'], 1e-9)
+            ->and($joint->planned['angle_deg'])->toBeLessThanOrEqual(1 + 1e-6)
+            ->and($joint->planned['turn_right_deg'])->toBeGreaterThan(0)
+            ->and($joint->planned['invert_m'])->toEqualWithDelta(20 + 0.005 * $joint->chainage_m, 1e-3)
+            ->and($joint->planned['limit_deg'])->toEqual(1);
+    }
+    $line->refresh();
+    $changes = $this->as('engineer')->getJson("/api/v1/lines/{$line->id}")->json('changes');
+    expect($changes[0]['said'])->toBe('Laid out from the face on: '.count($rows).' pipes in place of 9 joints that were planned.')
+        ->and(ExamineSeals::broken($line))->toBe([]);
+    $seen = $this->as('joiner')->getJson("/api/v1/subjects/joint/{$joints[0]->id}")->assertOk()->json();
+    expect($seen['planned']['angle_deg'])->toEqualWithDelta($rows[1]['angle_deg'], 1e-9);
+});
+
+it('goes on from the face: what was begun stays, and the first new pipe turns from the last one', function () {
+    $line = ($this->make)();
+    ($this->lay)($line, ['stock' => [['length_m' => 4]]])->assertCreated();
+    $third = $line->joints()->where('number', '3')->firstOrFail();
+    recordPvcJoint($this, $third->id);
+    $page = $this->as('engineer')->getJson("/api/v1/lines/{$line->id}/laying-plan")->json();
+    expect($page['face'])->toBe('3')->and($page['from_m'])->toEqualWithDelta($third->chainage_m + 4, 0.002);
+    $again = ($this->lay)($line, ['stock' => [['length_m' => 5]], 'from_m' => $page['from_m']])->assertCreated()->json();
+    expect($again['plan']['rows'][0]['angle_deg'])->toEqualWithDelta(rad2deg(asin(4 / 600) + asin(5 / 600)), 0.02);
+    $chainages = $line->joints()->pluck('chainage_m')->all();
+    expect($line->joints()->whereKey($third->id)->exists())->toBeTrue()
+        ->and($chainages[3])->toEqualWithDelta($page['from_m'], 1e-3)
+        ->and($chainages[4] - $chainages[3])->toEqualWithDelta(5, 0.01)
+        ->and(LayingPlan::query()->count())->toBe(2);
+});
+
+it('calls pipes too few by what is left to lay, and not by the whole line', function () {
+    $line = ($this->make)();
+    ($this->lay)($line, ['stock' => [['length_m' => 4, 'count' => 20]]])->assertCreated();
+    recordPvcJoint($this, $line->joints()->where('number', '5')->firstOrFail()->id);
+    $page = $this->as('engineer')->getJson("/api/v1/lines/{$line->id}/laying-plan")->json();
+    // Six of the twenty lie; what is left of the line is 36 m, and ten of 4 m reach over it.
+    expect($page['asked']['stock'])->toEqual([['length_m' => 4, 'count' => 14]]);
+    $few = ($this->try)($line, ['stock' => [['length_m' => 4, 'count' => 8]]])->json();
+    expect($few['fail_reason'])->toBe('stock')->and($few['helps'][0])->toMatchArray(['kind' => 'more-pipes', 'count' => 1]);
+    $sharp = ($this->try)($line, ['stock' => [['length_m' => 4, 'count' => 10]], 'working_share' => 0.5])->json();
+    expect($sharp['fail_reason'])->toBe('angle')->and($sharp['fail_angle_deg'])->toEqualWithDelta(0.76, 0.05);
+});
+
+it('comes back to the line from where the last pipe lies', function () {
+    $line = ($this->make)();
+    ($this->lay)($line, ['stock' => [['length_m' => 4]]])->assertCreated();
+    recordPvcJoint($this, $line->joints()->where('number', '3')->firstOrFail()->id);
+    $from = $this->as('engineer')->getJson("/api/v1/lines/{$line->id}/laying-plan")->json('from_m');
+    $out = ($this->try)($line, ['stock' => [['length_m' => 4]], 'off_right_m' => 0.01])->assertOk()->json();
+    // 10 mm over 4 m are 0.14°: to the left of what the curve asks.
+    $on = ($this->try)($line, ['stock' => [['length_m' => 4]]])->json();
+    expect($out['rows'][0]['turn_right_deg'] - $on['rows'][0]['turn_right_deg'])->toEqualWithDelta(-rad2deg(0.01 / 4), 0.01)
+        ->and($out['rows'][0]['to']['e_m'])->toEqualWithDelta($on['rows'][0]['to']['e_m'], 1e-3);
+    expect($from)->toBeGreaterThan(0);
+});
+
+it('refuses a plan whose face has moved meanwhile, and changes nothing', function () {
+    $line = ($this->make)();
+    recordPvcJoint($this, $line->joints()->first()->id);
+    $joints = $line->joints()->pluck('id')->all();
+    ($this->lay)($line, ['stock' => [['length_m' => 4]], 'from_m' => 0])->assertConflict();
+    expect($line->joints()->pluck('id')->all())->toBe($joints)->and(LayingPlan::query()->count())->toBe(0);
+});
+
+it('is laid down by an engineer alone, with a reason, within the limit', function (array $more, int $status, string $who, string $field) {
+    $line = ($this->make)();
+    $answer = ($this->lay)($line, $more + ['stock' => [['length_m' => 4]]], $who)->assertStatus($status);
+    if ($status === 422) {
+        expect(array_column($answer->json('errors'), 'field'))->toContain($field);
+    }
+    expect(LayingPlan::query()->count())->toBe(0);
+})->with([
+    'a joiner' => [[], 403, 'joiner', ''],
+    'no reason' => [['reason' => ''], 422, 'engineer', 'reason'],
+    'over the limit of the procedure' => [['max_joint_angle_deg' => 1.5], 422, 'engineer', 'max_joint_angle_deg'],
+    'a share in per cent' => [['working_share' => 80], 422, 'engineer', 'working_share'],
+    'no pipes' => [['stock' => []], 422, 'engineer', 'stock'],
+    'a length twice' => [['stock' => [['length_m' => 4], ['length_m' => 4, 'count' => 3]]], 422, 'engineer', 'stock'],
+    'a piece longer than any pipe' => [['min_piece_m' => 5], 422, 'engineer', 'min_piece_m'],
+    'pipes with which it cannot be done' => [['stock' => [['length_m' => 12]]], 422, 'engineer', 'stock'],
+]);
+
+it('finds nothing of another project', function () {
+    $line = ($this->make)();
+    $this->as('stranger')->getJson("/api/v1/lines/{$line->id}/laying-plan")->assertNotFound();
+    $this->as('stranger')->postJson("/api/v1/lines/{$line->id}/laying-plan/try", $this->asked)->assertNotFound();
+    $this->as('stranger')->getJson("/api/v1/lines/{$line->id}/laying-plan.csv")->assertNotFound();
+});
+
+it('goes out as a table, a map, an alignment that reads in again, and a sheet for the trench', function () {
+    $line = ($this->make)();
+    $this->as('engineer')->getJson("/api/v1/lines/{$line->id}/laying-plan.csv")->assertStatus(422);
+    $rows = ($this->lay)($line, ['stock' => [['length_m' => 4]]])->json('plan.rows');
+    $csv = explode("\n", trim($this->as('joiner')->get("/api/v1/lines/{$line->id}/laying-plan.csv")->assertOk()->getContent()));
+    expect($csv)->toHaveCount(count($rows) + 1)
+        ->and(array_combine(str_getcsv($csv[0], escape: ''), str_getcsv($csv[3], escape: '')))
+        ->toMatchArray(['pipe' => '3', 'length_m' => '4', 'to_invert_m' => (string) round($rows[2]['to']['invert_m'], 6)]);
+    $map = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/laying-plan.geojson")->assertOk()->json('features');
+    expect($map)->toHaveCount(count($rows))
+        ->and($map[0]['geometry']['coordinates'][1][2])->toEqualWithDelta($rows[0]['to']['invert_m'], 1e-6);
+    $xml = $this->as('joiner')->get("/api/v1/lines/{$line->id}/laying-plan.xml")->assertOk()->getContent();
+    $points = $this->as('engineer')
+        ->post('/api/v1/centre-line', ['file' => UploadedFile::fake()->createWithContent('line.xml', $xml)])
+        ->assertOk()
+        ->json('points');
+    expect($points)->toHaveCount(count($rows) + 1)
+        ->and($points[2][1])->toEqualWithDelta($rows[1]['to']['e_m'], 1e-3)
+        ->and($points[2][3])->toEqualWithDelta($rows[1]['to']['invert_m'], 1e-3);
+    $pdf = $this->as('joiner')->get("/api/v1/lines/{$line->id}/laying-sheet.pdf")->assertOk()->getContent();
+    $file = tempnam(sys_get_temp_dir(), 'sheet').'.pdf';
+    file_put_contents($file, $pdf);
+    $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($file).' -');
+    unlink($file);
+    expect($text)->toContain('Laying sheet')
+        ->toContain('0.76° towards 3:00')
+        ->toContain('wider at 9:00')
+        ->toContain('+0.50 %')
+        ->toContain('002');
+});

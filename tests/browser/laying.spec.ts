@@ -1,0 +1,117 @@
+import { expect, test } from '@playwright/test'
+import { crew, keyed, type People } from './place'
+import type { MadeLine } from './trench'
+
+/* The laying plan, as an engineer makes it in the cabin and a crew reads it at the trench. */
+
+const SIZES = [
+  { width: 390, height: 844 },
+  { width: 1280, height: 800 },
+]
+
+/** A main of ductile iron on a curve of 100 m radius: a pipe of 6 m turns each joint by 3.44°, and 3.5° are allowed. */
+async function bentLine(people: People): Promise<MadeLine> {
+  const known = await keyed(people.engineer)
+  const me = await people.engineer.get<{ projects: { id: number }[] }>('me')
+  const points = Array.from({ length: 61 }, (_, i) => [i, 100 * (1 - Math.cos(i / 100)), 100 * Math.sin(i / 100), 20 + 0.004 * i])
+  return people.engineer.post<MadeLine>('lines', {
+    project_id: me.projects[0]!.id,
+    name: 'Hollin Bend',
+    service: 'water',
+    material: 'Ductile iron',
+    series: 'dn',
+    nominal: 200,
+    design_bar: 6,
+    mdp_bar: 8,
+    pipe_length_m: 6,
+    procedure_hash: known.get('iron-push-on')!.hash,
+    centre_line: points,
+    sections: [],
+  })
+}
+
+for (const size of SIZES) {
+  test(`a line is laid out with what is to hand, laid down, and read at the joint, ${size.width} wide`, async ({ browser }) => {
+    const people = await crew(browser)
+    const line = await bentLine(people)
+    const page = people.pages['engineer']!
+    await page.setViewportSize(size)
+    await page.goto(`/lines/${line.id}`)
+    await page.getByRole('link', { name: 'Laying plan' }).click()
+    // Nine tenths of 3.5° are 3.15°: pipes of 6 m do not go round.
+    await expect(page.getByText('Bad: the joint at 6.0 m would turn by 3.44°. 3.15° are used at most.')).toBeVisible()
+    await expect(page.getByText('A joint may turn 3.5° (EN 545')).toBeVisible()
+    await expect(page.getByText('most used 98 %', { exact: false })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Lay it down' })).toHaveCount(0)
+    // Shorter pipes help, and the plan changes with them.
+    await page.getByRole('button', { name: /pipes of 5\.00 m/ }).click()
+    await expect(page.getByText(/^Good: 1\d pipes, .* The joints turn by \d\.\d\d° at most, of 3\.15°\.$/)).toBeVisible()
+    const fewer = page.getByRole('button', { name: 'One fewer: Pipes of 5.00 m' })
+    for (let i = 0; i < 20 && (await fewer.isEnabled()); i++) await fewer.click()
+    await expect(page.getByText(/^Bad: the joint at 6\.0 m/)).toBeVisible()
+    await page.getByRole('button', { name: 'Pipes of 5.00 m: 0. There are plenty' }).click()
+    await expect(page.getByText(/^Good: 1\d pipes/)).toBeVisible()
+    // What cannot be is said beside its field, and the plan that stands stays.
+    await page.getByLabel('Another length, m').fill('1,234')
+    await page.getByRole('button', { name: 'Add', exact: true }).click()
+    await expect(page.getByText('1,234 could be', { exact: false })).toBeVisible()
+    await page.getByLabel('Largest angle, °').fill('5')
+    await page.getByLabel('Largest angle, °').press('Enter')
+    await expect(page.getByText('A joint is to turn 5°; up to 3.5° is allowed', { exact: false })).toBeVisible()
+    await page.getByLabel('Largest angle, °').fill('3.5')
+    await page.getByLabel('Largest angle, °').press('Enter')
+    await expect(page.getByText(/^Good: 1\d pipes/)).toBeVisible()
+    // A joint is looked at: on the drawing by arrows, in the table by a tap.
+    await page.getByRole('application', { name: /arrows walk/ }).focus()
+    for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight')
+    await expect(page.getByRole('status').filter({ hasText: 'then pipe 3' })).toContainText('towards 3:00')
+    await page.getByRole('button', { name: 'Lay it down' }).click()
+    await expect(page.getByText('9 joints that nobody has begun go; 1', { exact: false })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Lay it down now' })).toBeDisabled()
+    await page.getByLabel('Why so').fill('the bend wants shorter pipes')
+    await page.getByRole('button', { name: 'Lay it down now' }).click()
+    await expect(page.getByText(/laid down by Tamsin Orrel, .*: the bend wants shorter pipes/)).toBeVisible()
+    for (const [name, kind] of [
+      ['Laying sheet (PDF)', '%PDF'],
+      ['LandXML', '<?xml'],
+    ]) {
+      const href = await page.getByRole('link', { name: name! }).getAttribute('href')
+      const answer = await page.request.get(href!, { headers: { Referer: page.url() } })
+      expect((await answer.body()).subarray(0, 5).toString()).toContain(kind!)
+    }
+    // The joiner opens a joint, and it says how it is to lie.
+    const joints = (await people.joiner.get<MadeLine>(`lines/${line.id}`)).joints
+    const joiner = people.pages['joiner']!
+    await joiner.setViewportSize(size)
+    await joiner.goto(`/joints/${joints[1]!.id}`)
+    await expect(
+      joiner.getByText(/By the plan: \d\.\d\d° towards 3:00, \d+\.\d mm wider at 9:00 · invert \d+\.\d{3} m · laser \+0\.\d\d %/),
+    ).toBeVisible()
+    await joiner.goto(`/lines/${line.id}/laying`)
+    await expect(joiner.getByText('An engineer lays it down for the crew.')).toBeVisible()
+  })
+}
+
+test('a whole line is drawn, drawn larger and moved along, with its joints where they are', async ({ browser }) => {
+  const people = await crew(browser)
+  const line = await bentLine(people)
+  const page = people.pages['engineer']!
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await page.goto(`/lines/${line.id}/laying`)
+  await page.getByLabel('Of it is used, %').fill('100')
+  await page.getByLabel('Of it is used, %').press('Enter')
+  await expect(page.getByText(/^Close: 11 pipes|^Close: 10 pipes/)).toBeVisible()
+  await expect(page.getByText('The whole limit is used: nothing is left for the hand that lays it.')).toBeVisible()
+  await expect(page.getByText('0.0 m to 60.0 m')).toBeVisible()
+  await page.getByRole('button', { name: 'Larger' }).click()
+  await page.getByRole('button', { name: 'Larger' }).click()
+  await expect(page.getByText('22.5 m to 37.5 m')).toBeVisible()
+  const box = (await page.getByRole('application').boundingBox())!
+  await page.mouse.move(box.x + 600, box.y + 250)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 100, box.y + 250, { steps: 5 })
+  await page.mouse.up()
+  await expect(page.getByText('22.5 m to 37.5 m')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Whole line' }).click()
+  await expect(page.getByText('0.0 m to 60.0 m')).toBeVisible()
+})
