@@ -4,6 +4,7 @@ namespace App\Laying;
 
 use App\Models\LayingPlan;
 use App\Models\Line;
+use App\Support\Say;
 use Diastoma\Core\Laying\LandXml\LandXmlText;
 
 /**
@@ -72,7 +73,7 @@ final class LayingFiles
             $points[] = [$row['to_m'], $row['to']['e_m'], $row['to']['n_m'], $row['to']['invert_m']];
         }
 
-        return LandXmlText::of($line->name, $points, 'laying plan: joints of the pipes', $plan->made_at->toDateTimeImmutable());
+        return LandXmlText::of($line->name, $points, Say::text('pack.laying.alignment'), $plan->made_at->toDateTimeImmutable());
     }
 
     /**

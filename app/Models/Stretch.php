@@ -93,6 +93,7 @@ class Stretch extends Subject
             'from_m' => $this->from_m,
             'to_m' => $this->to_m ?? $this->from_m,
         ] + ($asks('joints') ? ['joints' => $this->jointsAsJudged()] : [])
+          + ($asks('profile') ? ['profile' => $this->profile()] : [])
           + ($asks('delivered') ? ['delivered' => $this->deliveredBefore()] : []);
     }
 
@@ -122,6 +123,12 @@ class Stretch extends Subject
                 ], fn (mixed $known) => $known !== null))
                 ->all(),
         );
+    }
+
+    /** @return list<array{float, float}> planned levels of the line: chainage, m; level, m */
+    private function profile(): array
+    {
+        return array_map(fn (array $point): array => [$point[0], $point[3]], $this->ofLine->centre_line);
     }
 
     /** @return list<array{number: string, with: string}> pipes that came with other deliveries */

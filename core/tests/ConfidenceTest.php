@@ -66,6 +66,20 @@ function draws(): array
             'base_id_m' => 0.3 + 0.0005 * $n->normal(), 'vertical_m' => 0.3 * (1 - 0.03 * BEYOND) + 0.0005 * $n->normal(),
             'limit_pct' => 3, 'u_m' => 0.001,
         ], K2],
+        'density-log, a hair too loose' => ['density-log', fn (Noise $n) => ['tests' => [[
+            'lift' => 1, 'side' => 'left', 'wet_density_kg_m3' => 1900 / BEYOND * (1 + 0.005 * $n->normal()), 'moisture_pct' => 0,
+        ]], 'max_dry_density_kg_m3' => 2000, 'limit_pct' => 95, 'degree_u_pct' => 0.95], K2],
+        'deflection-log, a hair too flat' => ['deflection-log', fn (Noise $n) => ['pipes' => [[
+            'pipe' => '1', 'before_vertical_mm' => 300 + 0.5 * $n->normal(),
+            'vertical_mm' => 300 * (1 - 0.03 * BEYOND) + 0.5 * $n->normal(),
+        ]], 'limit_pct' => 3, 'first_pipes' => 1, 'every_nth' => 9, 'still_pct' => 1, 'u_mm' => 1], K2],
+        'lifts-laid, a hair too thick' => ['lifts-laid', fn (Noise $n) => ['lifts' => [[
+            'lift' => 1, 'thick_mm' => 300 * BEYOND + 10 * $n->normal(), 'together' => true,
+        ]], 'lift_most_mm' => 300, 'u_mm' => 20], K2],
+        'as-laid, one joint a hair too high' => ['as-laid', fn (Noise $n) => ['points' => [
+            ['at_m' => 0, 'level_m' => 10, 'off_mm' => 0],
+            ['at_m' => 6, 'level_m' => 10.03 + 0.01 * BEYOND + 0.0015 * $n->normal(), 'off_mm' => 0],
+        ], 'profile' => [[0, 10], [18, 10.09]], 'level_tol_mm' => 10, 'line_tol_mm' => 20, 'level_u_mm' => 3], K2],
         'guarded-verdict, under a limit' => ['guarded-verdict', $guarded(['limit_max' => 3], 3 * BEYOND), K2],
         'guarded-verdict, over a limit' => ['guarded-verdict', $guarded(['limit_min' => 3], 3 / BEYOND), K2],
         'guarded-verdict, between two' => ['guarded-verdict', $guarded(['limit_min' => 2, 'limit_max' => 3], 3 * BEYOND), K2],

@@ -101,7 +101,7 @@ it('checks a file at the command line', function () {
     $slip = tempnam(sys_get_temp_dir(), 'slip');
     file_put_contents($slip, str_replace('"joint_type"', '"joint_typ"', (string) file_get_contents($file)));
     expect(console(['check', $file]))
-        ->toBe([0, "pvc-spigot-socket 1.10: 12 steps, nothing wrong.\n", ''])
+        ->toBe([0, "pvc-spigot-socket 1.11: 12 steps, nothing wrong.\n", ''])
         ->and(console(['check', $slip]))
         ->toMatchArray([
             0 => 2,

@@ -101,6 +101,7 @@ return [
     'knownOfIt' => 'What is known of it',
     'lasted' => 'Lasted',
     'laying' => [
+        'alignment' => 'laying plan: joints of the pipes',
         'angles' => 'A joint turns by :most at most; up to :limit is allowed, of which :share % are used.',
         'begins' => 'Begins at',
         'caution' => 'Straight first, then turned; read the gaps again. Trench and lifting: local code and licensed supervisor decide.',

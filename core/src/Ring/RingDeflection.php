@@ -43,7 +43,13 @@ final class RingDeflection
     /** Nearer to nothing than this the pipe is round, per cent. */
     private const ROUND_PCT = 1e-9;
 
-    /** @return array<string, mixed> without an uncertainty close at best; with a suspect base and nothing failed open */
+    /**
+     * @return array{
+     *     deflection_pct: float, horizontal_pct: float|null, ovality_pct: float|null, mean_change_pct: float|null,
+     *     base_suspect: bool|null, shape: string, deflection_u_pct: float|null, failed: list<string>, pass: bool|null,
+     *     verdict: string, reasons: list<string>, does: list<string>
+     * } without an uncertainty close at best; with a suspect base and nothing failed open
+     */
     public function __invoke(
         #[Measure('base_id_m', Quantity::Length, above: 0, max: 5, about: 'mean inside diameter before any load')] float $base,
         #[Measure('vertical_m', Quantity::Length, above: 0)] float $vertical,

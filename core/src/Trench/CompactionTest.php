@@ -40,7 +40,12 @@ final class CompactionTest
     /** Over this the reference is the wrong one, or stones are in it, per cent. */
     private const SUSPECT_PCT = 105.0;
 
-    /** @return array<string, mixed> without an uncertainty close at best; over 105 % nothing is proved */
+    /**
+     * @return array{
+     *     dry_density_kg_m3: float, degree_pct: float, air_voids_pct: float|null, zero_air_dry_kg_m3: float|null,
+     *     moisture_pass: bool|null, failed: list<string>, warnings: list<string>, pass: bool, verdict: string, reasons: list<string>
+     * } without an uncertainty close at best; over 105 % nothing is proved
+     */
     public function __invoke(
         #[Number('moisture_pct', min: 0, max: 60)] float $moisture,
         #[Measure('max_dry_density_kg_m3', Quantity::Density, min: 1000, max: 2800, about: 'of the reference test')] float $reference,

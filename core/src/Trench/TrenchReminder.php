@@ -42,7 +42,13 @@ final class TrenchReminder
     /** Steepest slope, run for each metre of rise, to 20 ft of depth. */
     private const SLOPES = ['rock' => 0.0, 'A' => 0.75, 'B' => 1.0, 'C' => 1.5];
 
-    /** @return array<string, mixed> slope and setback null: deeper than the rule reaches, an engineer designs it */
+    /**
+     * @return array{
+     *     protection_required: bool, engineer_required: bool, egress_required: bool, air_test_consider: bool,
+     *     slope_h_per_v: float|null, setback_each_side_m: float|null, spoil_back_m: float, egress_within_m: float|null,
+     *     defer_to: list<string>
+     * } slope and setback null: deeper than the rule reaches, an engineer designs it
+     */
     public function __invoke(
         #[Measure('depth_m', Quantity::Length, min: 0, max: 30)] float $depth,
         #[Choice('soil', ['rock', 'A', 'B', 'C'], about: 'soil that nobody has classified is C; one that was dug before is never A')]

@@ -35,6 +35,7 @@ final class LineNames
         'to_m' => 'where the stretch ends',
         'delivered' => 'pipes that came before',
         'joints' => 'joints of the stretch',
+        'profile' => 'planned levels of the stretch',
         'nominal' => 'size of the pipe as it is called',
         'nominal_mm' => 'size of the pipe, as it would be called in mm',
         'nominal_in' => 'size of the pipe, as it would be called in inch',
