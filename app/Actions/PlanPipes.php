@@ -6,6 +6,7 @@ use App\Laying\PlannedPipe;
 use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Pipe;
+use Diastoma\Core\Pipe\PipeNumber;
 use Illuminate\Support\Str;
 
 /** Puts planned pipes into a line, one after the other, and a joint between each two. */
@@ -31,13 +32,25 @@ final class PlanPipes
     }
 
     /**
+     * What is planned anew keeps the joints that are there, one after the other: who records at one of them meanwhile, without
+     * network, records at the same one.
+     *
      * @param  list<PlannedPipe>  $planned
      * @param  Pipe|null  $before  which they go on from: a joint lies between; null: the line begins here
      * @param  int  $pipes  numbers of pipes that are taken
      * @param  int  $joints  numbers of joints that are taken
+     * @param  list<Pipe>  $ownPipes  that were planned before, in their order: the first of the new ones
+     * @param  list<Joint>  $ownJoints  likewise
      */
-    public function __invoke(Line $line, array $planned, ?Pipe $before = null, int $pipes = 0, int $joints = 0): void
-    {
+    public function __invoke(
+        Line $line,
+        array $planned,
+        ?Pipe $before = null,
+        int $pipes = 0,
+        int $joints = 0,
+        array $ownPipes = [],
+        array $ownJoints = [],
+    ): void {
         $steps = $line->procedureText->procedure()->steps;
         $total = \count(array_filter($steps, fn ($s) => ! $s->optional));
         $size = json_encode($line->pipe, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR);
@@ -45,10 +58,12 @@ final class PlanPipes
         $rows = ['pipes' => [], 'joints' => []];
         $now = now();
         foreach ($planned as $piece) {
-            $pipe = ['id' => (string) Str::uuid(), 'number' => sprintf('%03d', ++$pipes)];
+            $pipe = array_shift($ownPipes)?->only(['id', 'number']) ?? [
+                'id' => (string) Str::uuid(), 'number' => sprintf('%03d', ++$pipes),
+            ];
             $rows['pipes'][] = $pipe + [
                 'line_id' => $line->id,
-                'plain' => (string) $pipes,
+                'plain' => PipeNumber::plain($pipe['number']),
                 'size' => $size,
                 'length_m' => round($piece->length, 3),
                 'cut_from_m' => $piece->cutFrom,
@@ -56,10 +71,11 @@ final class PlanPipes
                 'updated_at' => $now,
             ];
             if ($last !== null) {
+                $joint = array_shift($ownJoints);
                 $rows['joints'][] = [
-                    'id' => (string) Str::uuid(),
+                    'id' => $joint->id ?? (string) Str::uuid(),
                     'line_id' => $line->id,
-                    'number' => (string) ++$joints,
+                    'number' => $joint->number ?? (string) ++$joints,
                     'chainage_m' => round($piece->from, 3),
                     'total' => $total,
                     'next_step' => $steps[0]->key(),
@@ -74,10 +90,10 @@ final class PlanPipes
             $last = $pipe;
         }
         foreach (array_chunk($rows['pipes'], self::AT_ONCE) as $chunk) {
-            Pipe::query()->insert($chunk);
+            Pipe::query()->upsert($chunk, 'id', ['length_m', 'cut_from_m', 'updated_at']);
         }
         foreach (array_chunk($rows['joints'], self::AT_ONCE) as $chunk) {
-            Joint::query()->insert($chunk);
+            Joint::query()->upsert($chunk, 'id', ['chainage_m', 'pipes', 'pipe_a_id', 'pipe_b_id', 'planned', 'updated_at']);
         }
     }
 }

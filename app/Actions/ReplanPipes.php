@@ -10,8 +10,8 @@ use App\Models\Pipe;
 use Illuminate\Database\Eloquent\Builder;
 
 /**
- * Plans the pipes of a line anew from the face on: what nobody has begun goes, what was begun stays, and so does a pipe of which
- * somebody has said anything.
+ * Plans the pipes of a line anew from the face on: what nobody has begun makes room, what was begun stays, and so does a pipe of
+ * which somebody has said anything. Joints that were planned keep who they are and take their new places, as far as there are any.
  */
 final readonly class ReplanPipes
 {
@@ -26,12 +26,56 @@ final readonly class ReplanPipes
      */
     public function __invoke(Line $line, Face $face, ?array $pipes = null): void
     {
-        Joint::query()->whereIn('id', $face->planned->modelKeys())->delete();
-        $this->freePipes($line)->when($face->pipe !== null, fn (Builder $q) => $q->where('id', '!=', $face->pipe?->id))->delete();
-        if ($face->from < $line->centre_line[0][0] + $line->length() - PlanPipes::LEAST_M) {
-            [$taken, $numbers] = $this->taken($line);
-            ($this->plan)($line, $pipes ?? PlanPipes::evenly($line, $face->from), $face->pipe, $taken, $numbers);
-        }
+        $planned = $face->from < $line->centre_line[0][0] + $line->length() - PlanPipes::LEAST_M
+            ? $pipes ?? PlanPipes::evenly($line, $face->from)
+            : [];
+        $ownPipes = $this->ownPipes($line, $face);
+        $ownJoints = array_values($face->planned->all());
+        $keptPipes = \array_slice($ownPipes, 0, \count($planned));
+        $keptJoints = \array_slice($ownJoints, 0, max(0, \count($planned) - ($face->pipe === null ? 1 : 0)));
+        Joint::query()->whereIn('id', self::ids(\array_slice($ownJoints, \count($keptJoints))))->delete();
+        Joint::query()->whereIn('id', self::ids($keptJoints))->update(['pipe_a_id' => null, 'pipe_b_id' => null]);
+        $this->freePipes($line)->whereNotIn('id', [...self::ids($keptPipes), ...$face->pipe === null ? [] : [$face->pipe->id]])->delete();
+        [$taken, $numbers] = $this->taken($line);
+        ($this->plan)($line, $planned, $face->pipe, $taken, $numbers, $keptPipes, $keptJoints);
+    }
+
+    /**
+     * Pipes behind the face that were only planned, in the order of the line: what somebody has said anything of is not taken for
+     * another one.
+     *
+     * @return list<Pipe>
+     */
+    private function ownPipes(Line $line, Face $face): array
+    {
+        $ids = $face->planned->flatMap(fn (Joint $joint) => [$joint->pipe_a_id, $joint->pipe_b_id])->filter()->unique()->values();
+        $pipes = $this->untouched($line)->whereIn('id', $ids)->get()->keyBy('id');
+
+        return array_values(array_filter(array_map(
+            fn (string $id): ?Pipe => $id === $face->pipe?->id ? null : $pipes->get($id),
+            $ids->all(),
+        )));
+    }
+
+    /**
+     * @param  list<Joint|Pipe>  $models
+     * @return list<string>
+     */
+    private static function ids(array $models): array
+    {
+        return array_map(fn (Joint|Pipe $model): string => $model->id, $models);
+    }
+
+    /** @return Builder<Pipe> of which nobody has said anything */
+    private function untouched(Line $line): Builder
+    {
+        return Pipe::query()
+            ->where('line_id', $line->id)
+            ->whereNull('user_id')
+            ->whereNull('serial')
+            ->whereNull('delivery_id')
+            ->where('state', Pipe::TO_HAND)
+            ->whereDoesntHave('words');
     }
 
     /** @return Builder<Pipe> that no joint names and of which nobody has said anything: they were only planned */
@@ -39,13 +83,7 @@ final readonly class ReplanPipes
     {
         $named = fn (string $end): Builder => Joint::query()->where('line_id', $line->id)->whereNotNull($end)->select($end);
 
-        return Pipe::query()
-            ->where('line_id', $line->id)
-            ->whereNull('user_id')
-            ->whereNull('serial')
-            ->whereNull('delivery_id')
-            ->where('state', Pipe::TO_HAND)
-            ->whereDoesntHave('words')
+        return $this->untouched($line)
             ->whereNotIn('id', $named('pipe_a_id'))
             ->whereNotIn('id', $named('pipe_b_id'));
     }

@@ -3,6 +3,7 @@
 namespace Database\Demo;
 
 use App\Actions\AddJoints;
+use App\Actions\AddStretch;
 use App\Actions\CreateLine;
 use App\Actions\CutOutJoint;
 use App\Actions\JudgeSubject;
@@ -60,6 +61,7 @@ final class Demo
         private readonly Stores $stores,
         private readonly SayOfPipe $sayOfPipe,
         private readonly LayDown $layDown,
+        private readonly AddStretch $addStretch,
     ) {
     }
 
@@ -385,6 +387,7 @@ final class Demo
             'centre_line' => [[0, 4210.0, 1180.0, 96.2], [40, 4250.0, 1180.0, 95.8], [84, 4292.5, 1191.4, 97.1]],
             'sections' => [['name' => 'Branch', 'from_m' => 0, 'to_m' => 84, 'method_hash' => $makeup]],
         ]);
+        $this->beddedIn($line);
         foreach ($line->joints()->get()->take(3) as $i => $joint) {
             $at = $this->now->modify('-2 days')->setTime(9, 0)->modify('+'.(40 * $i).' minutes');
             foreach (self::pvcFacts($joint->pipes ?? ['a' => '1', 'b' => '2'], $i === 0) as $k => [$step, $value]) {
@@ -530,6 +533,19 @@ final class Demo
             [null, 'a rolled gasket', 'leaned nearly too much', null],
             ['name' => 'Moss End drain', 'centre_line' => [[0, 3950.0, 1500.0, 86.0], [61, 4010.5, 1507.0, 86.4]]],
         );
+    }
+
+    /** The first pipes of the branch: bedded in, soft once on the right, shape measured pipe by pipe. */
+    private function beddedIn(Line $line): void
+    {
+        $text = $this->procedure('bedding-in');
+        $stretch = ($this->addStretch)($line, $this->people['foreman'], [
+            'procedure_hash' => $text->hash, 'name' => 'Pipes 1 to 3', 'from_m' => 0, 'to_m' => 18,
+        ]);
+        $begun = $this->now->modify('-1 day')->setTime(13, 10);
+        foreach (ExampleRun::facts($stretch, Example::shipped()['bedding-in'], 'soft on the right, and not done again', $begun) as $fact) {
+            $this->fact($stretch, 'joiner', $fact['step'], $fact['value'], $fact['at']);
+        }
     }
 
     /** Round the foot of a bank and over a culvert: laid out pipe by pipe, the first of them in the trench. */

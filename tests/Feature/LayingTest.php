@@ -115,6 +115,31 @@ it('calls pipes too few by what is left to lay, and not by the whole line', func
     expect($sharp['fail_reason'])->toBe('angle')->and($sharp['fail_angle_deg'])->toEqualWithDelta(0.76, 0.05);
 });
 
+it('keeps who each joint is: what a phone without network records at joint 5 is recorded at joint 5', function () {
+    $line = ($this->make)();
+    $fifth = $line->joints()->where('number', '5')->firstOrFail();
+    ($this->lay)($line, ['stock' => [['length_m' => 4]]])->assertCreated();
+    expect($fifth->refresh()->chainage_m)->toEqualWithDelta(20, 0.01)->and($fifth->planned['angle_deg'])->toBeGreaterThan(0.5);
+    // Each joint meets the pipe that the one before it ends with.
+    $joints = $line->joints()->get();
+    foreach ($joints->slice(1) as $i => $joint) {
+        expect($joint->pipes['a'])->toBe($joints[$i - 1]->pipes['b']);
+    }
+    recordPvcJoint($this, $fifth->id);
+    expect($fifth->refresh()->state)->toBe('made')
+        ->and($line->joints()->pluck('number')->map(fn (string $n) => (int) $n)->all())->toBe(range(1, $line->joints()->count()));
+});
+
+it('leaves a pipe of which somebody has said anything as it is', function () {
+    $line = ($this->make)();
+    $third = Pipe::query()->where('line_id', $line->id)->where('plain', '3')->firstOrFail();
+    $said = ['rejected' => true, 'reason' => 'dent at the spigot'];
+    $this->as('foreman')->postJson("/api/v1/pipes/{$third->id}/words", $said)->assertCreated();
+    ($this->lay)($line, ['stock' => [['length_m' => 4]]])->assertCreated();
+    expect($third->refresh())->toMatchArray(['state' => 'rejected', 'length_m' => 6.0])
+        ->and($line->joints()->get()->flatMap(fn ($joint) => [$joint->pipe_a_id, $joint->pipe_b_id]))->not->toContain($third->id);
+});
+
 it('comes back to the line from where the last pipe lies', function () {
     $line = ($this->make)();
     ($this->lay)($line, ['stock' => [['length_m' => 4]]])->assertCreated();

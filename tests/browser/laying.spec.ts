@@ -66,7 +66,7 @@ for (const size of SIZES) {
     for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight')
     await expect(page.getByRole('status').filter({ hasText: 'then pipe 3' })).toContainText('towards 3:00')
     await page.getByRole('button', { name: 'Lay it down' }).click()
-    await expect(page.getByText('9 joints that nobody has begun go; 1', { exact: false })).toBeVisible()
+    await expect(page.getByText('9 joints that nobody has begun move to where the plan has them; 1', { exact: false })).toBeVisible()
     await expect(page.getByRole('button', { name: 'Lay it down now' })).toBeDisabled()
     await page.getByLabel('Why so').fill('the bend wants shorter pipes')
     await page.getByRole('button', { name: 'Lay it down now' }).click()

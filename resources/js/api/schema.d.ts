@@ -2735,6 +2735,31 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * as-laid
+         * @description Does the line lie as it was planned?
+         */
+        Calc_as_laid: {
+            points: ({
+                /** @description chainage */
+                at_m: number;
+                /** @description invert as levelled */
+                level_m: number;
+                /** @description off the line, plus to the right */
+                off_mm?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            profile: number[][];
+            level_tol_mm: number;
+            line_tol_mm?: number;
+            /** @description uncertainty of a level, k = 2 */
+            level_u_mm?: number;
+            /** @default false */
+            pressure_main: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * axis-misalignment
          * @description Are two pipes in line?
          */
@@ -3278,6 +3303,33 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * deflection-log
+         * @description Have the pipes kept their shape, and is the hand in?
+         */
+        Calc_deflection_log: {
+            pipes: ({
+                pipe: string;
+                before_vertical_mm: number;
+                vertical_mm: number;
+                before_horizontal_mm?: number;
+                horizontal_mm?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            limit_pct: number;
+            /** @description measured one by one at least */
+            first_pipes: number;
+            /** @description then */
+            every_nth: number;
+            /** @description the first ones differ by no more */
+            still_pct: number;
+            peak_limit_pct?: number;
+            /** @description uncertainty of one diameter, k = 2 */
+            u_mm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * delivery-check
          * @description Did what was ordered come?
          */
@@ -3302,6 +3354,31 @@ export interface components {
             dry_density_kg_m3: number;
             min_dry_density_kg_m3: number;
             max_dry_density_kg_m3: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * density-log
+         * @description Is every lift compacted, and was what was soft done again?
+         */
+        Calc_density_log: {
+            tests: ({
+                lift: number;
+                /** @enum {string} */
+                side: "left" | "right" | "over";
+                wet_density_kg_m3: number;
+                moisture_pct: number;
+                changed?: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+            max_dry_density_kg_m3: number;
+            limit_pct: number;
+            /** @description uncertainty of the degree, k = 2 */
+            degree_u_pct?: number;
+            particle_density_ratio?: number;
+            optimum_moisture_pct?: number;
+            moisture_window_pct?: number;
         } & {
             [key: string]: unknown;
         };
@@ -4894,6 +4971,25 @@ export interface components {
             } & {
                 [key: string]: unknown;
             })[];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * lifts-laid
+         * @description Was the fill placed in lifts, both sides together?
+         */
+        Calc_lifts_laid: {
+            lifts: ({
+                lift: number;
+                thick_mm: number;
+                with?: string;
+                together?: boolean;
+            } & {
+                [key: string]: unknown;
+            })[];
+            lift_most_mm: number;
+            /** @description uncertainty of a thickness, k = 2 */
+            u_mm?: number;
         } & {
             [key: string]: unknown;
         };
@@ -7224,6 +7320,28 @@ export interface components {
          */
         Calc_trace_code_shape: {
             code: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * trench-check
+         * @description Is something missing at this open trench?
+         */
+        Calc_trench_check: {
+            depth_m: number;
+            /** @enum {string} */
+            soil: "rock" | "A" | "B" | "C";
+            /** @enum {string} */
+            protection: "none" | "sloped" | "shored" | "shield";
+            competent?: boolean;
+            /** @description of the walls, run for each metre of rise */
+            slope_h_per_v?: number;
+            designed?: boolean;
+            way_out?: boolean;
+            spoil_back_m?: number;
+            /** @enum {string} */
+            water?: "dry" | "kept-below" | "standing";
+            air_tested?: boolean;
         } & {
             [key: string]: unknown;
         };

@@ -5,6 +5,7 @@ import { CouplerSection } from '../ui/CouplerSection'
 import { PieceBetween } from '../ui/PieceBetween'
 import { Round } from '../ui/Round'
 import { SocketSection } from '../ui/socket/SocketSection'
+import { TrenchSection } from '../ui/TrenchSection'
 import { say } from '../texts/say'
 
 /** What a round shows: the value of each position that was read. */
@@ -15,6 +16,7 @@ export const shown = (readings: Record<string, unknown>[], field: string): { clo
 export function Figure({ figure }: { figure: Record<string, unknown> }): ReactElement | null {
   if (figure['shape'] === 'coupler') return <CouplerSection of={figure} />
   if (figure['shape'] === 'piece-between') return <PieceBetween of={figure} />
+  if (figure['shape'] === 'trench') return <TrenchSection of={figure} />
   if (figure['shape'] === 'assembly') return <Assembly of={figure} />
   if (figure['shape'] === 'socket') return <SocketSection of={figure} />
   const readings = Array.isArray(figure['readings']) ? (figure['readings'] as Record<string, unknown>[]) : []
