@@ -48,13 +48,20 @@ final readonly class ReplanPipes
      */
     private function ownPipes(Line $line, Face $face): array
     {
-        $ids = $face->planned->flatMap(fn (Joint $joint) => [$joint->pipe_a_id, $joint->pipe_b_id])->filter()->unique()->values();
-        $pipes = $this->untouched($line)->whereIn('id', $ids)->get()->keyBy('id');
+        $untouched = [];
+        foreach ($this->untouched($line)->get() as $pipe) {
+            $untouched[$pipe->id] = $pipe;
+        }
+        $own = [];
+        foreach ($face->planned as $joint) {
+            foreach ([$joint->pipe_a_id, $joint->pipe_b_id] as $id) {
+                if ($id !== null && $id !== $face->pipe?->id && isset($untouched[$id])) {
+                    $own[$id] = $untouched[$id];
+                }
+            }
+        }
 
-        return array_values(array_filter(array_map(
-            fn (string $id): ?Pipe => $id === $face->pipe?->id ? null : $pipes->get($id),
-            $ids->all(),
-        )));
+        return array_values($own);
     }
 
     /**
