@@ -16,6 +16,7 @@ use Diastoma\Core\Mechanical;
 use Diastoma\Core\Order;
 use Diastoma\Core\Pipe;
 use Diastoma\Core\PressureTest as Test;
+use Diastoma\Core\Programme;
 use Diastoma\Core\Receiving;
 use Diastoma\Core\Ring;
 use Diastoma\Core\Round;
@@ -147,6 +148,8 @@ return [
     'pipes-received' => Receiving\PipesReceived::class,
     'permit-status' => Site\PermitStatus::class,
     'ready-to-cover' => Covering\ReadyToCover::class,
+    // the day
+    'day-plan' => Programme\DayPlan::class,
     // weight and slings
     'pipe-mass' => Pipe\PipeMass::class,
     // trench, soil and ring

@@ -3292,6 +3292,45 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * day-plan
+         * @description When can the section be tested, and what holds it up?
+         */
+        Calc_day_plan: {
+            joints: ({
+                joint: string;
+                prepare_min: number;
+                fit_min: number;
+                fuse_min: number;
+                cool_min: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /** @default 1 */
+            crews: number;
+            /**
+             * @description sets
+             * @default 1
+             */
+            clamps: number;
+            /** @default 1 */
+            boxes: number;
+            /**
+             * @description to take clamps to the next joint
+             * @default 0
+             */
+            move_min: number;
+            /**
+             * @description from the last cold joint to pressure
+             * @default 0
+             */
+            test_wait_min: number;
+            pauses?: number[][];
+            /** @description length of the shift */
+            shift_min?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * decohesion-result
          * @description Did the test piece come apart brittle?
          */

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Programme;
+
+/** How far a day has come: so many joints prepared, so many of them fused, and when each crew, clamp set and box is free again, s. */
+final readonly class DayState
+{
+    /**
+     * @param  list<float>  $crews  rising
+     * @param  list<float>  $clamps  rising
+     * @param  list<float>  $boxes  rising
+     * @param  list<float>  $ready  when each joint that waits for clamps was prepared, in order
+     * @param  float  $cold  when all that were fused are cold
+     * @param  list<array{int, string, float, float, float}>  $done  joint, "prepare" or "fuse", from, to, cold at
+     */
+    public function __construct(
+        public int $prepared,
+        public int $fused,
+        public array $crews,
+        public array $clamps,
+        public array $boxes,
+        public array $ready,
+        public float $cold,
+        public array $done,
+    ) {
+    }
+
+    /** No later with anything: what follows from the other can follow from this as soon. */
+    public function isNoLater(self $other): bool
+    {
+        return self::all($this->crews, $other->crews) && self::all($this->clamps, $other->clamps)
+            && self::all($this->boxes, $other->boxes) && self::all($this->ready, $other->ready)
+            && $this->cold <= $other->cold + 1e-9;
+    }
+
+    /**
+     * @param  list<float>  $a
+     * @param  list<float>  $b
+     */
+    private static function all(array $a, array $b): bool
+    {
+        foreach ($a as $i => $time) {
+            if ($time > $b[$i] + 1e-9) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

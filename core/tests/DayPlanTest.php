@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+require_once __DIR__.'/helpers.php';
+
+/*
+ * The day against a walk over every order of acts, which keeps its own book of who is free when. Facts of the trade: one clamp set
+ * less than is needed costs a cooling time, and cooling is never shortened.
+ */
+
+/** @return float minutes until all is cold, the best of all orders */
+function bestDayByTryingAll(array $joints, int $crews, int $clamps, int $boxes, float $move, array $pauses): float
+{
+    $open = function (float $from, float $for) use ($pauses): float {
+        foreach ($pauses as [$begins, $ends]) {
+            $from = $from < $ends && $from + $for > $begins ? max($from, $ends) : $from;
+        }
+
+        return $from;
+    };
+    $best = INF;
+    $walk = function (int $prepared, int $fused, array $crew, array $clamp, array $box, array $ready, float $cold, array $last) use (
+        &$walk, &$best, $joints, $move, $open,
+    ): void {
+        if ($fused === count($joints)) {
+            $best = min($best, $cold);
+
+            return;
+        }
+        if ($prepared < count($joints)) {
+            // Whichever crew it is: all of them are tried, not only the one that is free first.
+            foreach (array_keys($crew) as $who) {
+                $from = $open($crew[$who], $joints[$prepared]['prepare_min']);
+                if ($from < $last[0] - 1e-9) {
+                    // Not in the order of the line.
+                    continue;
+                }
+                $then = $crew;
+                $then[$who] = $from + $joints[$prepared]['prepare_min'];
+                $walk($prepared + 1, $fused, $then, $clamp, $box, [...$ready, $then[$who]], $cold, [$from, $last[1]]);
+            }
+        }
+        if ($fused < $prepared) {
+            $joint = $joints[$fused];
+            $works = $joint['fit_min'] + $joint['fuse_min'];
+            foreach (array_keys($crew) as $who) {
+                foreach (array_keys($clamp) as $set) {
+                    foreach (array_keys($box) as $b) {
+                        $from = $open(max($crew[$who], $clamp[$set], $ready[$fused], $box[$b] - $joint['fit_min']), $works);
+                        if ($from < $last[1] - 1e-9) {
+                            continue;
+                        }
+                        [$c, $k, $x] = [$crew, $clamp, $box];
+                        $c[$who] = $x[$b] = $from + $works;
+                        $k[$set] = $from + $works + $joint['cool_min'] + $move;
+                        $walk($prepared, $fused + 1, $c, $k, $x, $ready, max($cold, $k[$set] - $move), [$last[0], $from]);
+                    }
+                }
+            }
+        }
+    };
+    $none = fn (int $n) => array_fill(0, $n, 0.0);
+    $walk(0, 0, $none($crews), $none($clamps), $none($boxes), [], 0.0, [0.0, 0.0]);
+
+    return $best;
+}
+
+it('is over no later than the best of all orders', function (int $seed) {
+    mt_srand($seed);
+    $means = [mt_rand(1, 2), mt_rand(1, 2), 1];
+    $joints = array_map(fn (int $i) => [
+        'joint' => (string) $i, 'prepare_min' => mt_rand(5, 40), 'fit_min' => mt_rand(2, 15), 'fuse_min' => mt_rand(2, 20),
+        'cool_min' => mt_rand(5, 90),
+    ], range(1, $means[0] * $means[1] > 2 ? 3 : ($means[0] * $means[1] > 1 ? 4 : 5)));
+    $pauses = mt_rand(0, 1) === 0 ? [] : [[60, 90]];
+    $plan = calc('day-plan', [
+        'joints' => $joints, 'crews' => $means[0], 'clamps' => $means[1], 'boxes' => $means[2], 'move_min' => 5, 'pauses' => $pauses,
+    ]);
+    expect($plan['exact'])->toBeTrue()
+        ->and($plan['cold_min'])->toEqualWithDelta(bestDayByTryingAll($joints, ...[...$means, 5.0, $pauses]), 1e-6)
+        ->and($plan['bound_min'])->toBeLessThanOrEqual($plan['cold_min'] + 1e-9);
+})->with(range(1, 60));
+
+it('lets nobody do two things at once, shortens no cooling and works in no pause', function (int $seed) {
+    mt_srand($seed);
+    $joints = array_map(fn (int $i) => [
+        'joint' => (string) $i, 'prepare_min' => mt_rand(5, 40), 'fit_min' => 5, 'fuse_min' => mt_rand(2, 20), 'cool_min' => mt_rand(5, 90),
+    ], range(1, 12));
+    $plan = calc('day-plan', ['joints' => $joints, 'clamps' => 2, 'move_min' => 5, 'pauses' => [[120, 150], [300, 330]]]);
+    $hands = $held = [];
+    foreach ($plan['joints'] as $i => $row) {
+        $hands[] = [$row['prepare_from_min'], $row['ready_min']];
+        $hands[] = [$row['fit_from_min'], $row['fused_min']];
+        $held[] = [$row['fit_from_min'], $row['cold_min'] + 5];
+        expect($row['cold_min'] - $row['fused_min'])->toEqualWithDelta($joints[$i]['cool_min'], 1e-9)
+            ->and($row['waits_min'])->toBeGreaterThanOrEqual(-1e-9);
+    }
+    foreach ([[$hands, 1], [$held, 2]] as [$spans, $most]) {
+        foreach ($spans as [$from]) {
+            expect(count(array_filter($spans, fn (array $s) => $s[0] <= $from + 1e-9 && $s[1] > $from + 1e-6)))->toBeLessThanOrEqual($most);
+        }
+    }
+    foreach ($hands as [$from, $to]) {
+        expect($to <= 120 + 1e-9 || $from >= 150 - 1e-9)->toBeTrue()->and($to <= 300 + 1e-9 || $from >= 330 - 1e-9)->toBeTrue();
+    }
+})->with(range(1, 10));
+
+it('is over no later with one more of anything, and says what holds it up', function () {
+    $joints = array_map(fn (int $i) => [
+        'joint' => (string) $i, 'prepare_min' => 20, 'fit_min' => 10, 'fuse_min' => 10, 'cool_min' => 45,
+    ], range(21, 28));
+    $one = calc('day-plan', ['joints' => $joints, 'move_min' => 5, 'test_wait_min' => 60]);
+    // Eight times 65 min in one clamp set, seven moves, after the first was prepared; then an hour.
+    expect($one['test_from_min'])->toEqualWithDelta(20 + 8 * 65 + 7 * 5 + 60, 1e-9)
+        ->and($one['held_up_by'])->toBe(['clamps'])
+        ->and($one['clamps_use_pct'])->toBeGreaterThan($one['crew_use_pct']);
+    foreach ($one['one_more'] as $more) {
+        expect($more['test_from_min'])->toBeLessThanOrEqual($one['test_from_min']);
+    }
+});
+
+it('says of a long day how near it is to the best there can be', function () {
+    $joints = array_map(fn (int $i) => [
+        'joint' => (string) $i, 'prepare_min' => 15 + $i % 7, 'fit_min' => 8, 'fuse_min' => 6 + $i % 3, 'cool_min' => 30 + 5 * ($i % 4),
+    ], range(1, 40));
+    $plan = calc('day-plan', ['joints' => $joints, 'clamps' => 2, 'move_min' => 5]);
+    expect($plan['bound_min'])->toBeLessThanOrEqual($plan['cold_min'] + 1e-9)
+        ->and($plan['cold_min'])->toBeLessThanOrEqual(1.1 * $plan['bound_min']);
+});
