@@ -23,6 +23,9 @@ final class LayOut
     /** What turns the direction of the last pipe into that of the line is looked for so far back, m, where no pipe is known. */
     private const BACK_M = 1.0;
 
+    /** A longer line keeps the server busy for longer than a person waits, m. */
+    private const MOST_M = 60000.0;
+
     /**
      * @return array<string, mixed>
      *
@@ -34,6 +37,9 @@ final class LayOut
         $alignment = $this->alignment($line);
         if ($face->from >= $alignment->to() - $asked->leastPiece) {
             throw Refused::field('from_m', Say::text('refused.laidToTheEnd'));
+        }
+        if ($alignment->to() - $face->from > self::MOST_M) {
+            throw Refused::field('from_m', Say::text('refused.tooLongToLayOut', ['most' => self::MOST_M / 1000]));
         }
         $rules = $this->rules($alignment, $face, $asked);
         $outcome = (new LaySearch($alignment, $rules))->run();

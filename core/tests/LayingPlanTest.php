@@ -277,6 +277,16 @@ it('says at which joint it cannot go on, how long a pipe may be there and how wi
     expect($shorter['feasible'])->toBeTrue();
 });
 
+it('refuses what nobody waits for', function () {
+    $asked = [
+        'line' => ['elements' => [['type' => 'straight', 'length_m' => 100000]]], 'max_joint_angle_deg' => 3, 'working_share' => 1,
+        'min_piece_m' => 0.5,
+    ];
+    expect(fn () => calc('laying-plan', $asked + ['stock' => [['length_m' => 0.5], ['length_m' => 6]]]))
+        ->toThrow(Diastoma\Core\Refused::class, 'more than 20000 pipes')
+        ->and(calc('laying-plan', $asked + ['stock' => [['length_m' => 12]]])['piece_count'])->toBe(8334);
+});
+
 it('refuses a line that is none', function (array $line, string $says) {
     expect(fn () => calc('laying-plan', [
         'line' => $line, 'stock' => [['length_m' => 6]], 'max_joint_angle_deg' => 3, 'working_share' => 1, 'min_piece_m' => 1,

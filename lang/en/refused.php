@@ -98,6 +98,7 @@ return [
     'thingChangedMeanwhile' => ':name was changed by somebody else meanwhile; load the stores again.',
     'thingIdTaken' => 'Another thing is kept under this id already; make a new id.',
     'tooLarge' => 'That is too large.',
+    'tooLongToLayOut' => 'More than :most km are left to lay: make two lines of it, and lay each out.',
     'tooManyPixels' => 'The picture has :width by :height pixels; at most :most million are taken.',
     'tooManyTries' => 'Too many tries. Wait a minute.',
     'twoPoints' => 'centre_line needs at least two points.',

@@ -179,6 +179,15 @@ it('is laid down by an engineer alone, with a reason, within the limit', functio
     'pipes with which it cannot be done' => [['stock' => [['length_m' => 12]]], 422, 'engineer', 'stock'],
 ]);
 
+it('does not try to lay out what would keep the server busy', function () {
+    $line = Line::query()->findOrFail($this->makeLine(more: [
+        'centre_line' => [[0, 0, 0, 10], [70000, 70000, 0, 20]], 'sections' => [], 'pipe_length_m' => 500,
+    ])['id']);
+    ($this->try)($line)->assertStatus(422)->assertJsonPath('errors.0.field', 'from_m');
+    $seven = array_map(fn (int $m) => ['length_m' => $m], range(1, 7));
+    ($this->try)(($this->make)(), ['stock' => $seven])->assertStatus(422)->assertJsonPath('errors.0.field', 'stock');
+});
+
 it('finds nothing of another project', function () {
     $line = ($this->make)();
     $this->as('stranger')->getJson("/api/v1/lines/{$line->id}/laying-plan")->assertNotFound();

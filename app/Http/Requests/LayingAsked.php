@@ -12,7 +12,7 @@ class LayingAsked extends MemberRequest
     public function rules(): array
     {
         return [
-            'stock' => 'required|array|min:1|max:20',
+            'stock' => 'required|array|min:1|max:6',
             'stock.*.length_m' => 'required|numeric|between:0.5,20',
             'stock.*.count' => 'nullable|integer|between:0,1000000',
             'max_joint_angle_deg' => 'required|numeric|gt:0|max:15',

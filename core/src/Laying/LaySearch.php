@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Laying;
 
+use Diastoma\Core\Refused;
+
 /**
  * Lays a line out with the fewest pieces, then the fewest cuts, then the smallest greatest angle, then the least waste.
  *
@@ -24,10 +26,23 @@ final readonly class LaySearch
 
     private const SHORT_M = 1500.0;
 
+    private const MOST_PIPES = 20000;
+
     private PiecesLeft $piecesLeft;
 
+    /** @throws Refused where so many pipes would have to be laid that nobody waits for it */
     public function __construct(private Alignment $line, private LayingRules $rules)
     {
+        $length = $line->trueLengthFrom($rules->begins($line));
+        $shortest = min(array_map(fn (StockPipe $pipe): float => $pipe->length, $rules->stock));
+        if ($length / $shortest > self::MOST_PIPES) {
+            throw Refused::field('stock', sprintf(
+                'stock holds %s m, and the line is %.0f m long: that may be more than %d pipes. Lay it out in parts.',
+                $shortest,
+                $length,
+                self::MOST_PIPES,
+            ));
+        }
         $this->piecesLeft = new PiecesLeft($line, $rules);
     }
 
