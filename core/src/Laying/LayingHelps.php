@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Laying;
 
+use Diastoma\Core\Refused;
+
 /**
  * What would help where a line cannot be laid out: each help is tried on the line, and says what it costs. One that is not enough
  * says so; what would change the line itself is worked out, not tried.
@@ -154,7 +156,12 @@ final readonly class LayingHelps
     /** @param  array<string, float|int|null>  $figures */
     private function tried(string $kind, LayingRules $rules, array $figures): LayingHelp
     {
-        $plan = (new LaySearch($this->line, $rules))->likely();
+        try {
+            $plan = (new LaySearch($this->line, $rules))->likely();
+        } catch (Refused) {
+            // So many pieces that nobody waits for the plan are no help.
+            return new LayingHelp($kind, false, $figures);
+        }
         if (! $plan->isFeasible()) {
             return new LayingHelp($kind, false, $figures);
         }

@@ -39,7 +39,7 @@ final class DayPlan
      * the test could begin with one more of each; `bound_min`: no day is over before that
      */
     public function __invoke(
-        #[Items('joints', DayJoint::class, atMost: 200)] array $joints,
+        #[Items('joints', DayJoint::class, atMost: 80)] array $joints,
         #[Number('crews', min: 1, max: 20, whole: true)] float $crews = 1.0,
         #[Number('clamps', min: 1, max: 50, whole: true, about: 'sets')] float $clamps = 1.0,
         #[Number('boxes', min: 1, max: 20, whole: true)] float $boxes = 1.0,

@@ -56,7 +56,7 @@ final readonly class DaySearch
             $next = [];
             foreach ($states as $state) {
                 foreach ([$this->prepare($state), $this->fuse($state)] as $then) {
-                    if ($then !== null && $this->atLeast($then) < $known - 1e-6) {
+                    if ($then !== null && ($known === INF || $this->atLeast($then) < $known - 1e-6)) {
                         $next[$then->prepared][] = $then;
                     }
                 }
