@@ -21,7 +21,7 @@ use Diastoma\Core\Verdict;
     Family::Gasketed,
     ['places', 'errors_m', 'worst_level_error_m', 'worst_line_m', 'max_pond_m', 'fails', 'verdict'],
     'Geometry; tolerances of the procedure',
-    codes: ['fails' => ['level:*', 'line:*', 'backfall:*', 'beyond:*']],
+    codes: ['fails' => ['level:*', 'line:*', 'backfall:*', 'beyond:*', 'twice:*', 'no-offset:*']],
 )]
 final class AsLaid
 {
@@ -44,7 +44,10 @@ final class AsLaid
         foreach ($points as $i => $point) {
             if ($point->at < $profile[0][0] - 1e-6 || $point->at > $profile[\count($profile) - 1][0] + 1e-6) {
                 $fails[] = 'beyond:'.self::at($point->at);
-            } elseif ($i === 0 || $point->at > $points[$i - 1]->at) {
+            } elseif ($i > 0 && $point->at <= $points[$i - 1]->at) {
+                // Two readings of one place: which of them is so, nobody here knows.
+                $fails[] = 'twice:'.self::at($point->at);
+            } else {
                 $laid[] = new LaidPoint($point->at, $line->levelAt($point->at), $point->level, $point->off);
             }
         }
@@ -62,10 +65,12 @@ final class AsLaid
             return $answer + ['verdict' => Verdict::Open->value];
         }
         // Where nobody read how far it lies off the line, that is not judged, and what is not judged is not good.
-        $hasLine = $lineTolerance !== null && array_filter($laid, fn (LaidPoint $point): bool => $point->offset === null) === [];
+        $unread = $lineTolerance === null ? [] : array_filter($laid, fn (LaidPoint $point): bool => $point->offset === null);
+        $hasLine = $lineTolerance !== null && $unread === [];
+        $fails = [...$fails, ...array_map(fn (LaidPoint $point): string => 'no-offset:'.self::at($point->chainage), array_values($unread))];
         $checked = (new LevelCheck)($laid, $levelTolerance, $hasLine ? $lineTolerance : null, null, $isPressureMain, $uncertainty);
         $verdict = Verdict::from($checked['verdict']);
-        if ($fails !== [] || $lineTolerance !== null && ! $hasLine) {
+        if ($fails !== []) {
             $verdict = Verdict::worst($verdict, Verdict::Open);
         }
 

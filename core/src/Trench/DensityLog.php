@@ -50,12 +50,13 @@ final class DensityLog
             $found = $this->found($test, $reference, $limit, $uncertainty, $grains, $optimum, $window);
             $degrees[] = $found['degree'];
             $before = $counts[$place] ?? null;
-            if ($before !== null && $before['verdict'] === Verdict::Bad) {
-                $retested++;
-                if (trim($test->changed ?? '') === '' && $found['verdict'] !== Verdict::Bad) {
-                    $found = ['verdict' => Verdict::Open, 'fails' => ["same-method:{$place}"]] + $found;
-                }
+            $retested += (int) ($before['owes'] ?? false);
+            // Bad once, a place wants another method: to test it over and over until it passes is none.
+            $owes = ($before['owes'] ?? false) && trim($test->changed ?? '') === '';
+            if ($owes && $found['verdict'] !== Verdict::Bad) {
+                $found = ['verdict' => Verdict::Open, 'fails' => ["same-method:{$place}"]] + $found;
             }
+            $found['owes'] = $owes || $found['verdict'] === Verdict::Bad;
             $counts[$place] = $found;
         }
         $known = array_filter(array_column($counts, 'degree'), fn (?float $degree): bool => $degree !== null);
