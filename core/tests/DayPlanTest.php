@@ -9,9 +9,14 @@ require_once __DIR__.'/helpers.php';
  * less than is needed costs a cooling time, and cooling is never shortened.
  */
 
-/** @return float minutes until all is cold, the best of all orders */
-function bestDayByTryingAll(array $joints, int $crews, int $clamps, int $boxes, float $move, array $pauses): float
-{
+/**
+ * @param  int  $ahead  so many joints may stand prepared
+ * @param  list<float>  $free  when each set of clamps comes free
+ * @return float minutes until all is cold, the best of all orders
+ */
+function bestDayByTryingAll(
+    array $joints, int $crews, int $clamps, int $boxes, float $move, array $pauses, int $ahead = 99, array $free = [],
+): float {
     $open = function (float $from, float $for) use ($pauses): float {
         foreach ($pauses as [$begins, $ends]) {
             $from = $from < $ends && $from + $for > $begins ? max($from, $ends) : $from;
@@ -21,14 +26,14 @@ function bestDayByTryingAll(array $joints, int $crews, int $clamps, int $boxes, 
     };
     $best = INF;
     $walk = function (int $prepared, int $fused, array $crew, array $clamp, array $box, array $ready, float $cold, array $last) use (
-        &$walk, &$best, $joints, $move, $open,
+        &$walk, &$best, $joints, $move, $open, $ahead,
     ): void {
         if ($fused === count($joints)) {
             $best = min($best, $cold);
 
             return;
         }
-        if ($prepared < count($joints)) {
+        if ($prepared < count($joints) && count($ready) - $fused < $ahead) {
             // Whichever crew it is: all of them are tried, not only the one that is free first.
             foreach (array_keys($crew) as $who) {
                 $from = $open($crew[$who], $joints[$prepared]['prepare_min']);
@@ -61,7 +66,7 @@ function bestDayByTryingAll(array $joints, int $crews, int $clamps, int $boxes, 
         }
     };
     $none = fn (int $n) => array_fill(0, $n, 0.0);
-    $walk(0, 0, $none($crews), $none($clamps), $none($boxes), [], 0.0, [0.0, 0.0]);
+    $walk(0, 0, $none($crews), array_pad($free, $clamps, 0.0), $none($boxes), [], 0.0, [0.0, 0.0]);
 
     return $best;
 }
@@ -81,6 +86,61 @@ it('is over no later than the best of all orders', function (int $seed) {
         ->and($plan['cold_min'])->toEqualWithDelta(bestDayByTryingAll($joints, ...[...$means, 5.0, $pauses]), 1e-6)
         ->and($plan['bound_min'])->toBeLessThanOrEqual($plan['cold_min'] + 1e-9);
 })->with(range(1, 60));
+
+it('is as soon as the best of all orders where clamps are still at work and few joints may stand prepared', function (int $seed) {
+    mt_srand(900 + $seed);
+    $joints = array_map(fn (int $i) => [
+        'joint' => (string) $i, 'prepare_min' => mt_rand(5, 40), 'fit_min' => mt_rand(2, 15), 'fuse_min' => mt_rand(2, 20),
+        'cool_min' => mt_rand(5, 90),
+    ], range(1, 4));
+    $ahead = mt_rand(1, 2);
+    $free = [mt_rand(0, 400), mt_rand(0, 50)];
+    $plan = calc('day-plan', [
+        'joints' => $joints, 'clamps' => 2, 'move_min' => 5, 'ahead' => $ahead, 'clamps_free_min' => $free,
+    ]);
+    $best = bestDayByTryingAll($joints, 1, 2, 1, 5.0, [], $ahead, $free);
+    expect($plan['exact'])->toBeTrue()
+        ->and($plan['cold_min'])->toEqualWithDelta($best, 1e-6)
+        ->and($plan['bound_min'])->toBeLessThanOrEqual($best + 1e-9);
+})->with(range(1, 40));
+
+it('begins no test before what is made already may be tested, and says that this holds it up', function () {
+    $joints = [['joint' => '1', 'prepare_min' => 10, 'fit_min' => 5, 'fuse_min' => 5, 'cool_min' => 10]];
+    $made = calc('day-plan', ['joints' => $joints, 'not_before_min' => 300]);
+    expect($made['test_from_min'])->toEqualWithDelta(300, 1e-9)->and($made['held_up_by'])->toBe(['made']);
+    // Exactly then: it holds nothing up.
+    expect(calc('day-plan', ['joints' => $joints, 'not_before_min' => 30])['held_up_by'])->not->toBe(['made']);
+});
+
+it('says what rain costs: no hand works while it lasts, what cools goes on cooling', function () {
+    $joints = array_map(fn (int $i) => [
+        'joint' => (string) $i, 'prepare_min' => 20, 'fit_min' => 10, 'fuse_min' => 10, 'cool_min' => 45,
+    ], range(1, 3));
+    expect(calc('day-plan', ['joints' => $joints, 'rain_min' => 60])['rain_costs_min'])->toEqualWithDelta(60, 1e-9)
+        // The set is free after an hour only: of the rain the time to prepare is lost, and no more.
+        ->and(calc('day-plan', ['joints' => $joints, 'rain_min' => 60, 'clamps_free_min' => [60]])['rain_costs_min'])
+        ->toEqualWithDelta(20, 1e-9)
+        // A pause that follows at once is one with it.
+        ->and(calc('day-plan', ['joints' => $joints, 'rain_min' => 60, 'pauses' => [[60, 90]]])['rain_costs_min'])
+        ->toBeGreaterThan(calc('day-plan', ['joints' => $joints, 'rain_min' => 30, 'pauses' => [[60, 90]]])['rain_costs_min']);
+});
+
+it('plans joints that need neither clamps nor box by hands alone', function () {
+    $joints = array_map(fn (int $i) => [
+        'joint' => (string) $i, 'prepare_min' => 12, 'fit_min' => 8, 'fuse_min' => 0, 'cool_min' => 0,
+    ], range(1, 10));
+    $plan = calc('day-plan', ['joints' => $joints, 'clamps' => 0, 'boxes' => 0, 'ahead' => 1]);
+    expect($plan['cold_min'])->toEqualWithDelta(200, 1e-9)
+        ->and($plan['held_up_by'])->toBe(['crew'])
+        ->and($plan['clamps_use_pct'])->toBeNull()
+        ->and(array_column($plan['one_more'], 'of'))->toBe(['crew'])
+        ->and($plan['crew_use_pct'])->toEqualWithDelta(100, 1e-9);
+    foreach ([['clamps' => 1, 'boxes' => 0, 'fuse_min' => 5], ['clamps' => 0, 'boxes' => 1, 'cool_min' => 5]] as $means) {
+        $joint = array_diff_key($means, ['clamps' => 1, 'boxes' => 1]) + $joints[0];
+        $in = ['joints' => [$joint]] + array_diff_key($means, ['fuse_min' => 1, 'cool_min' => 1]);
+        expect(fn () => calc('day-plan', $in))->toThrow(Diastoma\Core\Refused::class, 'must be 1 or more, not 0');
+    }
+});
 
 it('lets nobody do two things at once, shortens no cooling and works in no pause', function (int $seed) {
     mt_srand($seed);
@@ -114,7 +174,10 @@ it('is over no later with one more of anything, and says what holds it up', func
     // Eight times 65 min in one clamp set, seven moves, after the first was prepared; then an hour.
     expect($one['test_from_min'])->toEqualWithDelta(20 + 8 * 65 + 7 * 5 + 60, 1e-9)
         ->and($one['held_up_by'])->toBe(['clamps'])
-        ->and($one['clamps_use_pct'])->toBeGreaterThan($one['crew_use_pct']);
+        ->and($one['clamps_use_pct'])->toBeGreaterThan($one['crew_use_pct'])
+        ->and($one['one_less'])->toBe([]);
+    $two = calc('day-plan', ['joints' => $joints, 'move_min' => 5, 'test_wait_min' => 60, 'clamps' => 2]);
+    expect(array_column($two['one_less'], 'test_from_min', 'of')['clamps'])->toEqualWithDelta($one['test_from_min'], 1e-9);
     foreach ($one['one_more'] as $more) {
         expect($more['test_from_min'])->toBeLessThanOrEqual($one['test_from_min']);
     }

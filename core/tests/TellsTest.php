@@ -2,8 +2,12 @@
 
 declare(strict_types=1);
 
+use Diastoma\Core\Procedure\Facts;
 use Diastoma\Core\Procedure\Judgement;
+use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Procedure\Tells\Takes;
+use Diastoma\Core\Programme\JointMoments;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\UnitSystem;
 
@@ -77,6 +81,45 @@ it('fills in what is known already', function () {
         ->and(couplerSoFar(['pipes'])->steps['conditions']->suggested)->toBe([]);
 });
 
+/** How long an act takes, as a text tells it. */
+function takes(array $more = []): array
+{
+    return $more + ['min_by_od_mm' => [[63, 5], [110, 9]], 'source' => 'this shift', 'certainty' => 'practice'];
+}
+
+it('tells how long an act takes: as it was read, else by the size, up to and with the last row, and nothing where nothing is known', function () {
+    $step = [
+        'id' => 'one', 'kind' => 'number', 'title' => 'One',
+        'fields' => [['key' => 'cooling_min', 'label' => 'Cooling', 'quantity' => 'time']],
+    ];
+    $read = takes(['read_min' => '$step.one.cooling_min', 'read_off' => 'the label']);
+    $procedure = little([$step], ['tells' => ['takes' => ['cool' => $read, 'fit' => takes()]]]);
+    $told = fn (array $line, array $facts = []): array => littleJudged($procedure, $facts, $line)->told->takes;
+    expect(array_keys($told(['od_mm' => 110])))->toBe(['fit', 'cool'])
+        ->and($told(['od_mm' => 63])['fit'])->toBe(['min' => 5.0, 'source' => 'this shift', 'certainty' => 'practice'])
+        ->and($told(['od_mm' => 63.1])['fit']['min'])->toBe(9.0)
+        ->and($told(['od_mm' => 110])['cool']['min'])->toBe(9.0)
+        ->and($told(['od_mm' => 110.1]))->toBe(['fit' => null, 'cool' => null])
+        ->and($told(['od_mm' => null]))->toBe(['fit' => null, 'cool' => null])
+        ->and($told(['od_mm' => 400], ['one' => ['cooling_min' => 22]]))
+        ->toBe(['fit' => null, 'cool' => ['min' => 22.0, 'source' => 'the label', 'certainty' => 'project']])
+        ->and(little([$step])->tells->told(new Known(little([$step]), new Facts([], little([$step])), [], new DateTimeImmutable(DAY)))->takes)
+        ->toBeNull();
+});
+
+it('is told by each joint in the line how long its acts take, fused ones with power and cooling', function () {
+    foreach (Procedure::shipped() as $id => $procedure) {
+        $example = Diastoma\Core\Procedure\Example::shipped()[$id] ?? null;
+        if ($procedure->family !== 'joint' || $procedure->place !== 'in-line' || $example === null) {
+            continue;
+        }
+        $takes = $example->judged()->told->takes;
+        expect($takes)->not->toBeNull($id)
+            ->and(array_keys($takes))->toBe(JointMoments::isFused($procedure) ? Takes::ACTS : ['prepare', 'fit'], $id)
+            ->and(array_filter($takes, fn (?array $told) => $told === null || $told['min'] <= 0))->toBe([], $id);
+    }
+});
+
 it('names each slip in what a procedure tells', function (array $tells, string $sentence) {
     $step = ['id' => 'one', 'kind' => 'check', 'title' => 'One', 'fields' => [['key' => 'ok', 'label' => 'OK', 'type' => 'yesno']]];
     try {
@@ -105,6 +148,28 @@ it('names each slip in what a procedure tells', function (array $tells, string $
     'a condition' => [['leaves_face' => [['fo' => '$step.one.ok', 'is' => true]]], 'tells.leaves_face[0].fo: "fo" is not known here'],
     'how many come in its place' => [['cut_out' => ['joints' => 3]], 'tells.cut_out.joints: must be one of 0, 1, 2'],
     'a letter' => [['letter' => 'saddle'], 'tells.letter: "saddle" must be one or two capital letters'],
+    'an act' => [['takes' => ['fix' => takes()]], 'tells.takes.fix: "fix" is not known here; did you mean "fit"?'],
+    'where an act is read' => [
+        ['takes' => ['cool' => takes(['read_min' => '$step.one.okay', 'read_off' => 'the label'])]],
+        'tells.takes.cool.read_min: "okay" is nothing that the step "one" records; did you mean "ok"?',
+    ],
+    'an act read in two units' => [
+        ['takes' => ['cool' => takes(['read_min' => '$step.one.ok', 'read_s' => '$step.one.ok', 'read_off' => 'the label'])]],
+        'tells.takes.cool: is read in minutes or in seconds: one of the two',
+    ],
+    'an act that is read off nothing' => [
+        ['takes' => ['cool' => takes(['read_min' => '$step.one.ok'])]],
+        'tells.takes.cool: wants read_off where it is read, and only there',
+    ],
+    'sizes that do not rise' => [
+        ['takes' => ['fit' => takes(['min_by_od_mm' => [[110, 5], [63, 4]]])]],
+        'tells.takes.fit.min_by_od_mm: diameters must rise from row to row',
+    ],
+    'an act without time' => [
+        ['takes' => ['fit' => takes(['min_by_od_mm' => [[110, 0]]])]],
+        'tells.takes.fit.min_by_od_mm: what takes no time is left out',
+    ],
+    'an act without source' => [['takes' => ['fit' => ['source' => ''] + takes()]], 'tells.takes.fit.source'],
     'what ships' => [
         ['use' => 'electrofusion-cuopler'],
         'tells.use: "electrofusion-cuopler" does not ship; did you mean "electrofusion-coupler"?',

@@ -149,6 +149,7 @@ return [
     'permit-status' => Site\PermitStatus::class,
     'ready-to-cover' => Covering\ReadyToCover::class,
     // the day
+    'crew-pace' => Programme\CrewPace::class,
     'day-plan' => Programme\DayPlan::class,
     // weight and slings
     'pipe-mass' => Pipe\PipeMass::class,

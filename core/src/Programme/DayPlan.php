@@ -9,6 +9,7 @@ use Diastoma\Core\Calculation\Family;
 use Diastoma\Core\Calculation\Field\Items;
 use Diastoma\Core\Calculation\Field\Measure;
 use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Calculation\Field\Numbers;
 use Diastoma\Core\Calculation\Field\Rows;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Units\Quantity;
@@ -23,55 +24,136 @@ use Diastoma\Core\Units\Quantity;
     Family::Measuring,
     [
         'joints', 'cold_min', 'test_from_min', 'after_shift', 'held_up_by', 'clamps_use_pct', 'crew_use_pct', 'box_use_pct',
-        'waits_min', 'exact', 'bound_min', 'one_more',
+        'waits_min', 'exact', 'bound_min', 'one_more', 'one_less', 'rain_costs_min',
     ],
     'Every order of acts, the joints in the order of the line; times are the procedure\'s and the crew\'s own',
-    codes: ['held_up_by' => ['clamps', 'crew', 'box', 'cooling']],
+    codes: ['held_up_by' => ['clamps', 'crew', 'box', 'cooling', 'made']],
 )]
 final class DayPlan
 {
     private const MINUTE = 60.0;
 
+    /** Two weeks, minutes. */
+    private const LATEST_MIN = 20000;
+
     /**
      * @param  non-empty-list<DayJoint>  $joints  in the order of the line
      * @param  list<list<float>>  $pauses
-     * @return array<string, mixed> minutes from the beginning; `waits_min`: joints stand prepared and wait, together; `one_more`: when
-     * the test could begin with one more of each; `bound_min`: no day is over before that
+     * @param  list<int|float>  $clampsFree  minutes
+     * @return array<string, mixed> minutes from the beginning; `waits_min`: joints stand prepared and wait, together; `one_more`,
+     * `one_less`: when the test could begin with one more or fewer of each; `bound_min`: no day is over before that;
+     * `rain_costs_min`: by how much the test moves when nobody can work for so long as was asked
      */
     public function __invoke(
-        #[Items('joints', DayJoint::class, atMost: 80)] array $joints,
+        #[Items('joints', DayJoint::class, atMost: 400)] array $joints,
         #[Number('crews', min: 1, max: 20, whole: true)] float $crews = 1.0,
-        #[Number('clamps', min: 1, max: 50, whole: true, about: 'sets')] float $clamps = 1.0,
-        #[Number('boxes', min: 1, max: 20, whole: true)] float $boxes = 1.0,
+        #[Number('clamps', min: 0, max: 50, whole: true, about: 'sets; 0 where joints need none')] float $clamps = 1.0,
+        #[Number('boxes', min: 0, max: 20, whole: true, about: '0 where joints need none')] float $boxes = 1.0,
         #[Measure('move_min', Quantity::Time, min: 0, max: 600, about: 'to take clamps to the next joint')] float $move = 0.0,
         #[Measure('test_wait_min', Quantity::Time, min: 0, max: 20000, about: 'from the last cold joint to pressure')]
         float $wait = 0.0,
         #[Rows('pauses', ['from_min', 'to_min'], atLeast: 0)] array $pauses = [],
         #[Measure('shift_min', Quantity::Time, above: 0, max: 2880, about: 'length of the shift')] ?float $shift = null,
+        #[Number('ahead', min: 1, max: 50, whole: true, about: 'joints that may stand prepared')] ?float $ahead = null,
+        #[Numbers('clamps_free_min', whole: false, about: 'sets that are still at work: free from')] array $clampsFree = [],
+        #[Measure('not_before_min', Quantity::Time, min: 0, max: 20000, about: 'what is made already waits so long')]
+        float $notBefore = 0.0,
+        #[Measure('rain_min', Quantity::Time, above: 0, max: 2880, about: 'rain that stops work from the beginning')]
+        ?float $rain = null,
     ): array {
-        $means = new DayMeans((int) $crews, (int) $clamps, (int) $boxes, $move, self::pauses($pauses));
+        foreach ($joints as $i => $joint) {
+            self::refuseWhatNothingDoes($joint, $i + 1, (int) $clamps, (int) $boxes);
+        }
+        $means = new DayMeans(
+            (int) $crews,
+            (int) $clamps,
+            (int) $boxes,
+            $move,
+            self::pauses($pauses),
+            $ahead === null ? null : (int) $ahead,
+            self::free($clampsFree, (int) $clamps),
+        );
         $search = new DaySearch($joints, $means);
         [$day, $isExact] = $search->run();
         $rows = $this->rows($joints, $day);
-        $test = $day->cold + $wait;
-        $more = [];
-        $oneMore = ['clamps' => $means->with(clamps: 1), 'crew' => $means->with(crews: 1), 'box' => $means->with(boxes: 1)];
-        foreach ($oneMore as $what => $with) {
-            $more[$what] = ((new DaySearch($joints, $with))->run()[0]->cold + $wait) / self::MINUTE;
-        }
+        $testWith = fn (DayMeans $with): float => max($notBefore, (new DaySearch($joints, $with))->run()[0]->cold + $wait);
+        $test = max($notBefore, $day->cold + $wait);
+        // Of a long day each search is near to the best, and no more: more hands make none later, fewer none sooner.
+        $more = array_map(fn (DayMeans $with): float => min($test, $testWith($with)) / self::MINUTE, self::more($means));
+        $less = array_map(fn (DayMeans $with): float => max($test, $testWith($with)) / self::MINUTE, self::less($means));
 
         return [
             'joints' => $rows,
             'cold_min' => $day->cold / self::MINUTE,
             'test_from_min' => $test / self::MINUTE,
             'after_shift' => $shift === null ? null : $test > $shift + 1e-6,
-            'held_up_by' => $this->heldUpBy($test / self::MINUTE, $more),
+            'held_up_by' => $notBefore > $day->cold + $wait + 1e-6 ? ['made'] : $this->heldUpBy($test / self::MINUTE, $more),
             ...$this->uses($joints, $day, $means),
             'waits_min' => array_sum(array_column($rows, 'waits_min')),
             'exact' => $isExact,
             'bound_min' => $search->bound() / self::MINUTE,
-            'one_more' => array_map(fn (string $what): array => ['of' => $what, 'test_from_min' => $more[$what]], array_keys($more)),
+            'one_more' => self::each($more),
+            'one_less' => self::each($less),
+            'rain_costs_min' => $rain === null ? null : max(0.0, $testWith($means->stoppedUntil($rain)) - $test) / self::MINUTE,
         ];
+    }
+
+    /** @return array<string, DayMeans> */
+    private static function more(DayMeans $means): array
+    {
+        return array_filter([
+            'clamps' => $means->clamps > 0 ? $means->with(clamps: 1) : null,
+            'crew' => $means->with(crews: 1),
+            'box' => $means->boxes > 0 ? $means->with(boxes: 1) : null,
+        ]);
+    }
+
+    /** @return array<string, DayMeans> of what there are two or more */
+    private static function less(DayMeans $means): array
+    {
+        return array_filter([
+            'clamps' => $means->clamps > 1 ? $means->with(clamps: -1) : null,
+            'crew' => $means->crews > 1 ? $means->with(crews: -1) : null,
+            'box' => $means->boxes > 1 ? $means->with(boxes: -1) : null,
+        ]);
+    }
+
+    /**
+     * @param  array<string, float>  $tests  minutes
+     * @return list<array{of: string, test_from_min: float}>
+     */
+    private static function each(array $tests): array
+    {
+        return array_map(fn (string $what): array => ['of' => $what, 'test_from_min' => $tests[$what]], array_keys($tests));
+    }
+
+    /** @param  int  $row  from 1 */
+    private static function refuseWhatNothingDoes(DayJoint $joint, int $row, int $clamps, int $boxes): void
+    {
+        if ($boxes === 0 && $joint->fuse > 0) {
+            throw Refused::field('boxes', "joints, row {$row}, is fused: boxes must be 1 or more, not 0.");
+        }
+        if ($clamps === 0 && $joint->cool > 0) {
+            throw Refused::field('clamps', "joints, row {$row}, cools in clamps: clamps must be 1 or more, not 0.");
+        }
+    }
+
+    /**
+     * @param  list<int|float>  $given  minutes
+     * @return list<float> s
+     */
+    private static function free(array $given, int $clamps): array
+    {
+        if (\count($given) > $clamps) {
+            throw Refused::field('clamps_free_min', "clamps_free_min names more sets than there are: {$clamps}.");
+        }
+        foreach ($given as $from) {
+            if ($from < 0 || $from > self::LATEST_MIN) {
+                throw Refused::field('clamps_free_min', 'clamps_free_min must lie between 0 and '.self::LATEST_MIN.' minutes.');
+            }
+        }
+
+        return array_map(fn (int|float $from): float => $from * self::MINUTE, $given);
     }
 
     /**
@@ -100,7 +182,7 @@ final class DayPlan
     private function rows(array $joints, DayState $day): array
     {
         $acts = [];
-        foreach ($day->done as [$joint, $act, $from, $to, $cold]) {
+        foreach ($day->done() as [$joint, $act, $from, $to, $cold]) {
             $acts[$joint][$act] = [$from, $to, $cold];
         }
         $rows = [];
@@ -138,11 +220,13 @@ final class DayPlan
 
     /**
      * @param  non-empty-list<DayJoint>  $joints
-     * @return array{clamps_use_pct: float, crew_use_pct: float, box_use_pct: float} of the time until all is cold
+     * @return array{clamps_use_pct: float|null, crew_use_pct: float|null, box_use_pct: float|null} of the time until all is cold
      */
     private function uses(array $joints, DayState $day, DayMeans $means): array
     {
-        $share = fn (callable $of, int $count): float => 100 * array_sum(array_map($of, $joints)) / max(1e-9, $day->cold * $count);
+        $share = fn (callable $of, int $count): ?float => $count === 0
+            ? null
+            : 100 * array_sum(array_map($of, $joints)) / max(1e-9, $day->cold * $count);
 
         return [
             'clamps_use_pct' => $share(fn (DayJoint $j): float => $j->fit + $j->fuse + $j->cool, $means->clamps),

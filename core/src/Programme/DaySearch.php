@@ -50,7 +50,9 @@ final readonly class DaySearch
     private function pass(int $width, float $known): array
     {
         $none = fn (int $count): array => array_fill(0, $count, 0.0);
-        $states = [new DayState(0, 0, $none($this->means->crews), $none($this->means->clamps), $none($this->means->boxes), [], 0.0, [])];
+        $states = [
+            new DayState(0, 0, $none($this->means->crews), $this->means->clampsFree(), $none($this->means->boxes), [], 0.0),
+        ];
         $isWhole = true;
         for ($act = 0; $act < 2 * \count($this->joints); $act++) {
             $next = [];
@@ -93,8 +95,9 @@ final readonly class DaySearch
 
         return max(
             $state->cold,
-            (array_sum($state->crews) + $hands) / $this->means->crews + $cool,
-            (array_sum($state->clamps) + $clamped) / $this->means->clamps - $this->means->move,
+            self::shared($state->crews, $hands) + $cool,
+            // Of the last joint in each set of clamps the way to the next is not gone.
+            self::shared($state->clamps, $clamped - $this->means->move * $this->means->clamps),
         );
     }
 
@@ -106,19 +109,45 @@ final readonly class DaySearch
         $alone = max(array_map(fn (DayJoint $j): float => $j->prepare + $j->fit + $j->fuse + $j->cool, $this->joints));
         $count = \count($this->joints);
 
+        $clamped = $sum(fn (DayJoint $j): float => $j->fit + $j->fuse + $j->cool)
+            + $this->means->move * max(0, $count - $this->means->clamps);
+        // No set is in use before the first joint is prepared.
+        $free = array_map(fn (float $from): float => max($from, $this->joints[0]->prepare), $this->means->clampsFree());
+
         return max(
-            $sum(fn (DayJoint $j): float => $j->prepare + $j->fit + $j->fuse) / $this->means->crews + $least,
-            ($sum(fn (DayJoint $j): float => $j->fit + $j->fuse + $j->cool) + $this->means->move * max(0, $count - $this->means->clamps))
-                / $this->means->clamps + $this->joints[0]->prepare,
-            $sum(fn (DayJoint $j): float => $j->fuse) / $this->means->boxes + $least,
+            $this->means->worked($sum(fn (DayJoint $j): float => $j->prepare + $j->fit + $j->fuse) / $this->means->crews) + $least,
+            self::shared($free, $clamped),
+            $this->means->boxes === 0
+                ? 0.0
+                : $this->means->worked($sum(fn (DayJoint $j): float => $j->fuse) / $this->means->boxes) + $least,
             $alone,
         );
+    }
+
+    /**
+     * When so much work is done at the earliest by all together, each from when it is free on.
+     *
+     * @param  list<float>  $free  s, rising; none: nothing is held
+     */
+    private static function shared(array $free, float $work): float
+    {
+        $done = 0.0;
+        $sum = 0.0;
+        foreach ($free as $i => $from) {
+            $sum += $from;
+            $done = ($sum + $work) / ($i + 1);
+            if ($done <= ($free[$i + 1] ?? INF)) {
+                break;
+            }
+        }
+
+        return $done;
     }
 
     private function prepare(DayState $state): ?DayState
     {
         $joint = $this->joints[$state->prepared] ?? null;
-        if ($joint === null) {
+        if ($joint === null || $this->means->ahead !== null && \count($state->ready) >= $this->means->ahead) {
             return null;
         }
         $from = $this->means->open($state->crews[0], $joint->prepare);
@@ -132,7 +161,8 @@ final readonly class DaySearch
             $state->boxes,
             [...$state->ready, $to],
             $state->cold,
-            [...$state->done, [$state->prepared, 'prepare', $from, $to, $to]],
+            $state,
+            [$state->prepared, 'prepare', $from, $to, $to],
         );
     }
 
@@ -143,7 +173,7 @@ final readonly class DaySearch
         }
         $joint = $this->joints[$state->fused];
         $works = $joint->fit + $joint->fuse;
-        $earliest = max($state->crews[0], $state->clamps[0], $state->ready[0], $state->boxes[0] - $joint->fit);
+        $earliest = max($state->crews[0], $state->clamps[0] ?? 0.0, $state->ready[0], ($state->boxes[0] ?? 0.0) - $joint->fit);
         $from = $this->means->open($earliest, $works);
         $to = $from + $works;
         $cold = $to + $joint->cool;
@@ -156,7 +186,8 @@ final readonly class DaySearch
             self::taken($state->boxes, $from + $joint->fit, $to),
             \array_slice($state->ready, 1),
             max($state->cold, $cold),
-            [...$state->done, [$state->fused, 'fuse', $from, $to, $cold]],
+            $state,
+            [$state->fused, 'fuse', $from, $to, $cold],
         );
     }
 
@@ -168,6 +199,9 @@ final readonly class DaySearch
      */
     private static function taken(array $free, float $from, float $until): array
     {
+        if ($free === []) {
+            return [];
+        }
         $last = 0;
         foreach ($free as $i => $time) {
             if ($time <= $from + 1e-9) {

@@ -13,7 +13,8 @@ final readonly class DayState
      * @param  list<float>  $boxes  rising
      * @param  list<float>  $ready  when each joint that waits for clamps was prepared, in order
      * @param  float  $cold  when all that were fused are cold
-     * @param  list<array{int, string, float, float, float}>  $done  joint, "prepare" or "fuse", from, to, cold at
+     * @param  self|null  $before  what it follows from, by the act that was the last
+     * @param  array{int, string, float, float, float}|null  $act  joint, "prepare" or "fuse", from, to, cold at
      */
     public function __construct(
         public int $prepared,
@@ -23,8 +24,20 @@ final readonly class DayState
         public array $boxes,
         public array $ready,
         public float $cold,
-        public array $done,
+        private ?self $before = null,
+        private ?array $act = null,
     ) {
+    }
+
+    /** @return list<array{int, string, float, float, float}> joint, "prepare" or "fuse", from, to, cold at; in the order of the acts */
+    public function done(): array
+    {
+        $done = [];
+        for ($state = $this; $state->act !== null; $state = $state->before ?? throw new \LogicException('An act that follows nothing')) {
+            $done[] = $state->act;
+        }
+
+        return array_reverse($done);
     }
 
     /** No later with anything: what follows from the other can follow from this as soon. */

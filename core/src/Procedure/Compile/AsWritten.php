@@ -56,6 +56,10 @@ namespace Diastoma\Core\Procedure\Compile;
  * @phpstan-type SuitText array{
  *     of: 'material'|'service'|'dn_mm'|'sdr', in?: array<int, string>, min?: int|float, max?: int|float, why: string
  * }
+ * @phpstan-type TakenText array{
+ *     min_by_od_mm: array<int, array{int|float, int|float}>, source: string, certainty: string,
+ *     read_min?: string|array<string, mixed>, read_s?: string|array<string, mixed>, read_off?: string
+ * }
  * @phpstan-type TellsText array{
  *     clocks?: array<string, ClockText>, leaves_face?: ConditionsText, pipes?: array<'a'|'b', string|array<string, mixed>>,
  *     register?: array<string, ColumnText>, tag?: array{head?: TagLineText, lines?: array<int, TagLineText>},
@@ -63,7 +67,8 @@ namespace Diastoma\Core\Procedure\Compile;
  *     attached?: array{place: string, each_side: int}, letter?: string,
  *     covers?: string|array<string, mixed>, uncovers?: string|array<string, mixed>,
  *     receives?: array{pipes: string|array<string, mixed>, from?: string|array<string, mixed>},
- *     turns?: array{parameter?: string, rule?: string|array<string, mixed>, nominal?: string|array<string, mixed>}
+ *     turns?: array{parameter?: string, rule?: string|array<string, mixed>, nominal?: string|array<string, mixed>},
+ *     takes?: array<string, TakenText>
  * }
  * @phpstan-type ParameterText array{value: int|float|string|bool, label?: string, source: string, certainty: string}
  * @phpstan-type ProcedureText array{

@@ -12,6 +12,8 @@ use Diastoma\Core\Procedure\Tells\Column;
 use Diastoma\Core\Procedure\Tells\CutOut;
 use Diastoma\Core\Procedure\Tells\Receives;
 use Diastoma\Core\Procedure\Tells\TagLine;
+use Diastoma\Core\Procedure\Tells\Taken;
+use Diastoma\Core\Procedure\Tells\Takes;
 use Diastoma\Core\Procedure\Tells\Tells;
 use Diastoma\Core\Procedure\Tells\Turns;
 
@@ -22,6 +24,7 @@ use Diastoma\Core\Procedure\Tells\Turns;
  * @phpstan-import-type ClockText from AsWritten
  * @phpstan-import-type ColumnText from AsWritten
  * @phpstan-import-type TagLineText from AsWritten
+ * @phpstan-import-type TakenText from AsWritten
  */
 final readonly class TellsCompiler
 {
@@ -58,6 +61,7 @@ final readonly class TellsCompiler
             uncovers: $this->time('uncovers', $tells['uncovers'] ?? null),
             receives: isset($tells['receives']) ? $this->receives($tells['receives']) : null,
             turns: isset($tells['turns']) ? $this->turns($tells['turns']) : null,
+            takes: isset($tells['takes']) ? new Takes(array_map($this->taken(...), $this->inOrder($tells['takes']))) : null,
         );
     }
 
@@ -114,6 +118,55 @@ final readonly class TellsCompiler
             $turns['parameter'] ?? null,
             isset($turns['rule']) ? $at->below('rule')->expression($turns['rule']) : null,
             isset($turns['nominal']) ? $at->below('nominal')->expression($turns['nominal']) : null,
+        );
+    }
+
+    /**
+     * @param  array<string, TakenText>  $takes
+     * @return array<string, array{string, TakenText}> in the order in which they follow each other, each with its name
+     */
+    private function inOrder(array $takes): array
+    {
+        $acts = [];
+        foreach (Takes::ACTS as $act) {
+            if (isset($takes[$act])) {
+                $acts[$act] = [$act, $takes[$act]];
+            }
+        }
+
+        return $acts;
+    }
+
+    /** @param  array{string, TakenText}  $named */
+    private function taken(array $named): Taken
+    {
+        [$act, $taken] = $named;
+        $at = $this->reader->below('tells')->below('takes')->below($act);
+        $bySize = array_map(fn (array $row): array => [(float) $row[0], (float) $row[1]], array_values($taken['min_by_od_mm']));
+        foreach ($bySize as $i => [$upTo, $min]) {
+            if ($upTo <= ($bySize[$i - 1][0] ?? 0.0)) {
+                $at->below('min_by_od_mm')->fault('diameters must rise from row to row');
+            }
+            if ($min <= 0.0) {
+                $at->below('min_by_od_mm')->fault('what takes no time is left out: minutes must be more than 0');
+            }
+        }
+        if (isset($taken['read_min'], $taken['read_s'])) {
+            $at->fault('is read in minutes or in seconds: one of the two');
+        }
+        $isRead = isset($taken['read_min']) || isset($taken['read_s']);
+        if ($isRead !== isset($taken['read_off'])) {
+            $at->fault('wants read_off where it is read, and only there');
+        }
+        $key = isset($taken['read_s']) ? 'read_s' : 'read_min';
+
+        return new Taken(
+            $bySize,
+            $taken['source'],
+            $taken['certainty'],
+            isset($taken[$key]) ? $at->below($key)->expression($taken[$key]) : null,
+            $key === 'read_s',
+            $taken['read_off'] ?? '',
         );
     }
 

@@ -26,6 +26,7 @@ final readonly class Tells
      * @param  Expression|null  $uncovers  of a stretch: the time from which its joints lie bare again
      * @param  Receives|null  $receives  pipes that came with it
      * @param  Turns|null  $turns  how far such a joint may turn
+     * @param  Takes|null  $takes  how long it takes
      */
     public function __construct(
         public array $clocks,
@@ -41,6 +42,7 @@ final readonly class Tells
         private ?Expression $uncovers = null,
         private ?Receives $receives = null,
         private ?Turns $turns = null,
+        private ?Takes $takes = null,
     ) {
     }
 
@@ -60,6 +62,7 @@ final readonly class Tells
             openedAt: self::number($this->uncovers?->of($known)),
             received: $this->receives?->told($known),
             turns: $this->turns?->told($known),
+            takes: $this->takes?->told($known),
         );
     }
 

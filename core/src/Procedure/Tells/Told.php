@@ -12,6 +12,7 @@ use Diastoma\Core\Units\UnitSystem;
  *
  * @phpstan-import-type Received from Receives
  * @phpstan-import-type Turn from Turns
+ * @phpstan-import-type TakenTold from Taken
  */
 final readonly class Told
 {
@@ -24,6 +25,7 @@ final readonly class Told
      * @param  string|null  $openedAt  of a stretch: when its joints were laid bare again, ISO 8601; null: they were not
      * @param  Received|null  $received
      * @param  Turn|null  $turns  how far it may turn, and who says so; null: nobody does
+     * @param  array<string, TakenTold|null>|null  $takes  how long each of its acts takes; null: it is no work of a day
      * @param  array{label: string, text: Spoken|null}  $tagHead
      * @param  list<array{label: string, text: Spoken|null}>  $tag
      */
@@ -38,6 +40,7 @@ final readonly class Told
         public ?string $openedAt = null,
         public ?array $received = null,
         public ?array $turns = null,
+        public ?array $takes = null,
     ) {
     }
 

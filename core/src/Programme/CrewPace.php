@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Programme;
+
+use Diastoma\Core\Calculation\Calculates;
+use Diastoma\Core\Calculation\Family;
+use Diastoma\Core\Calculation\Field\Items;
+use Diastoma\Core\Calculation\Field\Measure;
+use Diastoma\Core\Calculation\Field\Number;
+use Diastoma\Core\Round\Median;
+use Diastoma\Core\Units\Quantity;
+
+/**
+ * How long a crew takes for each act, by the joints that it made: the middle of them, so that one with a break in it counts little.
+ * That a joint stood ready and waited for clamps is no work and is taken off.
+ */
+#[Calculates(
+    'crew-pace',
+    'How long does this crew take for a joint?',
+    Family::Measuring,
+    ['prepare_min', 'fit_min', 'fuse_min', 'prepare_joints', 'fit_joints', 'fuse_joints', 'left_out'],
+    'Middle of the times between entries; a joint waits until the clamps of the one before are off',
+)]
+final class CrewPace
+{
+    private const MINUTE = 60.0;
+
+    /**
+     * @param  non-empty-list<MadeJoint>  $joints  in the order in which they were made
+     * @param  float  $longest  s: a longer time holds a break, a night or a late entry, and is left out
+     * @return array<string, mixed> minutes, null where no joint tells; how many told; `left_out`: joints of which a time was too long
+     */
+    public function __invoke(
+        #[Items('joints', MadeJoint::class, atMost: 400)] array $joints,
+        #[Number('clamps', min: 0, max: 50, whole: true, about: 'sets; 0 where joints need none')] float $clamps = 1.0,
+        #[Measure('longest_min', Quantity::Time, above: 0, max: 1440, about: 'a longer time holds a break')]
+        float $longest = 14400.0,
+    ): array {
+        $times = ['prepare' => [], 'fit' => [], 'fuse' => []];
+        $leftOut = [];
+        foreach ($joints as $i => $joint) {
+            $before = $clamps > 0 ? $joints[$i - (int) $clamps] ?? null : null;
+            foreach ($this->acts($joint, $before?->freeAt) as $act => $took) {
+                if ($took === null || $took <= 0.0) {
+                    continue;
+                }
+                if ($took > $longest) {
+                    $leftOut[$joint->joint] = $joint->joint;
+                } else {
+                    $times[$act][] = $took;
+                }
+            }
+        }
+        $answer = [];
+        foreach ($times as $act => $took) {
+            $answer["{$act}_min"] = $took === [] ? null : Median::of($took) / self::MINUTE;
+            $answer["{$act}_joints"] = \count($took);
+        }
+
+        return $answer + ['left_out' => array_values($leftOut)];
+    }
+
+    /** @return array<'prepare'|'fit'|'fuse', float|null> s */
+    private function acts(MadeJoint $joint, ?\DateTimeImmutable $clampsFree): array
+    {
+        // It could be fitted when it was ready, and a set of clamps was free.
+        $waited = $clampsFree !== null && $joint->fusedFrom !== null && $clampsFree > $joint->readyAt && $clampsFree < $joint->fusedFrom;
+        $fitFrom = $waited ? $clampsFree : $joint->readyAt;
+
+        return [
+            'prepare' => self::between($joint->firstAt, $joint->readyAt),
+            'fit' => self::between($fitFrom, $joint->fusedFrom ?? $joint->joinedAt),
+            'fuse' => $joint->fusedFrom === null ? null : self::between($joint->fusedFrom, $joint->joinedAt),
+        ];
+    }
+
+    private static function between(?\DateTimeImmutable $from, ?\DateTimeImmutable $to): ?float
+    {
+        return $from === null || $to === null ? null : (float) $to->format('U.u') - (float) $from->format('U.u');
+    }
+}
