@@ -32,6 +32,7 @@ it('reads the acts of a coupler off its record, power by the times of the box', 
     $fusion = array_values(array_filter($facts, fn (Fact $fact): bool => $fact->step === 'fusion'));
     expect(atMinute($moments->firstAt))->toBe(min(array_map(fn (Fact $fact) => atMinute($fact->at), $facts)))
         ->and(atMinute($moments->readyAt))->toBe(lastOf($facts, 'mark@a', 'mark@b', 'clamped@a', 'clamped@b', 'scrape@a', 'scrape@b'))
+        ->and(atMinute($moments->fittedFrom))->toBeLessThan(lastOf($facts, 'ready'))
         ->and($moments->fusedFrom)->toEqual(new DateTimeImmutable($fusion[0]->value['started_at']))
         ->and($moments->joinedAt)->toEqual(new DateTimeImmutable(end($fusion)->value['ended_at']))
         ->and(atMinute($moments->freeAt))->toBe(lastOf($facts, 'cooling'));
@@ -66,12 +67,7 @@ it('knows nothing of a joint of which nothing is recorded, or only what is not o
     }
 });
 
-it('tells how far a joint has come by the steps that are still open', function () {
-    $procedure = Procedure::shipped()['ef-coupler-one-pass'];
-    expect(JointMoments::isPrepared($procedure, ['scrape@b', 'fusion']))->toBeFalse()
-        ->and(JointMoments::isPrepared($procedure, ['assemble', 'fusion']))->toBeTrue()
-        ->and(JointMoments::isFitted($procedure, ['assemble', 'fusion']))->toBeFalse()
-        ->and(JointMoments::isFitted($procedure, ['ready', 'fusion']))->toBeTrue()
-        ->and(JointMoments::isFused($procedure))->toBeTrue()
+it('tells which joints are fused by their procedure', function () {
+    expect(JointMoments::isFused(Procedure::shipped()['ef-coupler-one-pass']))->toBeTrue()
         ->and(JointMoments::isFused(Procedure::shipped()['pvc-spigot-socket']))->toBeFalse();
 });

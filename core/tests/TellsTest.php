@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-use Diastoma\Core\Procedure\Facts;
 use Diastoma\Core\Procedure\Judgement;
-use Diastoma\Core\Procedure\Known;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Tells\Takes;
 use Diastoma\Core\Programme\JointMoments;
@@ -87,7 +85,7 @@ function takes(array $more = []): array
     return $more + ['min_by_od_mm' => [[63, 5], [110, 9]], 'source' => 'this shift', 'certainty' => 'practice'];
 }
 
-it('tells how long an act takes: as it was read, else by the size, up to and with the last row, and nothing where nothing is known', function () {
+it('tells how long an act takes: as it was read, else by the size, and nothing where nothing is known', function () {
     $step = [
         'id' => 'one', 'kind' => 'number', 'title' => 'One',
         'fields' => [['key' => 'cooling_min', 'label' => 'Cooling', 'quantity' => 'time']],
@@ -103,8 +101,7 @@ it('tells how long an act takes: as it was read, else by the size, up to and wit
         ->and($told(['od_mm' => null]))->toBe(['fit' => null, 'cool' => null])
         ->and($told(['od_mm' => 400], ['one' => ['cooling_min' => 22]]))
         ->toBe(['fit' => null, 'cool' => ['min' => 22.0, 'source' => 'the label', 'certainty' => 'project']])
-        ->and(little([$step])->tells->told(new Known(little([$step]), new Facts([], little([$step])), [], new DateTimeImmutable(DAY)))->takes)
-        ->toBeNull();
+        ->and(littleJudged(little([$step]), [])->told->takes)->toBeNull();
 });
 
 it('is told by each joint in the line how long its acts take, fused ones with power and cooling', function () {
@@ -115,9 +112,21 @@ it('is told by each joint in the line how long its acts take, fused ones with po
         }
         $takes = $example->judged()->told->takes;
         expect($takes)->not->toBeNull($id)
-            ->and(array_keys($takes))->toBe(JointMoments::isFused($procedure) ? Takes::ACTS : ['prepare', 'fit'], $id)
+            ->and(array_keys($takes))->toBe(JointMoments::isFused($procedure) ? [...Takes::ACTS, Takes::REST] : ['prepare', 'fit'], $id)
             ->and(array_filter($takes, fn (?array $told) => $told === null || $told['min'] <= 0))->toBe([], $id);
     }
+});
+
+it('tells how long a cold joint waits for its test by the cooling, and nothing of it where the cooling is not known', function () {
+    $step = ['id' => 'one', 'kind' => 'note', 'title' => 'One', 'fields' => []];
+    $waits = fn (array $after, float $od): ?float => littleJudged(little([$step], [
+        'parameters' => ['after' => ['value' => 4, 'source' => 'this shift', 'certainty' => 'practice']],
+        'tells' => ['takes' => ['cool' => takes()], 'tested_after' => $after],
+    ]), [], ['od_mm' => $od])->told->takes['rest']['min'] ?? null;
+    // 9 min of cooling: four times that after power off, less the cooling; four minutes after power off are over before.
+    expect($waits(['times_cooling' => 'after'], 110))->toBe(27.0)
+        ->and($waits(['minutes' => 'after'], 110))->toBe(0.0)
+        ->and($waits(['times_cooling' => 'after'], 200))->toBeNull();
 });
 
 it('names each slip in what a procedure tells', function (array $tells, string $sentence) {
@@ -160,6 +169,18 @@ it('names each slip in what a procedure tells', function (array $tells, string $
     'an act that is read off nothing' => [
         ['takes' => ['cool' => takes(['read_min' => '$step.one.ok'])]],
         'tells.takes.cool: wants read_off where it is read, and only there',
+    ],
+    'a test after no cooling' => [
+        ['takes' => ['fit' => takes()], 'tested_after' => ['minutes' => 'wait_min']],
+        'tells.tested_after: is counted from power off, and nothing cools',
+    ],
+    'a test after what is no parameter' => [
+        ['takes' => ['cool' => takes()], 'tested_after' => ['minutes' => 'wait_min']],
+        'tells.tested_after.minutes: "$param.wait_min"',
+    ],
+    'a test after nothing' => [
+        ['takes' => ['cool' => takes()], 'tested_after' => []],
+        'tells.tested_after: wants minutes or times_cooling: one of the two',
     ],
     'sizes that do not rise' => [
         ['takes' => ['fit' => takes(['min_by_od_mm' => [[110, 5], [63, 4]]])]],

@@ -20,6 +20,7 @@ final readonly class JointMoments
     /**
      * @param  \DateTimeImmutable|null  $firstAt  first entry of all
      * @param  \DateTimeImmutable|null  $readyAt  last entry before it was fitted
+     * @param  \DateTimeImmutable|null  $fittedFrom  first entry of the fitting
      * @param  \DateTimeImmutable|null  $fusedFrom  power on; null: it is not fused, or not yet
      * @param  \DateTimeImmutable|null  $joinedAt  power off; of a joint that is not fused, the last entry of the fitting
      * @param  \DateTimeImmutable|null  $freeAt  first entry after that it was let go: the clamps are off
@@ -27,6 +28,7 @@ final readonly class JointMoments
     private function __construct(
         public ?\DateTimeImmutable $firstAt,
         public ?\DateTimeImmutable $readyAt,
+        public ?\DateTimeImmutable $fittedFrom,
         public ?\DateTimeImmutable $fusedFrom,
         public ?\DateTimeImmutable $joinedAt,
         public ?\DateTimeImmutable $freeAt,
@@ -64,6 +66,7 @@ final readonly class JointMoments
         return new self(
             self::first([...$before, ...$fitted]),
             self::last($early),
+            self::first($fitted),
             $fusedFrom,
             $joined,
             self::first(array_filter($waited, fn (\DateTimeImmutable $at): bool => $joined !== null && $at >= $joined)),
@@ -79,38 +82,6 @@ final readonly class JointMoments
         }
 
         return false;
-    }
-
-    /**
-     * Is everything recorded that belongs before it is fitted?
-     *
-     * @param  list<string>  $open  keys of the steps that are still to be done
-     */
-    public static function isPrepared(Procedure $procedure, array $open): bool
-    {
-        return self::noneOf($procedure, $open, [Stage::Look, Stage::Prepare]);
-    }
-
-    /** @param  list<string>  $open */
-    public static function isFitted(Procedure $procedure, array $open): bool
-    {
-        return self::noneOf($procedure, $open, [Stage::Look, Stage::Prepare, Stage::Join]);
-    }
-
-    /**
-     * @param  list<string>  $open
-     * @param  list<Stage>  $stages
-     */
-    private static function noneOf(Procedure $procedure, array $open, array $stages): bool
-    {
-        $steps = self::byKey($procedure);
-        foreach ($open as $key) {
-            if (\in_array(($steps[$key] ?? null)?->stage, $stages, true)) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     /** @return array<string, Step> */

@@ -60,6 +60,7 @@ namespace Diastoma\Core\Procedure\Compile;
  *     min_by_od_mm: array<int, array{int|float, int|float}>, source: string, certainty: string,
  *     read_min?: string|array<string, mixed>, read_s?: string|array<string, mixed>, read_off?: string
  * }
+ * @phpstan-type TakesText array{prepare?: TakenText, fit?: TakenText, fuse?: TakenText, cool?: TakenText}
  * @phpstan-type TellsText array{
  *     clocks?: array<string, ClockText>, leaves_face?: ConditionsText, pipes?: array<'a'|'b', string|array<string, mixed>>,
  *     register?: array<string, ColumnText>, tag?: array{head?: TagLineText, lines?: array<int, TagLineText>},
@@ -68,7 +69,7 @@ namespace Diastoma\Core\Procedure\Compile;
  *     covers?: string|array<string, mixed>, uncovers?: string|array<string, mixed>,
  *     receives?: array{pipes: string|array<string, mixed>, from?: string|array<string, mixed>},
  *     turns?: array{parameter?: string, rule?: string|array<string, mixed>, nominal?: string|array<string, mixed>},
- *     takes?: array<string, TakenText>
+ *     takes?: array<string, mixed>, tested_after?: array{minutes?: string, times_cooling?: string}
  * }
  * @phpstan-type ParameterText array{value: int|float|string|bool, label?: string, source: string, certainty: string}
  * @phpstan-type ProcedureText array{

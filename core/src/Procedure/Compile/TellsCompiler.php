@@ -24,6 +24,7 @@ use Diastoma\Core\Procedure\Tells\Turns;
  * @phpstan-import-type ClockText from AsWritten
  * @phpstan-import-type ColumnText from AsWritten
  * @phpstan-import-type TagLineText from AsWritten
+ * @phpstan-import-type TakesText from AsWritten
  * @phpstan-import-type TakenText from AsWritten
  */
 final readonly class TellsCompiler
@@ -61,7 +62,7 @@ final readonly class TellsCompiler
             uncovers: $this->time('uncovers', $tells['uncovers'] ?? null),
             receives: isset($tells['receives']) ? $this->receives($tells['receives']) : null,
             turns: isset($tells['turns']) ? $this->turns($tells['turns']) : null,
-            takes: isset($tells['takes']) ? new Takes(array_map($this->taken(...), $this->inOrder($tells['takes']))) : null,
+            takes: isset($tells['takes']) ? $this->takes($tells['takes'], $tells['tested_after'] ?? null) : null,
         );
     }
 
@@ -122,26 +123,47 @@ final readonly class TellsCompiler
     }
 
     /**
-     * @param  array<string, TakenText>  $takes
-     * @return array<string, array{string, TakenText}> in the order in which they follow each other, each with its name
+     * @param  array<string, mixed>  $written
+     * @param  array{minutes?: string, times_cooling?: string}|null  $tested
      */
-    private function inOrder(array $takes): array
+    private function takes(array $written, ?array $tested): Takes
     {
+        /** @var TakesText $takes in the form of the schema */
+        $takes = $written;
+        $at = $this->reader->below('tells')->below('takes');
         $acts = [];
         foreach (Takes::ACTS as $act) {
             if (isset($takes[$act])) {
-                $acts[$act] = [$act, $takes[$act]];
+                $acts[$act] = $this->taken($at->below($act), $takes[$act]);
             }
         }
+        $after = $tested['minutes'] ?? $tested['times_cooling'] ?? null;
+        if ($tested !== null) {
+            $this->refuseTested($tested, isset($acts['cool']));
+        }
 
-        return $acts;
+        return new Takes($acts, $after, isset($tested['times_cooling']));
     }
 
-    /** @param  array{string, TakenText}  $named */
-    private function taken(array $named): Taken
+    /** @param  array{minutes?: string, times_cooling?: string}  $tested */
+    private function refuseTested(array $tested, bool $cools): void
     {
-        [$act, $taken] = $named;
-        $at = $this->reader->below('tells')->below('takes')->below($act);
+        $at = $this->reader->below('tells')->below('tested_after');
+        if (isset($tested['minutes']) === isset($tested['times_cooling'])) {
+            $at->fault('wants minutes or times_cooling: one of the two');
+        }
+        foreach ($tested as $key => $parameter) {
+            // Read for its faults alone: a parameter that is not there is named.
+            $at->below($key)->expression('$param.'.$parameter);
+        }
+        if (! $cools) {
+            $at->fault('is counted from power off, and nothing cools');
+        }
+    }
+
+    /** @param  TakenText  $taken */
+    private function taken(Reader $at, array $taken): Taken
+    {
         $bySize = array_map(fn (array $row): array => [(float) $row[0], (float) $row[1]], array_values($taken['min_by_od_mm']));
         foreach ($bySize as $i => [$upTo, $min]) {
             if ($upTo <= ($bySize[$i - 1][0] ?? 0.0)) {
