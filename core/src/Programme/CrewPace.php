@@ -20,7 +20,10 @@ use Diastoma\Core\Units\Quantity;
     'crew-pace',
     'How long does this crew take for a joint?',
     Family::Measuring,
-    ['prepare_min', 'fit_min', 'fuse_min', 'prepare_joints', 'fit_joints', 'fuse_joints', 'left_out'],
+    [
+        'prepare_min', 'prepare_joints', 'fit_min', 'fit_joints', 'fuse_min', 'fuse_joints', 'cool_min', 'cool_joints', 'rest_min',
+        'rest_joints', 'left_out',
+    ],
     'Middle of the times between entries; a joint waits until the clamps of the one before are off',
 )]
 final class CrewPace
@@ -30,7 +33,7 @@ final class CrewPace
     /**
      * @param  non-empty-list<MadeJoint>  $joints  in the order in which they were made
      * @param  float  $longest  s: a longer time holds a break, a night or a late entry, and is left out
-     * @return array<string, mixed> minutes, null where no joint tells; how many told; `left_out`: joints of which a time was too long
+     * @return array<string, mixed> minutes, null where no joint tells; how many told; `rest_min`: from cold to the test; `left_out`: joints of which a time was too long
      */
     public function __invoke(
         #[Items('joints', MadeJoint::class, atMost: 400)] array $joints,
@@ -38,15 +41,16 @@ final class CrewPace
         #[Measure('longest_min', Quantity::Time, above: 0, max: 1440, about: 'a longer time holds a break')]
         float $longest = 14400.0,
     ): array {
-        $times = ['prepare' => [], 'fit' => [], 'fuse' => []];
+        $times = ['prepare' => [], 'fit' => [], 'fuse' => [], 'cool' => [], 'rest' => []];
         $leftOut = [];
         foreach ($joints as $i => $joint) {
             $before = $clamps > 0 ? $joints[$i - (int) $clamps] ?? null : null;
             foreach ($this->acts($joint, $before?->freeAt) as $act => $took) {
-                if ($took === null || $took <= 0.0) {
+                if ($took === null || $took < 0.0) {
                     continue;
                 }
-                if ($took > $longest) {
+                // What a clock says holds no break.
+                if ($took > $longest && ! \in_array($act, ['cool', 'rest'], true)) {
                     $leftOut[$joint->joint] = $joint->joint;
                 } else {
                     $times[$act][] = $took;
@@ -62,7 +66,7 @@ final class CrewPace
         return $answer + ['left_out' => array_values($leftOut)];
     }
 
-    /** @return array<'prepare'|'fit'|'fuse', float|null> s */
+    /** @return array<'prepare'|'fit'|'fuse'|'cool'|'rest', float|null> s */
     private function acts(MadeJoint $joint, ?\DateTimeImmutable $clampsFree): array
     {
         // It could be fitted when it was ready, and a set of clamps was free.
@@ -73,6 +77,8 @@ final class CrewPace
             'prepare' => self::between($joint->firstAt, $joint->readyAt),
             'fit' => self::between($fitFrom, $joint->fusedFrom ?? $joint->joinedAt),
             'fuse' => $joint->fusedFrom === null ? null : self::between($joint->fusedFrom, $joint->joinedAt),
+            'cool' => self::between($joint->joinedAt, $joint->coldAt),
+            'rest' => self::between($joint->coldAt, $joint->testFrom),
         ];
     }
 

@@ -17,6 +17,8 @@ final readonly class MadeJoint
         #[Instant('fused_from', about: 'power on')] public ?\DateTimeImmutable $fusedFrom = null,
         #[Instant('joined_at', about: 'power off, or fitted')] public ?\DateTimeImmutable $joinedAt = null,
         #[Instant('free_at', about: 'clamps off')] public ?\DateTimeImmutable $freeAt = null,
+        #[Instant('cold_at', about: 'cold from, by its clock')] public ?\DateTimeImmutable $coldAt = null,
+        #[Instant('test_from', about: 'by its clock')] public ?\DateTimeImmutable $testFrom = null,
     ) {
     }
 }
