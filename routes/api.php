@@ -2,6 +2,7 @@
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ContestedController;
+use App\Http\Controllers\DayController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\InvitationController;
@@ -73,6 +74,9 @@ Route::middleware(['auth:sanctum', Allowed::class])->group(function () {
     Route::get('lines/{line}/laying-plan.geojson', [LayingController::class, 'geoJson']);
     Route::get('lines/{line}/laying-plan.xml', [LayingController::class, 'landXml']);
     Route::get('lines/{line}/laying-sheet.pdf', [LayingController::class, 'sheet']);
+    Route::get('lines/{line}/day', [DayController::class, 'show']);
+    Route::post('lines/{line}/day', [DayController::class, 'take'])->middleware('journal:days-planned');
+    Route::post('lines/{line}/day/try', [DayController::class, 'try']);
     Route::post('centre-line', [LineController::class, 'readCentreLine']);
     Route::post('lines/{line}/joints', [LineController::class, 'addJoints'])->middleware('journal:joint-added');
     Route::post('lines/{line}/seal-anew', [SealController::class, 'anew'])->middleware('journal:seal-anew');

@@ -27,6 +27,12 @@ enum Role: string
         return $this === self::Engineer || $this === self::Foreman;
     }
 
+    /** Who takes days for the plan that others are held to. */
+    public function mayPlanDays(): bool
+    {
+        return $this === self::Engineer || $this === self::Foreman;
+    }
+
     public function mayCutOut(): bool
     {
         return $this !== self::Joiner;

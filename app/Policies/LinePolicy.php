@@ -21,6 +21,11 @@ final class LinePolicy
         return $this->may($user, $line, fn ($role) => $role->mayPlan(), 'refused.engineerPlans');
     }
 
+    public function planDays(User $user, Line $line): Response
+    {
+        return $this->may($user, $line, fn ($role) => $role->mayPlanDays(), 'refused.whoPlansDays');
+    }
+
     public function cutOut(User $user, Line $line): Response
     {
         return $this->may($user, $line, fn ($role) => $role->mayCutOut(), 'refused.whoOrdersCutOut');

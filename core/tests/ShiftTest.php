@@ -39,6 +39,17 @@ it('rests on days on which nobody works, and by the clock of the place when that
         ->and(restHours(shift(), '2026-03-20T12:00:00Z', 4))->toBe([[3.5, 66.0], [71.0, 71.5]]);
 });
 
+it('rests while it rains, and longer where the shift is over by then', function () {
+    $rains = fn (float $hours): array => array_map(
+        fn (array $pause): array => [$pause[0] / 3600, $pause[1] / 3600],
+        array_slice(shift()->pauses(new DateTimeImmutable('2026-03-05T08:00:00+01:00'), 2, $hours * 3600), 0, -1),
+    );
+    expect($rains(0.0))->toBe([[4.0, 4.5], [8.5, 23.0], [28.0, 28.5]])
+        ->and($rains(2.0))->toBe([[0.0, 2.0], [4.0, 4.5], [8.5, 23.0], [28.0, 28.5]])
+        ->and($rains(4.0))->toBe([[0.0, 4.5], [8.5, 23.0], [28.0, 28.5]])
+        ->and($rains(10.0))->toBe([[0.0, 23.0], [28.0, 28.5]]);
+});
+
 it('plans nothing beyond the days that are looked at', function () {
     $pauses = shift()->pauses(new DateTimeImmutable('2026-03-05T06:00:00+01:00'), 1);
     expect(end($pauses)[1])->toBeGreaterThan(1e8);
@@ -47,7 +58,7 @@ it('plans nothing beyond the days that are looked at', function () {
 });
 
 it('says when somebody works again', function () {
-    $next = fn (string $at, array $days = [1, 2, 3, 4, 5]): ?string => shift($days)->workFrom(new DateTimeImmutable($at))?->format('D H:i');
+    $next = fn (string $at): ?string => shift()->workFrom(new DateTimeImmutable($at))?->format('D H:i');
     expect($next('2026-03-05T09:00:00+01:00'))->toBe('Thu 09:00')
         ->and($next('2026-03-05T12:10:00+01:00'))->toBe('Thu 12:30')
         ->and($next('2026-03-05T16:30:00+01:00'))->toBe('Fri 07:00')
@@ -65,7 +76,9 @@ it('takes what is known best: typed, read, of the crew, of the text; and of noth
     $read = ['min' => 15.0, 'source' => 'the label', 'certainty' => 'project'];
     $text = ['min' => 20.0, 'source' => 'start value', 'certainty' => 'practice'];
     $pace = ['cool_min' => 18.0, 'cool_joints' => 4];
-    $best = fn (?float $typed, ?array $told, array $pace): array => array_slice(ActTime::best('cool', $typed, $told, $pace)->toArray(), 1, 3);
+    $best = fn (?float $typed, ?array $told, array $pace): array => array_slice(
+        ActTime::best('cool', $typed, $told, $pace)->toArray(), 1, 3,
+    );
     expect($best(5.0, $read, $pace))->toBe(['min' => 5.0, 'from' => 'typed', 'joints' => 0])
         ->and($best(0.0, $read, $pace))->toBe(['min' => 0.0, 'from' => 'typed', 'joints' => 0])
         ->and($best(null, $read, $pace))->toBe(['min' => 15.0, 'from' => 'read', 'joints' => 0])

@@ -5,6 +5,7 @@ return [
     'administrator' => 'made :name administrator',
     'came-in' => 'followed an invitation to :project as :role',
     'came-in-as-administrator' => 'followed an invitation as administrator',
+    'days-planned' => 'took days of :of for the plan',
     'decided' => 'decided which of two readings counts (:given)',
     'disabled' => 'disabled :name',
     'enabled' => 'let :name in again',

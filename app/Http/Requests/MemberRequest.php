@@ -14,7 +14,7 @@ abstract class MemberRequest extends FormRequest
     /** What one must be allowed on the line, as the policy names it. */
     protected const MAY = 'view';
 
-    /** @return array<string, string> what each key may hold */
+    /** @return array<string, string|list<string>> what each key may hold */
     abstract public function rules(): array;
 
     public function authorize(): Response

@@ -33,7 +33,8 @@ final class CrewPace
     /**
      * @param  non-empty-list<MadeJoint>  $joints  in the order in which they were made
      * @param  float  $longest  s: a longer time holds a break, a night or a late entry, and is left out
-     * @return array<string, mixed> minutes, null where no joint tells; how many told; `rest_min`: from cold to the test; `left_out`: joints of which a time was too long
+     * @return array<string, mixed> minutes, null where no joint tells; how many told; `rest_min`: from cold to the test; `left_out`:
+     * joints of which a time was too long
      */
     public function __invoke(
         #[Items('joints', MadeJoint::class, atMost: 400)] array $joints,

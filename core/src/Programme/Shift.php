@@ -34,16 +34,17 @@ final readonly class Shift
      * When nobody works, from now on.
      *
      * @param  int  $days  how far, with today
+     * @param  float  $stopped  so long from now on rain or the like stops all hands, s
      * @return list<array{float, float}> s from now, rising, apart
      */
-    public function pauses(\DateTimeImmutable $now, int $days): array
+    public function pauses(\DateTimeImmutable $now, int $days, float $stopped = 0.0): array
     {
         $pauses = [];
         $until = 0.0;
         foreach ($this->spells($now, $days) as [$from, $to]) {
-            $begins = (float) ($from->getTimestamp() - $now->getTimestamp());
+            $begins = max($stopped, (float) ($from->getTimestamp() - $now->getTimestamp()));
             $ends = (float) ($to->getTimestamp() - $now->getTimestamp());
-            if ($ends <= $until) {
+            if ($ends <= max($until, $stopped)) {
                 continue;
             }
             if ($begins > $until) {

@@ -108,6 +108,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lines/{line}/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The days to come of a line, with what was asked last */
+        get: operations["bcd25e50bd88fc32fd2285d261e70008"];
+        put?: never;
+        /** Take the days to come for the plan that they are held against */
+        post: operations["588b116ad31c926882f568471cb705ee"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/{line}/day/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan the days to come with other means; nothing is kept */
+        post: operations["25a7d0a1c607079c72be2de1836ae02b"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/waiting": {
         parameters: {
             query?: never;
@@ -1368,6 +1403,165 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        DayAsked: {
+            /** @description What is sent and answered about the days of a line. */
+            section?: string | null;
+            crews: number;
+            /** @description sets */
+            clamps: number;
+            boxes: number;
+            move_min: number;
+            /** @description null: by what is known best */
+            prepare_min?: number | null;
+            /** @description null: by what is known best */
+            fit_min?: number | null;
+            /** @description null: by what is known best */
+            fuse_min?: number | null;
+            /** @description null: by what is known best */
+            cool_min?: number | null;
+            /** @description null: by what is known best */
+            rest_min?: number | null;
+            /** @description time of day at the place */
+            shift_from: string;
+            shift_to: string;
+            pause_from?: string | null;
+            pause_to?: string | null;
+            /** @description 1 Monday to 7 Sunday */
+            work_days: number[];
+            rain_min: number;
+        };
+        ActTime: {
+            /** @enum {string} */
+            act: "prepare" | "fit" | "fuse" | "cool" | "rest";
+            min: number | null;
+            /** @enum {string|null} */
+            from: "typed" | "read" | "crew" | "text" | null;
+            joints: number;
+            source: string | null;
+            certainty: string | null;
+        };
+        DayJoint: {
+            id: string;
+            number: string;
+            chainage_m: number;
+            begun: boolean;
+            /** Format: date-time */
+            prepare_from: string | null;
+            /** Format: date-time */
+            ready_at: string | null;
+            /** Format: date-time */
+            fit_from: string | null;
+            /** Format: date-time */
+            fuse_from: string | null;
+            /** Format: date-time */
+            joined_at: string | null;
+            /** Format: date-time */
+            cold_at: string | null;
+            waits_min: number;
+        };
+        MadeOfDay: {
+            id: string;
+            number: string;
+            chainage_m: number;
+            /** @enum {string} */
+            verdict: "good" | "close" | "bad" | "open";
+            /** Format: date-time */
+            prepare_from: string | null;
+            /** Format: date-time */
+            ready_at: string | null;
+            /** Format: date-time */
+            fit_from: string | null;
+            /** Format: date-time */
+            fuse_from: string | null;
+            /** Format: date-time */
+            joined_at: string | null;
+            /** Format: date-time */
+            cold_at: string | null;
+            /**
+             * Format: date-time
+             * @description clamps off
+             */
+            free_at: string | null;
+        };
+        TestWith: {
+            /** @enum {string} */
+            of: "clamps" | "crew" | "box";
+            /** Format: date-time */
+            test_from: string | null;
+        };
+        DayDone: {
+            joints: number;
+            metres: number;
+            tests: number;
+        };
+        DayOfLine: {
+            /** Format: date */
+            date: string;
+            made: components["schemas"]["DayDone"];
+            to_come: components["schemas"]["DayDone"];
+            plan: components["schemas"]["DayDone"] | null;
+        };
+        DayPage: {
+            /** Format: date-time */
+            now: string;
+            section: string | null;
+            asked: components["schemas"]["DayAsked"];
+            acts: components["schemas"]["ActTime"][];
+            missing: string[];
+            /** @description joints that are still to be made */
+            left: number;
+            /** @description of them too many to plan */
+            beyond: number;
+            bad: string[];
+            /** @description joints on pipes and restraints, not planned here */
+            others: number;
+            clamps_at_work: number;
+            made: components["schemas"]["MadeOfDay"][];
+            joints: components["schemas"]["DayJoint"][];
+            pauses: {
+                /** Format: date-time */
+                from: string;
+                /** Format: date-time */
+                to: string;
+            }[];
+            /** Format: date-time */
+            test_from: string | null;
+            /**
+             * Format: date-time
+             * @description when somebody is there to begin it
+             */
+            test_at: string | null;
+            /** @description the last joint to which a test can begin today, where the whole cannot */
+            today_to: {
+                number: string;
+                chainage_m: number;
+                /** Format: date-time */
+                test_from: string;
+            } | null;
+            held_up_by: ("clamps" | "crew" | "box" | "cooling" | "made")[];
+            one_more: components["schemas"]["TestWith"][];
+            one_less: components["schemas"]["TestWith"][];
+            /** @description an hour of it */
+            rain_costs_min: number | null;
+            clamps_use_pct: number | null;
+            crew_use_pct: number | null;
+            box_use_pct: number | null;
+            waits_min: number | null;
+            exact: boolean | null;
+            /** Format: date-time */
+            no_sooner_than: string | null;
+            days: components["schemas"]["DayOfLine"][];
+            may_take: boolean;
+            /** @description what was taken for the plan last */
+            taken: {
+                /** Format: date-time */
+                at: string;
+                by: string;
+                section: string | null;
+                /** Format: date-time */
+                test_from: string | null;
+            } | null;
+        };
         StockRow: {
             /** @description The shapes of the laying plan. Metres and degrees. */
             length_m: number;
@@ -3231,6 +3425,43 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * crew-pace
+         * @description How long does this crew take for a joint?
+         */
+        Calc_crew_pace: {
+            joints: ({
+                joint: string;
+                /** Format: date-time */
+                first_at?: string;
+                /** Format: date-time */
+                ready_at?: string;
+                /** Format: date-time */
+                fused_from?: string;
+                /** Format: date-time */
+                joined_at?: string;
+                /** Format: date-time */
+                free_at?: string;
+                /** Format: date-time */
+                cold_at?: string;
+                /** Format: date-time */
+                test_from?: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /**
+             * @description sets; 0 where joints need none
+             * @default 1
+             */
+            clamps: number;
+            /**
+             * @description a longer time holds a break
+             * @default 240
+             */
+            longest_min: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * curve-chords
          * @description Do these pipes follow the curve?
          */
@@ -3308,11 +3539,14 @@ export interface components {
             /** @default 1 */
             crews: number;
             /**
-             * @description sets
+             * @description sets; 0 where joints need none
              * @default 1
              */
             clamps: number;
-            /** @default 1 */
+            /**
+             * @description 0 where joints need none
+             * @default 1
+             */
             boxes: number;
             /**
              * @description to take clamps to the next joint
@@ -3327,6 +3561,16 @@ export interface components {
             pauses?: number[][];
             /** @description length of the shift */
             shift_min?: number;
+            /** @description joints that may stand prepared */
+            ahead?: number;
+            clamps_free_min?: number[];
+            /**
+             * @description what is made already waits so long
+             * @default 0
+             */
+            not_before_min: number;
+            /** @description rain that stops work from the beginning */
+            rain_min?: number;
         } & {
             [key: string]: unknown;
         };
@@ -7934,6 +8178,101 @@ export interface operations {
                     "application/json": {
                         counts: boolean;
                     };
+                };
+            };
+        };
+    };
+    bcd25e50bd88fc32fd2285d261e70008: {
+        parameters: {
+            query?: {
+                /** @description id of a section, or "line" for all of it; left out: the section that is tested next */
+                section?: string;
+            };
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description They */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayPage"];
+                };
+            };
+        };
+    };
+    "588b116ad31c926882f568471cb705ee": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["DayAsked"];
+            };
+        };
+        responses: {
+            /** @description Taken */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayPage"];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "25a7d0a1c607079c72be2de1836ae02b": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["DayAsked"];
+            };
+        };
+        responses: {
+            /** @description They */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayPage"];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

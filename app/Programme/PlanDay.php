@@ -1,0 +1,144 @@
+<?php
+
+namespace App\Programme;
+
+use App\Models\Joint;
+use App\Models\Line;
+use Diastoma\Core\Procedure\Tells\Clock;
+use Diastoma\Core\Programme\ActTime;
+use Diastoma\Core\Programme\DayJoint;
+use Diastoma\Core\Programme\DayPlan;
+use Diastoma\Core\Programme\JointMoments;
+use Illuminate\Support\Collection;
+
+/**
+ * The days to come of a line from now on: joints that are still to be made against the clock, from what is made already, what is to
+ * hand and how long each act takes. Nothing is kept.
+ */
+final readonly class PlanDay
+{
+    /** So far is looked ahead, days. */
+    private const DAYS = 120;
+
+    /** So many joints are planned; of a section with more the test cannot be told yet. */
+    public const MOST = 400;
+
+    /** A scraped end does not wait: so many joints stand prepared. */
+    private const AHEAD = 1.0;
+
+    /** What an hour of rain costs is always said, s. */
+    private const RAIN_S = 3600.0;
+
+    private const MINUTE = 60.0;
+
+    public function __invoke(Line $line, Standing $standing, DayAsked $asked, \DateTimeImmutable $now): PlannedDay
+    {
+        $shift = $asked->shift(new \DateTimeZone($line->project->time_zone));
+        $left = $standing->left->take(self::MOST);
+        $acts = new ActsOfJoints($line, $asked, $standing);
+        $times = $left->mapWithKeys(fn (Joint $joint) => [$joint->id => $acts->of($joint)])->all();
+        $testsFrom = self::madeMayBeTested($standing, $now);
+        if ($left->isEmpty() || self::missing($times) !== []) {
+            return new PlannedDay($now, $shift, $left, $times, [], null, 0.0, $testsFrom, []);
+        }
+        $isFused = $left->contains(fn (Joint $joint) => isset($times[$joint->id]['cool']));
+        $atWork = $isFused ? self::clampsAtWork($standing, $asked, $now) : [];
+        $rest = max([0.0, ...$left->map(fn (Joint $joint) => $times[$joint->id]['rest']->min ?? 0.0)->all()]);
+        $pauses = $shift->pauses($now, self::DAYS, $asked->rain * self::MINUTE);
+        $plan = (new DayPlan)(
+            self::joints($left, $standing, $times, $now),
+            (float) $asked->crews,
+            // More sets are at work than were said: they are there.
+            $isFused ? (float) max($asked->clamps, \count($atWork)) : 0.0,
+            $isFused ? (float) $asked->boxes : 0.0,
+            $asked->move * self::MINUTE,
+            $rest * self::MINUTE,
+            array_map(fn (array $pause): array => [$pause[0] / self::MINUTE, $pause[1] / self::MINUTE], $pauses),
+            ahead: self::AHEAD,
+            clampsFree: $atWork,
+            notBefore: (float) ($testsFrom->getTimestamp() - $now->getTimestamp()),
+            rain: $asked->rain * self::MINUTE + self::RAIN_S,
+        );
+
+        return new PlannedDay($now, $shift, $left, $times, $pauses, $plan, $rest, $testsFrom, $atWork);
+    }
+
+    /**
+     * @param  array<string, array<string, ActTime>>  $times
+     * @return list<string> acts of which nobody knows how long they take
+     */
+    public static function missing(array $times): array
+    {
+        $missing = [];
+        foreach ($times as $acts) {
+            foreach ($acts as $act => $time) {
+                if ($time->min === null) {
+                    $missing[$act] = $act;
+                }
+            }
+        }
+
+        return array_values($missing);
+    }
+
+    /** What is made already is tested from then on, by its clocks; now, where no clock runs. */
+    private static function madeMayBeTested(Standing $standing, \DateTimeImmutable $now): \DateTimeImmutable
+    {
+        return $standing->joined
+            ->map(fn (Joint $joint) => ActsOfJoints::clock($joint, fn (Clock $clock) => $clock->name === Clock::TEST))
+            ->filter()
+            ->push($now)
+            ->max() ?? $now;
+    }
+
+    /** @return list<float> minutes from now until each set of clamps that is still at work comes free and lies at the next joint */
+    private static function clampsAtWork(Standing $standing, DayAsked $asked, \DateTimeImmutable $now): array
+    {
+        $free = [];
+        foreach ($standing->joined as $joint) {
+            $until = ActsOfJoints::clock($joint, fn (Clock $clock) => $clock->until !== null);
+            if ($until !== null && $until > $now && $standing->of($joint)?->freeAt === null) {
+                $free[] = ($until->getTimestamp() - $now->getTimestamp()) / self::MINUTE + $asked->move;
+            }
+        }
+
+        return $free;
+    }
+
+    /**
+     * @param  Collection<int, Joint>  $left
+     * @param  array<string, array<string, ActTime>>  $times
+     * @return non-empty-list<DayJoint>
+     */
+    private static function joints(Collection $left, Standing $standing, array $times, \DateTimeImmutable $now): array
+    {
+        $joints = $left
+            ->map(fn (Joint $joint): DayJoint => self::remaining($joint, $standing->of($joint), $times[$joint->id], $now))
+            ->all();
+
+        return array_values($joints) ?: throw new \LogicException('No joint is left');
+    }
+
+    /**
+     * What is still to be done at it.
+     *
+     * @param  array<string, ActTime>  $times
+     */
+    private static function remaining(Joint $joint, ?JointMoments $moments, array $times, \DateTimeImmutable $now): DayJoint
+    {
+        $of = fn (string $act): float => ($times[$act]->min ?? 0.0) * self::MINUTE;
+        $since = fn (?\DateTimeImmutable $from): float => $from === null
+            ? 0.0
+            : (float) max(0, $now->getTimestamp() - $from->getTimestamp());
+        $isFitted = $moments?->fusedFrom !== null;
+        $isPrepared = $isFitted || $moments?->fittedFrom !== null;
+
+        return new DayJoint(
+            $joint->number,
+            $isPrepared ? 0.0 : max(0.0, $of('prepare') - $since($moments?->firstAt)),
+            $isFitted ? 0.0 : max(0.0, $of('fit') - $since($moments?->fittedFrom)),
+            max(0.0, $of('fuse') - $since($moments?->fusedFrom)),
+            $of('cool'),
+        );
+    }
+}
