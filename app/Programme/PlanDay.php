@@ -120,24 +120,25 @@ final readonly class PlanDay
     }
 
     /**
-     * What is still to be done at it.
+     * What is still to be done at it: less what its record tells, and not less what the clock tells, for nobody need have worked
+     * since; power alone runs by the clock.
      *
      * @param  array<string, ActTime>  $times
      */
     private static function remaining(Joint $joint, ?JointMoments $moments, array $times, \DateTimeImmutable $now): DayJoint
     {
         $of = fn (string $act): float => ($times[$act]->min ?? 0.0) * self::MINUTE;
-        $since = fn (?\DateTimeImmutable $from): float => $from === null
+        $spent = fn (?\DateTimeImmutable $from, ?\DateTimeImmutable $to): float => $from === null || $to === null
             ? 0.0
-            : (float) max(0, $now->getTimestamp() - $from->getTimestamp());
+            : (float) max(0, $to->getTimestamp() - $from->getTimestamp());
         $isFitted = $moments?->fusedFrom !== null;
         $isPrepared = $isFitted || $moments?->fittedFrom !== null;
 
         return new DayJoint(
             $joint->number,
-            $isPrepared ? 0.0 : max(0.0, $of('prepare') - $since($moments?->firstAt)),
-            $isFitted ? 0.0 : max(0.0, $of('fit') - $since($moments?->fittedFrom)),
-            max(0.0, $of('fuse') - $since($moments?->fusedFrom)),
+            $isPrepared ? 0.0 : max(0.0, $of('prepare') - $spent($moments?->firstAt, $moments?->readyAt)),
+            $isFitted ? 0.0 : $of('fit'),
+            max(0.0, $of('fuse') - $spent($moments?->fusedFrom, $now)),
             $of('cool'),
         );
     }

@@ -31,6 +31,7 @@ const AdaptPage = lazy(() => import('./procedures/AdaptPage'))
 const StoresPage = lazy(() => import('./stores/StoresPage'))
 const ChangeLinePage = lazy(() => import('./line/ChangeLinePage'))
 const LayingPage = lazy(() => import('./laying/LayingPage'))
+const DayPage = lazy(() => import('./day/DayPage'))
 const NearPage = lazy(() => import('./records/NearPage'))
 const PipesPage = lazy(() => import('./pipes/PipesPage'))
 const StretchPage = lazy(() => import('./stretch/StretchPage'))
@@ -66,6 +67,7 @@ const pages: [path: string, page: ReactElement][] = [
   ['/lines/:id/sections/new', <NewSection />],
   ['/lines/:id/pipes', <PipesPage />],
   ['/lines/:id/laying', <LayingPage />],
+  ['/lines/:id/day', <DayPage />],
   ['/lines/:id/near', <NearPage />],
   ['/lines/:id/change', <ChangeLinePage />],
   ['/stretches/:id', <StretchPage />],

@@ -6,6 +6,7 @@ import {
   type BoxProgramme,
   type Found,
   type Near,
+  type DayPage,
   type LayingPage,
   type LineFull,
   type LinePipe,
@@ -82,6 +83,9 @@ export const useLine = (id: string) => use<LineFull>(`lines/${id}`, { off: id ==
 /** @param place  `at_m=212`, or `easting=…&northing=…`; empty: nowhere yet */
 export const useNear = (id: string, place: string) => use<Near>(`lines/${id}/near?${place}`, { off: place === '' })
 export const useLaying = (id: string) => use<LayingPage>(`lines/${id}/laying-plan`, { off: id === '' })
+/** @param  section  id, or "line" for all of it; empty: where work goes on */
+export const useDay = (id: string, section: string) =>
+  use<DayPage>(`lines/${id}/day${section === '' ? '' : `?section=${section}`}`, { off: id === '' })
 export const useLog = (id: string) => use<LogEntry[]>(`lines/${id}/log`, { off: id === '' })
 /**
  * Facts are only ever added: an answer that lacks one that is known was on its way before it was stored, and must not

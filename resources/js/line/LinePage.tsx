@@ -218,6 +218,9 @@ export default function LinePage(): ReactElement {
             <MuiLink component={Link} to={`/lines/${id}/register`} sx={{ py: 1 }}>
               {say('line.registerAndExports')}
             </MuiLink>
+            <MuiLink component={Link} to={`/lines/${id}/day`} sx={{ py: 1 }}>
+              {say('day.title')}
+            </MuiLink>
             <MuiLink component={Link} to={`/lines/${id}/laying`} sx={{ py: 1 }}>
               {say('laying.title')}
             </MuiLink>

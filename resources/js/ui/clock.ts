@@ -18,3 +18,12 @@ export const dayAndTimeHere = (at: string | number | Date): string =>
 /** "Thursday 26 November" in the time of the place. */
 export const dayOf = (at: string | number | Date, timeZone: string): string =>
   new Date(at).toLocaleDateString(DATES, { timeZone, weekday: 'long', day: 'numeric', month: 'long' })
+
+/** "Tue 1 Dec", of a date such as 2026-12-01. */
+export const shortDay = (date: string): string => named(date, { weekday: 'short', day: 'numeric', month: 'short' })
+
+/** "Tuesday 1 December", of a date such as 2026-12-01. */
+export const longDay = (date: string): string => named(date, { weekday: 'long', day: 'numeric', month: 'long' })
+
+const named = (date: string, how: Intl.DateTimeFormatOptions): string =>
+  new Date(`${date}T12:00:00Z`).toLocaleDateString(DATES, { timeZone: 'UTC', ...how })

@@ -1,0 +1,185 @@
+<?php
+
+use App\Models\Line;
+use App\Models\Programme;
+use Carbon\CarbonImmutable;
+use Database\Demo\ExampleRun;
+use Diastoma\Core\Procedure\Example;
+
+/*
+ * The days to come of a line, from its procedure, its stores of clamps and hands, and from what is recorded. Times by hand:
+ * five joints on 36 m, at a place in Europe/Vienna (UTC+2 in May).
+ */
+
+beforeEach(function () {
+    $this->usual = [
+        'crews' => 1, 'clamps' => 1, 'boxes' => 1, 'move_min' => 5, 'prepare_min' => 20, 'fit_min' => 10, 'fuse_min' => 10,
+        'cool_min' => 45, 'rest_min' => 60, 'shift_from' => '07:00', 'shift_to' => '16:30', 'pause_from' => null, 'pause_to' => null,
+        'work_days' => [1, 2, 3, 4, 5, 6, 7], 'rain_min' => 0,
+    ];
+    $this->pushed = ['prepare_min' => 10, 'fit_min' => 5] + $this->usual;
+    // A Monday, an hour before the shift.
+    $this->travelTo(CarbonImmutable::parse('2026-05-04T06:00:00+02:00'));
+    $this->make = fn (string $procedure = 'pvc-spigot-socket', array $more = []): Line => Line::query()
+        ->findOrFail($this->makeLine($procedure, $more + ['sections' => [], 'centre_line' => [[0, 0, 0, 10], [36, 36, 0, 11]]])['id']);
+    $this->try = fn (Line $line, array $more = []) => $this->as('joiner')
+        ->postJson("/api/v1/lines/{$line->id}/day/try", $more + $this->pushed);
+});
+
+it('plans what is left joint after joint from the beginning of the shift, by the clock of the place', function () {
+    $line = ($this->make)();
+    $joints = $line->joints()->get();
+    $page = ($this->try)($line)->assertOk()->json();
+    expect($page['joints'])->toHaveCount($joints->count())
+        ->and(array_column($page['joints'], 'number'))->toBe($joints->pluck('number')->all())
+        ->and($page['joints'][0]['prepare_from'])->toBe('2026-05-04T05:00:00Z')
+        ->and($page['joints'][0]['joined_at'])->toBe('2026-05-04T05:15:00Z')
+        ->and($page['joints'][1]['prepare_from'])->toBe('2026-05-04T05:15:00Z')
+        ->and(end($page['joints'])['joined_at'])->toBe($page['test_from'])
+        ->and($page['test_from'])->toBe(gmdate('Y-m-d\TH:i:s\Z', strtotime('2026-05-04T05:00:00Z') + 900 * $joints->count()))
+        ->and($page['held_up_by'])->toBe(['crew'])
+        ->and($page['clamps_use_pct'])->toBeNull();
+});
+
+it('starts from what the procedure says of a pipe of this size, and says from where', function () {
+    [$line, $welded] = [($this->make)(), ($this->make)('ef-coupler-one-pass')];
+    $page = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/day")->assertOk()->json();
+    expect(array_column($page['acts'], 'from', 'act'))->toBe(['prepare' => 'text', 'fit' => 'text'])
+        ->and(array_column($page['acts'], 'certainty', 'act'))->toBe(['prepare' => 'practice', 'fit' => 'practice'])
+        ->and($page['acts'][0]['min'])->toBeGreaterThan(0)
+        ->and($page['may_take'])->toBeFalse();
+    $fused = $this->as('joiner')->getJson("/api/v1/lines/{$welded->id}/day")->json();
+    expect(array_column($fused['acts'], 'act'))->toBe(['prepare', 'fit', 'fuse', 'cool', 'rest'])
+        ->and(array_column($fused['acts'], 'certainty', 'act')['cool'])->toBe('memory');
+});
+
+it('leaves it open how long it takes where the procedure does not say it and nobody has typed it', function () {
+    $text = json_decode(file_get_contents(base_path('core/data/procedures/pvc-spigot-socket.json')), true);
+    unset($text['tells']['takes']);
+    $hash = $this->as('engineer')->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => ['version' => '9'] + $text])
+        ->assertCreated()->json('hash');
+    $line = ($this->make)(more: ['procedure_hash' => $hash]);
+    $page = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/day")->assertOk()->json();
+    expect($page['missing'])->toBe(['prepare', 'fit'])
+        ->and($page['test_from'])->toBeNull()
+        ->and($page['held_up_by'])->toBe([])
+        ->and($page['joints'])->toBe([]);
+    expect(($this->try)($line)->json('test_from'))->not->toBeNull();
+    $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/day", ['prepare_min' => null, 'fit_min' => null] + $this->pushed)
+        ->assertStatus(422);
+    expect(Programme::query()->count())->toBe(0);
+});
+
+it('plans on from what is recorded: the crew\'s own pace, and joints that are joined are left', function () {
+    $line = ($this->make)();
+    $example = Example::shipped()['pvc-spigot-socket'];
+    $begun = new DateTimeImmutable('2026-05-04T08:00:00+02:00');
+    $this->travelTo(CarbonImmutable::parse('2026-05-04T10:00:00+02:00'));
+    foreach ($line->joints()->take(2)->get() as $i => $joint) {
+        foreach (ExampleRun::facts($joint, $example, null, $begun->modify("+{$i} hours")) as $fact) {
+            $more = ['recorded_at' => $fact['at']->format(DATE_ATOM)];
+            $this->record('joiner', "subjects/joint/{$joint->id}", $fact['step'], $fact['value'], $more)->assertCreated();
+        }
+    }
+    $page = ($this->try)($line, ['prepare_min' => null, 'fit_min' => null])->assertOk()->json();
+    $facts = $example->facts();
+    $minute = fn (string $step): float => collect($facts)->where('step', $step)->first()->at->getTimestamp() / 60;
+    expect($page['left'])->toBe($line->joints()->count() - 2)
+        ->and($page['made'])->toHaveCount(2)
+        ->and(array_column($page['acts'], 'from', 'act'))->toBe(['prepare' => 'crew', 'fit' => 'crew'])
+        ->and(array_column($page['acts'], 'joints', 'act'))->toBe(['prepare' => 2, 'fit' => 2])
+        ->and($page['acts'][1]['min'])->toEqualWithDelta($minute('gap') - $minute('clean'), 1e-6)
+        ->and($page['joints'][0]['prepare_from'])->toBe('2026-05-04T08:00:00Z')
+        ->and(collect($page['days'])->firstWhere('date', '2026-05-04')['made']['joints'])->toBe(2);
+});
+
+it('holds clamps at a joint that cools, and the test by the clock of what is made', function () {
+    $line = ($this->make)('ef-coupler-one-pass');
+    $joint = $line->joints()->firstOrFail();
+    $cold = '2026-05-04T09:00:00+02:00';
+    $this->travelTo(CarbonImmutable::parse('2026-05-04T08:30:00+02:00'));
+    // As it is stored when a fusion was judged.
+    $joint->update([
+        'state' => 'begun', 'left_face' => true,
+        'clocks' => ['clamps_off' => $cold, 'test_from' => '2026-05-06T09:00:00+02:00'],
+    ]);
+    $page = ($this->try)($line, $this->usual)->assertOk()->json();
+    expect($page['clamps_at_work'])->toBe(1)
+        // Free at 09:00, five minutes on the way; the joint stood ready at 08:50.
+        ->and($page['joints'][0]['ready_at'])->toBe('2026-05-04T06:50:00Z')
+        ->and($page['joints'][0]['fit_from'])->toBe('2026-05-04T07:05:00Z')
+        ->and($page['test_from'])->toBe('2026-05-06T07:00:00Z')
+        ->and($page['held_up_by'])->toBe(['made']);
+    $two = ($this->try)($line, ['clamps' => 2] + $this->usual)->json();
+    expect($two['joints'][0]['fit_from'])->toBe('2026-05-04T06:50:00Z');
+});
+
+it('plans over nights and free days, says when somebody is there for the test, and how far it can be tested today', function () {
+    $line = ($this->make)('ef-coupler-one-pass');
+    // One joint in 80 minutes: prepare 20 once, then 65 in the clamps and 5 on the way.
+    $page = ($this->try)($line, ['shift_to' => '11:00', 'work_days' => [1]] + $this->usual)->assertOk()->json();
+    $cold = array_column($page['joints'], 'cold_at');
+    expect($cold[0])->toBe('2026-05-04T06:25:00Z')
+        ->and($cold[1])->toBe('2026-05-04T07:35:00Z')
+        ->and($cold[2])->toBe('2026-05-04T08:45:00Z')
+        ->and($page['today_to'])->toMatchArray(['number' => $page['joints'][1]['number'], 'test_from' => '2026-05-04T08:35:00Z'])
+        // The next Monday at the place.
+        // The fourth would be cold at 11:55, in the free afternoon: its clamps are put on before 11:00 or not at all.
+        ->and(substr($page['joints'][3]['joined_at'], 0, 10))->toBe('2026-05-11');
+    expect($page['joints'][4]['joined_at'])->toStartWith('2026-05-11')->and($page['test_at'])->toBe($page['test_from']);
+    $never = ($this->try)($line, ['shift_to' => '07:15'] + $this->usual)->json();
+    expect($never['test_from'])->toBeNull()->and($never['joints'][0]['joined_at'])->toBeNull();
+});
+
+it('holds what is made against what was taken for the plan, of the same section', function () {
+    $line = ($this->make)();
+    $this->as('joiner')->postJson("/api/v1/lines/{$line->id}/day", $this->pushed)->assertForbidden();
+    $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/day", $this->pushed)->assertCreated();
+    $page = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/day")->json();
+    $monday = collect($page['days'])->firstWhere('date', '2026-05-04');
+    expect($page['taken']['by'])->toBe($this->people['foreman']->name ?? $page['taken']['by'])
+        ->and($page['asked']['prepare_min'])->toEqual(10)
+        ->and($monday['plan']['joints'])->toBe($line->joints()->count())
+        ->and($monday['to_come']['joints'])->toBe($line->joints()->count())
+        ->and($monday['plan']['metres'])->toEqualWithDelta(
+            $line->centre_line[array_key_last($line->centre_line)][0] - $line->joints()->first()->chainage_m, 1e-6,
+        );
+    $this->travelTo(CarbonImmutable::parse('2026-05-05T06:00:00+02:00'));
+    $after = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/day")->json();
+    $monday = collect($after['days'])->firstWhere('date', '2026-05-04');
+    expect($monday['made']['joints'])->toBe(0)->and($monday['plan']['joints'])->toBe($line->joints()->count());
+});
+
+it('refuses what cannot be planned with, by field, and keeps nothing', function (array $wrong, string $field) {
+    $line = ($this->make)();
+    $answer = $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/day", $wrong + $this->pushed)->assertStatus(422);
+    expect($answer->json('errors.0.field'))->toBe($field)->and(Programme::query()->count())->toBe(0);
+})->with([
+    'no crew' => [['crews' => 0], 'crews'],
+    'half a crew' => [['crews' => 1.5], 'crews'],
+    'a time that is none' => [['shift_from' => '7 am'], 'shift_from'],
+    'an hour that no day has' => [['shift_from' => '24:00'], 'shift_from'],
+    'a shift that ends before it begins' => [['shift_to' => '06:00'], 'shift_to'],
+    'a pause without end' => [['pause_from' => '12:00'], 'pause_to'],
+    'a pause outside' => [['pause_from' => '17:00', 'pause_to' => '17:30'], 'pause_to'],
+    'no day of work' => [['work_days' => []], 'work_days'],
+    'a day that no week has' => [['work_days' => [8]], 'work_days.0'],
+    'minutes below nothing' => [['prepare_min' => -1], 'prepare_min'],
+    'minutes in words' => [['prepare_min' => 'ten'], 'prepare_min'],
+    'a section of another line' => [['section' => 'b9a1c3de-0000-0000-0000-000000000000'], 'section'],
+]);
+
+it('is seen by nobody of another project', function () {
+    $line = ($this->make)();
+    foreach (['getJson' => ['day'], 'postJson' => ['day/try', $this->pushed]] as $verb => $args) {
+        $args[0] = "/api/v1/lines/{$line->id}/{$args[0]}";
+        $this->as('stranger')->{$verb}(...$args)->assertNotFound();
+    }
+});
+
+it('asks of a long line no more than of a short one: joints are read once', function () {
+    $line = ($this->make)();
+    DB::enableQueryLog();
+    ($this->try)($line)->assertOk();
+    expect(count(DB::getQueryLog()))->toBeLessThan(20);
+});
