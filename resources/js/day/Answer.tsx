@@ -62,7 +62,9 @@ function Earliest({ page, zone }: { page: DayPage; zone: string }): ReactElement
       {!isToday && (
         <Typography sx={{ fontSize: '1.35rem', fontWeight: 700 }}>{longDay(dateOf(Date.parse(page.test_from), zone))}</Typography>
       )}
-      <Typography sx={{ fontSize: '3rem', fontWeight: 800, lineHeight: 1.1, mb: 1 }}>{hourMinute(page.test_from, zone)}</Typography>
+      <Typography data-test-from={page.test_from} sx={{ fontSize: '3rem', fontWeight: 800, lineHeight: 1.1, mb: 1 }}>
+        {hourMinute(page.test_from, zone)}
+      </Typography>
       {isLater && <Typography sx={{ mb: 1 }}>{say('day.nobodyThere', { at: when(page.test_at!, page.now, zone) })}</Typography>}
       {held && (
         <Box sx={{ borderLeft: 6, borderColor: 'secondary.main', pl: 2, py: 0.5, mb: 1.5 }}>
