@@ -2,7 +2,7 @@ import hooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
 
 // ui imports no concern; concerns do not import each other's insides (steps, ui, api and outbox are shared).
-const concerns = ['bench', 'joint', 'laying', 'line', 'procedures', 'records', 'section', 'stores']
+const concerns = ['bench', 'day', 'joint', 'laying', 'line', 'procedures', 'records', 'section', 'stores']
 const others = (own) => concerns.filter((c) => c !== own).map((c) => `**/${c}/*`)
 
 export default tseslint.config(
