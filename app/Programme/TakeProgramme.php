@@ -25,8 +25,13 @@ final readonly class TakeProgramme
         if ($test === null || $planned->rows() === []) {
             throw Refused::field('asked', Say::text($planned->rows() === [] ? 'refused.noDayToPlan' : 'refused.noTestInSight'));
         }
+        $today = $now->setTimezone(new \DateTimeZone($line->project->time_zone))->format('Y-m-d');
         $days = [];
         foreach (($this->days)($line, $section, $standing, $planned, null) as $day) {
+            // What is over was done under another plan, or under none.
+            if ($day['date'] < $today) {
+                continue;
+            }
             $sum = [];
             foreach ($day['made'] as $what => $made) {
                 $sum[$what] = $made + $day['to_come'][$what];

@@ -45,6 +45,7 @@ test('axe finds nothing serious on the pages of the office', async ({ page }) =>
     [`/lines/${line.id}/near?at_m=212`, 'What lies at'],
     [`/lines/${line.id}/change`, 'Change the line'],
     [`/lines/${(await lineByName(page.request, 'Sallow Bank main')).id}/laying`, 'Laying plan'],
+    [`/lines/${line.id}/day`, 'The days to come'],
     [`/sections/${section.id}`, 'Section 2'],
     [`/tests/${section.tests[0]!.id}`, 'Section 2'],
     [`/lines/${line.id}/register`, 'Register'],

@@ -44,6 +44,8 @@ test('at five sizes nothing lies on anything on the pages of the office', async 
     `/lines/${line.id}/near?at_m=212`,
     `/lines/${line.id}/change`,
     `/lines/${line.id}/register`,
+    `/lines/${line.id}/day`,
+    `/lines/${(await lineByName(page.request, 'Sallow Bank main')).id}/laying`,
     `/sections/${section.id}`,
     `/tests/${line.sections[0]!.tests[0]!.id}`,
     '/waiting',

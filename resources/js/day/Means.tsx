@@ -64,7 +64,18 @@ export function Means({ asked, isFused, atWork, faults, onAsked }: Props): React
         onChange={(_, days: number[]) => days.length > 0 && set({ work_days: [...days].sort() })}
       >
         {WEEKDAYS.map((weekday, i) => (
-          <ToggleButton key={weekday} value={i + 1} sx={{ minHeight: 56, px: 0, textTransform: 'none', fontSize: '1rem' }}>
+          <ToggleButton
+            key={weekday}
+            value={i + 1}
+            sx={{
+              minHeight: 56,
+              px: 0,
+              textTransform: 'none',
+              fontSize: '1rem',
+              color: 'text.primary',
+              '&.Mui-selected, &.Mui-selected:hover': { bgcolor: 'text.primary', color: 'background.default' },
+            }}
+          >
             {say(weekday)}
           </ToggleButton>
         ))}

@@ -27,6 +27,8 @@ const EDGE = 12
 /** More bars than this nobody tells apart; figures on bars and pipes want so much room, rings less, px. */
 const MOST_BARS = 160
 const FIGURE_PX = 25
+/** A length such as 5.62 takes so much, px. */
+const LENGTH_PX = 32
 const RING_PX = 11
 /** What of the height of the bars the whole limit takes. */
 const FULL = 0.74
@@ -149,7 +151,8 @@ export const LayingDrawing = memo(function LayingDrawing({ line, outcome, limit,
                 <g key={row.pipe}>
                   <line x1={x(row.from_m) + 2} x2={x(row.to_m) - 2} y1={PIPES_Y} y2={PIPES_Y} stroke={c.ink} strokeWidth={5} />
                   <text
-                    visibility={isRoomy ? undefined : 'hidden'}
+                    // A short piece between others has no room for its length: the table has it.
+                    visibility={isRoomy && (row.to_m - row.from_m) * px > LENGTH_PX ? undefined : 'hidden'}
                     x={(x(row.from_m) + x(row.to_m)) / 2}
                     y={PIPES_Y + 22}
                     fontSize={14}
