@@ -122,6 +122,7 @@ Route::middleware(['auth:sanctum', Allowed::class])->group(function () {
 
     Route::post('files/fusion-trace', [FileController::class, 'fusionTrace']);
     Route::post('files/pressure-log', [FileController::class, 'pressureLog']);
+    Route::post('files/entries', [FileController::class, 'entries']);
     Route::post('files/wrench', [FileController::class, 'wrench']);
 
     Route::get('procedures', [ProcedureController::class, 'index']);

@@ -132,6 +132,8 @@ return [
     'noDayOfWork' => 'work_days is empty: choose at least one day of the week.',
     'noDayToPlan' => 'No joint is left to plan, or it is not known how long one takes.',
     'noTestInSight' => 'With this shift the last joint is not cold within four months: nothing is taken for the plan.',
+    'whichSubject' => 'subject is missing: say for which work the file is.',
+    'readsNoFile' => 'step names none that reads a file.',
     'isNoClock' => ':attribute must be a time of day such as 07:00.',
     'noSuchSection' => 'section names none of this line.',
     'whoDecides' => 'A foreman or an engineer decides which of two readings counts.',

@@ -56,8 +56,8 @@ it('starts from what the procedure says of a pipe of this size, and says from wh
 it('leaves it open how long it takes where the procedure does not say it and nobody has typed it', function () {
     $text = json_decode(file_get_contents(base_path('core/data/procedures/pvc-spigot-socket.json')), true);
     unset($text['tells']['takes']);
-    $hash = $this->as('engineer')->postJson('/api/v1/procedures', ['project_id' => $this->project->id, 'procedure' => ['version' => '9'] + $text])
-        ->assertCreated()->json('hash');
+    $body = ['project_id' => $this->project->id, 'procedure' => ['version' => '9'] + $text];
+    $hash = $this->as('engineer')->postJson('/api/v1/procedures', $body)->assertCreated()->json('hash');
     $line = ($this->make)(more: ['procedure_hash' => $hash]);
     $page = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/day")->assertOk()->json();
     expect($page['missing'])->toBe(['prepare', 'fit'])

@@ -225,3 +225,25 @@ it('goes out as a table, a map, an alignment that reads in again, and a sheet fo
         ->toContain('+0.50 %')
         ->toContain('002');
 });
+
+it('reads levels out of a surveyor\'s file for the stretch that asks for them, and records nothing by it', function () {
+    $line = ($this->make)();
+    $hash = App\Models\ProcedureText::query()->where('key', 'as-laid')->firstOrFail()->hash;
+    $body = ['procedure_hash' => $hash, 'name' => 'Levels', 'from_m' => 0, 'to_m' => 60];
+    $stretch = $this->as('engineer')->postJson("/api/v1/lines/{$line->id}/stretches", $body)->assertCreated()->json('id');
+    $points = array_map(fn (array $point) => implode(';', [$point[1], $point[2], $point[3] + 0.004]), bentLine());
+    $csv = "easting;northing;invert\n".implode("\n", [...$points, '500;500;20']);
+    $send = fn (string $who, array $more = []) => $this->as($who)->post('/api/v1/files/entries', $more + [
+        'file' => UploadedFile::fake()->createWithContent('levels.csv', $csv), 'subject' => "stretch/{$stretch}", 'step' => 'levelled',
+    ], ['Accept' => 'application/json']);
+    $read = $send('joiner')->assertOk()->json();
+    expect($read['entries'])->toHaveCount(31)
+        ->and($read['entries'][3]['at_m'])->toEqualWithDelta(6, 1e-3)
+        ->and($read['entries'][3]['level_m'])->toEqualWithDelta(20.034, 1e-3)
+        ->and(abs($read['entries'][3]['off_mm']))->toBeLessThan(0.5)
+        ->and($read['left_out'])->toHaveCount(1);
+    expect($this->as('joiner')->getJson("/api/v1/subjects/stretch/{$stretch}")->json('facts'))->toBe([]);
+    $send('joiner', ['step' => 'agreed'])->assertStatus(422)->assertJsonPath('errors.0.field', 'step');
+    $send('joiner', ['subject' => null])->assertStatus(422)->assertJsonPath('errors.0.field', 'subject');
+    $send('stranger')->assertNotFound();
+});

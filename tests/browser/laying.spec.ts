@@ -92,6 +92,41 @@ for (const size of SIZES) {
   })
 }
 
+test("levels are read out of a surveyor's file, entered by one tap, and judged", async ({ browser }) => {
+  const people = await crew(browser)
+  const line = await bentLine(people)
+  const known = await keyed(people.engineer)
+  const { id } = await people.engineer.post<{ id: string }>(`lines/${line.id}/stretches`, {
+    procedure_hash: known.get('as-laid')!.hash,
+    name: 'Levels of the bend',
+    from_m: 0,
+    to_m: 60,
+  })
+  const at = (m: number): [number, number, number] => [100 * (1 - Math.cos(m / 100)), 100 * Math.sin(m / 100), 20 + 0.004 * m]
+  const rows = [0, 6, 12, 18].map((m, i) => at(m).map((x, k) => (k === 2 && i === 2 ? x + 0.03 : x)))
+  const file = (heading: string): { name: string; mimeType: string; buffer: Buffer } => ({
+    name: 'levels.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from([heading, ...rows.map((row) => row.join(',')), '900,900,20'].join('\n')),
+  })
+  const page = people.pages['joiner']!
+  await page.goto(`/stretches/${id}?step=levelled`)
+  const choose = page.getByLabel("File: a surveyor's file")
+  await choose.setInputFiles(file('east,north,level of the crown'))
+  await expect(page.getByRole('alert')).toContainText('is no level of the invert')
+  await choose.setInputFiles(file('easting,northing,invert'))
+  await expect(page.getByText('4 places were read, chainage 0 m to chainage 18 m.')).toBeVisible()
+  await expect(page.getByText(/^Line 6 lies \d+(\.\d)? m off the line|^Line 6 lies \d+(\.\d)? m beyond/)).toBeVisible()
+  await page.getByRole('button', { name: 'Enter all 4' }).click()
+  await expect(page.getByRole('list', { name: 'Entered' }).getByRole('listitem')).toHaveCount(4)
+  // The same file once more: nothing stands there twice.
+  await choose.setInputFiles(file('easting,northing,invert'))
+  await expect(page.getByText('Nothing to enter.')).toBeVisible()
+  await expect(page.getByText('4 more stand there already.')).toBeVisible()
+  await page.getByRole('button', { name: 'That is all: 4 entries' }).click()
+  await expect(page.getByText(/Level off the plan at 12/).first()).toBeVisible()
+})
+
 test('a whole line is drawn, drawn larger and moved along, with its joints where they are', async ({ browser }) => {
   const people = await crew(browser)
   const line = await bentLine(people)

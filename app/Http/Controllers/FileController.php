@@ -6,12 +6,16 @@ use App\Actions\DoubtEvidence;
 use App\Actions\ExportRegister;
 use App\Http\Requests\TextFile;
 use App\Models\Line;
+use App\Support\Say;
 use Diastoma\Core\Bolting\WrenchCsv;
 use Diastoma\Core\Electrofusion\TraceFile;
+use Diastoma\Core\Laying\CentreLine;
 use Diastoma\Core\PressureTest\CleanLog;
 use Diastoma\Core\PressureTest\JoinedLog;
 use Diastoma\Core\PressureTest\LoggerCsv;
 use Diastoma\Core\PressureTest\ThinLog;
+use Diastoma\Core\Procedure\Kind\Entries;
+use Diastoma\Core\Refused;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -61,6 +65,21 @@ final class FileController extends Controller
                 'summary' => $log->summary + ['thinned_to' => $kept->count() < $log->columns->count() ? $kept->count() : null],
             ] + $this->evidence($request, $samples, 60, $clock),
         );
+    }
+
+    /** Entries of a list out of a file that its step reads; nothing is recorded by it. */
+    public function entries(TextFile $request): JsonResponse
+    {
+        $subject = $request->subject() ?? throw Refused::field('subject', Say::text('refused.whichSubject'));
+        $line = $subject->line();
+        $this->member($request, $line);
+        $kind = $subject->procedure()->step((string) $request->string('step'))?->kind;
+        $file = $kind instanceof Entries ? $kind->file : null;
+        if ($file === null) {
+            throw Refused::field('step', Say::text('refused.readsNoFile'));
+        }
+
+        return new JsonResponse($file::read($request->text(), new CentreLine($line->centre_line)));
     }
 
     public function wrench(TextFile $request): JsonResponse

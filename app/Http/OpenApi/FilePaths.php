@@ -105,6 +105,40 @@ interface FilePaths
     )]
     public function wrench(): void;
 
+    #[OA\Post(
+        path: '/files/entries',
+        summary: 'Read entries of a list out of a file, such as levels as a surveyor gives them; nothing is recorded',
+        tags: ['files'],
+        requestBody: new OA\RequestBody(
+            content: new OA\MediaType(
+                mediaType: 'multipart/form-data',
+                schema: new OA\Schema(
+                    required: ['file', 'subject', 'step'],
+                    properties: [
+                        new OA\Property(property: 'file', type: 'string', format: 'binary'),
+                        new OA\Property(property: 'subject', description: 'stretch/ID for which they are', type: 'string'),
+                        new OA\Property(property: 'step', type: 'string'),
+                    ],
+                ),
+            ),
+        ),
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'Entries as the step takes them, and rows that are none, in words',
+                content: new OA\JsonContent(
+                    required: ['entries', 'left_out'],
+                    properties: [
+                        new OA\Property(property: 'entries', type: 'array', items: new OA\Items(type: 'object')),
+                        new OA\Property(property: 'left_out', type: 'array', items: new OA\Items(type: 'string')),
+                    ],
+                ),
+            ),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function entries(): void;
+
     #[OA\Get(
         path: '/lines/{line}/register.csv',
         summary: 'The register as CSV',

@@ -67,6 +67,25 @@ final readonly class CentreLine
         return $found[1] === INF ? [$found[0], hypot($easting - $this->points[0][1], $northing - $this->points[0][2])] : $found;
     }
 
+    /** By how far a point lies before the beginning or behind the end of the line, along it, m; 0 beside the line. */
+    public function beyond(float $easting, float $northing): float
+    {
+        $last = \count($this->points) - 1;
+        [$chainage] = $this->nearest($easting, $northing);
+        $before = function (array $end, array $next) use ($easting, $northing): float {
+            [$east, $north] = [$end[1] - $next[1], $end[2] - $next[2]];
+
+            return (($easting - $end[1]) * $east + ($northing - $end[2]) * $north) / max(1e-9, hypot($east, $north));
+        };
+
+        return max(0.0, match (true) {
+            $last === 0 => 0.0,
+            $chainage <= $this->points[0][0] => $before($this->points[0], $this->points[1]),
+            $chainage >= $this->points[$last][0] => $before($this->points[$last], $this->points[$last - 1]),
+            default => 0.0,
+        });
+    }
+
     /**
      * @param  array{float, float, float, float}  $point
      * @return array{float, float, float}

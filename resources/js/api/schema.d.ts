@@ -262,6 +262,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/files/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read entries of a list out of a file, such as levels as a surveyor gives them; nothing is recorded */
+        post: operations["4a1639ebd7b7597769fa16c018efbc15"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines/{line}/register.csv": {
         parameters: {
             query?: never;
@@ -8463,6 +8480,48 @@ export interface operations {
                             time: string;
                         }[];
                     };
+                };
+            };
+        };
+    };
+    "4a1639ebd7b7597769fa16c018efbc15": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                    /** @description stretch/ID for which they are */
+                    subject: string;
+                    step: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Entries as the step takes them, and rows that are none, in words */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        entries: Record<string, never>[];
+                        left_out: string[];
+                    };
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

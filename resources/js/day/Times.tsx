@@ -55,6 +55,7 @@ export function Times({ acts, missing, asked, faults, onAsked }: Props): ReactEl
           />
         )
       })}
+      {acts.some((act) => act.from === 'crew' && act.act === 'prepare') && <Typography variant="body2">{say('day.crewNote')}</Typography>}
       {acts.some((act) => act.act === 'cool') && (
         <Minutes
           key={`move-${asked.move_min}`}

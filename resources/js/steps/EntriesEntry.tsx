@@ -7,10 +7,12 @@ import { useOutbox } from '../outbox/useOutbox'
 import { Sentence } from '../ui/Verdict'
 import { useCalled } from './called'
 import { entriesOf, type OneOfList } from './entries'
+import { EntriesFile } from './EntriesFile'
 import { FieldsEntry } from './FieldsEntry'
 import type { AtHand } from './kinds/kind'
 import { ListOfEntries } from './ListOfEntries'
 import { PhotoEntry } from './Photos'
+import { useShownField } from './useShownField'
 import { asFact } from './values'
 import { say } from '../texts/say'
 
@@ -19,6 +21,8 @@ export function EntriesEntry({ path, data, state, text }: AtHand): ReactElement 
   const waiting = useOutbox(path)
   const { entries, isAll } = entriesOf(state.key, [...data.facts, ...waiting.filter((w) => !w.refused).map(asFact)])
   const none = (state.entry as { none?: string | null } | null)?.none ?? null
+  const reads = (state.entry as { reads?: string | null } | null)?.reads ?? null
+  const shown = useShownField()
   const called = useCalled()
   const of = useContext(DraftOf)
   const [round, setRound] = useState(0)
@@ -87,6 +91,9 @@ export function EntriesEntry({ path, data, state, text }: AtHand): ReactElement 
             ))}
           </Box>
         </Box>
+      )}
+      {reads !== null && !changing && (
+        <EntriesFile path={path} step={state.key} called={reads} fields={fields} entries={entries} shown={shown} />
       )}
       <DraftOf.Provider value={draft}>
         <OneEntry

@@ -1,11 +1,10 @@
 import { Box, Button, Typography } from '@mui/material'
 import type { ReactElement } from 'react'
 import type { FieldSpec, Photo } from '../api/client'
-import { useMe, useUnits } from '../api/queries'
 import type { OneOfList } from './entries'
-import { asEntered, saidOf, shownField } from './entry'
 import { SignatureShown } from './fields/SignatureShown'
 import { PhotoStrip } from './Photos'
+import { useShownField } from './useShownField'
 import { say } from '../texts/say'
 
 interface Props {
@@ -19,19 +18,16 @@ interface Props {
 
 /** What stands in a list: each entry by its first answer, the others beneath, a signature as it was written. */
 export function ListOfEntries({ fields, entries, subject, photos, onChange }: Props): ReactElement | null {
-  const system = useMe().data?.units ?? 'metric'
-  const units = useUnits()
+  const said = useShownField()
   if (entries.length === 0) return null
-  const said = (field: FieldSpec, value: unknown): string => {
-    const at = shownField(field, system, units.data)
-    return saidOf(field, asEntered(field, value, at, units.data !== undefined), at)
-  }
   return (
     <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label={say('steps.entered')}>
       {entries.map((entry) => {
         const [first, ...rest] = fields
         const name = entry.value[first?.key ?? '']
-        const head = first?.options?.find((o) => o.value === name)?.label ?? String(name ?? '')
+        const head =
+          first?.options?.find((o) => o.value === name)?.label ??
+          (first && typeof name === 'number' ? said(first, name) : String(name ?? ''))
         const others = rest
           .filter((f) => f.type !== 'signature')
           .map((f) => said(f, entry.value[f.key]))

@@ -40,7 +40,7 @@ namespace Diastoma\Core\Procedure\Compile;
  *     roles?: array<int, string>, seals?: bool, free?: bool, confirms?: bool, refused_do?: string,
  *     once?: bool, once_unless?: ConditionsText, once_text?: string, once_do?: string, once_permitted?: string,
  *     offer?: OfferText, retry?: bool, photo?: PhotoText, positions?: array<int, string>, across?: bool,
- *     plan?: string, wrench?: string, none?: string, own?: bool, columns?: array<int, string>, columns_optional?: int,
+ *     plan?: string, wrench?: string, none?: string, reads?: string, own?: bool, columns?: array<int, string>, columns_optional?: int,
  *     cautions?: array<int, CautionText>, summary?: string|array<int, string>, device?: string, action?: string,
  *     device_in?: array<string, mixed>, figure?: array{shape: string, in: array<string, mixed>},
  *     drawing?: array<string, string>, model?: array{calc: string, in: array<string, mixed>},

@@ -38,6 +38,7 @@ final readonly class StepCompiler
         'plan' => ['bolts'],
         'wrench' => ['bolts'],
         'none' => ['entries'],
+        'reads' => ['entries'],
         'own' => ['hold'],
         'across' => ['round'],
         'columns' => ['trace'],

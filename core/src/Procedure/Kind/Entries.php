@@ -27,8 +27,11 @@ final readonly class Entries implements Kind
     /** Of a fact: the one whose place it takes does not count. */
     private const STRUCK = 'struck';
 
-    /** @param  string|null  $none  what is said when there is nothing to enter; null: there is always something */
-    public function __construct(private ?string $none)
+    /**
+     * @param  string|null  $none  what is said when there is nothing to enter; null: there is always something
+     * @param  class-string<EntriesFile>|null  $file  out of which entries can be read; null: they are typed
+     */
+    public function __construct(private ?string $none, public ?string $file)
     {
     }
 
@@ -43,7 +46,28 @@ final readonly class Entries implements Kind
             $reader->below('fields')->fault('is missing: what stands in one entry');
         }
 
-        return new self($step['none'] ?? null);
+        return new self($step['none'] ?? null, isset($step['reads']) ? self::file($step, $step['reads'], $reader->below('reads')) : null);
+    }
+
+    /**
+     * @param  array<string, mixed>  $step
+     * @return class-string<EntriesFile>|null
+     */
+    private static function file(array $step, string $name, Reader $at): ?string
+    {
+        $file = EntriesFiles::all()[$name] ?? null;
+        if ($file === null) {
+            $known = implode(', ', array_keys(EntriesFiles::all()));
+            $at->fault("\"{$name}\" is no file that entries are read out of; known are {$known}.");
+
+            return null;
+        }
+        $fields = \is_array($step['fields'] ?? null) ? array_column($step['fields'], 'key') : [];
+        foreach (array_diff($file::keys(), $fields) as $missing) {
+            $at->fault("gives \"{$missing}\", which no field of this step takes");
+        }
+
+        return $file;
     }
 
     public static function keys(): array
@@ -112,10 +136,10 @@ final readonly class Entries implements Kind
         return false;
     }
 
-    /** @return array{none: string|null} what the button says that ends a list with nothing in it */
+    /** @return array{none: string|null, reads: string|null} what the button says that ends a list with nothing in it, and which file */
     public function entry(Known $known): array
     {
-        return ['none' => $this->none];
+        return ['none' => $this->none, 'reads' => $this->file === null ? null : $this->file::called()];
     }
 
     /** @return list<Reason> of each entry what its answers say, under its first field */
