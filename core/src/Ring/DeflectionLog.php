@@ -25,7 +25,7 @@ use Diastoma\Core\Verdict;
     ['deflections_pct', 'worst_pct', 'hand_in', 'next_after', 'does', 'fails', 'verdict'],
     'Each of the first, then every nth: common practice; limit and numbers are the procedure\'s',
     codes: [
-        'fails' => ['squat:*', 'peaked:*', 'base:*', 'cannot-be:*'],
+        'fails' => ['squat:*', 'peaked:*', 'base:*', 'cannot-be:*', 'same-shape:*'],
         'does' => ['compact-sides-less', 'compact-haunch-more', 'measure-again', 'measure-each', 'measure-every-nth'],
     ],
 )]
@@ -36,7 +36,7 @@ final class DeflectionLog
      * @return array{
      *     deflections_pct: list<float|null>, worst_pct: float|null, hand_in: bool, next_after: int, does: list<string>,
      *     fails: list<string>, verdict: string
-     * } worst by its amount; `next_after`: so many pipes on is the next one measured; a deflection null: it cannot be
+     * } of the measurements that count, the last of each pipe; worst by its amount; `next_after`: so many pipes on is the next one measured; a deflection null: it cannot be
      */
     public function __invoke(
         #[Items('pipes', MeasuredPipe::class, atLeast: 0, atMost: 5000)] array $pipes,
@@ -47,32 +47,27 @@ final class DeflectionLog
         #[Number('peak_limit_pct', above: 0, max: 15)] ?float $peakLimit = null,
         #[Measure('u_mm', Quantity::Length, min: 0, about: 'uncertainty of one diameter, k = 2')] ?float $uncertainty = null,
     ): array {
-        $deflections = $fails = $verdicts = [];
-        $last = [];
+        $deflections = $counts = [];
         foreach ($pipes as $pipe) {
-            try {
-                $out = (new RingDeflection)($pipe->base(), $pipe->upright, $limit, $pipe->across, $peakLimit, uncertainty: $uncertainty);
-            } catch (Refused) {
-                $deflections[] = null;
-                $fails[] = "cannot-be:{$pipe->pipe}";
-                $verdicts[] = Verdict::Open;
-                $last = ['measure-again'];
-
-                continue;
+            $found = $this->found($pipe, $limit, $peakLimit, $uncertainty);
+            $deflections[] = $found['deflection'];
+            $before = $counts[$pipe->pipe] ?? null;
+            // Bad once, a pipe wants something done: to measure it over and over until it passes is nothing.
+            $owes = ($before['owes'] ?? false) && trim($pipe->changed ?? '') === '';
+            if ($owes && $found['verdict'] !== Verdict::Bad) {
+                $found = ['verdict' => Verdict::Open, 'fails' => ["same-shape:{$pipe->pipe}"]] + $found;
             }
-            $deflections[] = $out['deflection_pct'];
-            $last = $out['does'];
-            $verdicts[] = Verdict::from($out['verdict']);
-            foreach ($out['failed'] as $failed) {
-                $fails[] = "{$failed}:{$pipe->pipe}";
-            }
-            if ($out['verdict'] === Verdict::Open->value) {
-                $fails[] = "base:{$pipe->pipe}";
-            }
+            $found['owes'] = $owes || $found['verdict'] === Verdict::Bad;
+            // The pipe that was measured last stands last: by it the hand is judged.
+            unset($counts[$pipe->pipe]);
+            $counts[$pipe->pipe] = $found;
         }
-        $isIn = $this->isIn($deflections, $verdicts, (int) $first, $still);
-        $known = array_filter($deflections, fn (?float $deflection): bool => $deflection !== null);
+        $standing = array_column($counts, 'deflection');
+        $verdicts = array_column($counts, 'verdict');
+        $isIn = $this->isIn($standing, $verdicts, (int) $first, $still);
+        $known = array_filter($standing, fn (?float $deflection): bool => $deflection !== null);
         $worst = array_reduce($known, fn (float $most, float $one): float => abs($one) > abs($most) ? $one : $most, 0.0);
+        $last = $counts === [] ? [] : $counts[array_key_last($counts)]['does'];
 
         return [
             'deflections_pct' => $deflections,
@@ -80,8 +75,27 @@ final class DeflectionLog
             'hand_in' => $isIn,
             'next_after' => $isIn ? (int) $nth : 1,
             'does' => $pipes === [] ? ['measure-each'] : [...$last, $isIn ? 'measure-every-nth' : 'measure-each'],
-            'fails' => $fails,
+            'fails' => array_merge(...array_column($counts, 'fails')),
             'verdict' => Verdict::worst(...$verdicts)->value,
+        ];
+    }
+
+    /** @return array{deflection: float|null, verdict: Verdict, does: list<string>, fails: list<string>} */
+    private function found(MeasuredPipe $pipe, float $limit, ?float $peakLimit, ?float $uncertainty): array
+    {
+        try {
+            $out = (new RingDeflection)($pipe->base(), $pipe->upright, $limit, $pipe->across, $peakLimit, uncertainty: $uncertainty);
+        } catch (Refused) {
+            return [
+                'deflection' => null, 'verdict' => Verdict::Open, 'does' => ['measure-again'], 'fails' => ["cannot-be:{$pipe->pipe}"],
+            ];
+        }
+        $fails = array_map(fn (string $failed): string => "{$failed}:{$pipe->pipe}", array_values((array) $out['failed']));
+        $isSuspect = $out['verdict'] === Verdict::Open->value;
+
+        return [
+            'deflection' => $out['deflection_pct'], 'verdict' => Verdict::from($out['verdict']), 'does' => $out['does'],
+            'fails' => $isSuspect ? [...$fails, "base:{$pipe->pipe}"] : $fails,
         ];
     }
 

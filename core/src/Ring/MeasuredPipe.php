@@ -17,6 +17,7 @@ final readonly class MeasuredPipe
         #[Measure('vertical_mm', Quantity::Length, above: 0)] public float $upright,
         #[Measure('before_horizontal_mm', Quantity::Length, above: 0)] public ?float $beforeAcross = null,
         #[Measure('horizontal_mm', Quantity::Length, above: 0)] public ?float $across = null,
+        #[Text('changed', about: 'what was done otherwise since it was measured before')] public ?string $changed = null,
     ) {
     }
 
