@@ -20,7 +20,7 @@ use Diastoma\Core\Laying\LandXml\LandXmlText;
 final class LayingFiles
 {
     private const COLUMNS = [
-        'pipe', 'length_m', 'cut_from_m', 'from_m', 'to_m', 'azimuth_deg', 'grade_ratio', 'angle_deg', 'angle_share', 'turn_hour',
+        'length_m', 'cut_from_m', 'from_m', 'to_m', 'azimuth_deg', 'grade_ratio', 'angle_deg', 'angle_share', 'turn_hour',
         'turn_right_deg', 'turn_up_deg', 'gap_difference_m', 'off_line_m',
     ];
 
@@ -28,20 +28,21 @@ final class LayingFiles
 
     private const DIGITS = 6;
 
-    public function csv(LayingPlan $plan): string
+    public function csv(Line $line, LayingPlan $plan): string
     {
+        $painted = PaintedNumbers::of($line);
         $out = fopen('php://temp', 'w+') ?: throw new \RuntimeException('No room for a table');
         $ends = fn (string $end): array => array_map(fn (string $key): string => "{$end}_{$key}", self::ENDS);
-        fputcsv($out, [...self::COLUMNS, ...$ends('from'), ...$ends('to')], escape: '');
+        fputcsv($out, ['pipe', ...self::COLUMNS, ...$ends('from'), ...$ends('to')], escape: '');
         foreach (self::rows($plan) as $row) {
-            fputcsv($out, array_map(
+            fputcsv($out, [$painted->at($row['from_m']), ...array_map(
                 fn (int|float|null $value): string => $value === null ? '' : (string) round($value, self::DIGITS),
                 [
                     ...array_map(fn (string $key) => $row[$key], self::COLUMNS),
                     ...array_map(fn (string $key) => $row['from'][$key], self::ENDS),
                     ...array_map(fn (string $key) => $row['to'][$key], self::ENDS),
                 ],
-            ), escape: '');
+            )], escape: '');
         }
         rewind($out);
 
@@ -50,12 +51,14 @@ final class LayingFiles
 
     public function geoJson(Line $line, LayingPlan $plan): string
     {
+        $painted = PaintedNumbers::of($line);
         $features = [];
         foreach (self::rows($plan) as $row) {
             $features[] = [
                 'type' => 'Feature',
                 'geometry' => ['type' => 'LineString', 'coordinates' => [self::coordinates($row['from']), self::coordinates($row['to'])]],
-                'properties' => ['kind' => 'pipe'] + array_diff_key($row, ['from' => true, 'to' => true]),
+                'properties' => ['kind' => 'pipe', 'pipe' => $painted->at($row['from_m'])]
+                    + array_diff_key($row, ['from' => true, 'to' => true]),
             ];
         }
 

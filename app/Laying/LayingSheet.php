@@ -4,7 +4,6 @@ namespace App\Laying;
 
 use App\Models\LayingPlan;
 use App\Models\Line;
-use App\Models\Pipe;
 use App\Pack\Paper;
 use App\Support\Say;
 use Diastoma\Core\Procedure\Words;
@@ -34,7 +33,7 @@ final readonly class LayingSheet
         $words = new Words($units, new \DateTimeZone($line->project->time_zone));
         $rows = LayingFiles::rows($plan);
         $asked = $plan->asked;
-        $numbers = $this->numbers($line);
+        $numbers = PaintedNumbers::of($line);
 
         return $this->paper->print(view('pack.paper', [
             'title' => Say::text('pack.laying.title', ['line' => $line->name]),
@@ -61,17 +60,16 @@ final readonly class LayingSheet
 
     /**
      * @param  Row  $row
-     * @param  array<int|string, string>  $numbers
      * @return array<string, string>
      */
-    private function row(array $row, Words $words, UnitSystem $units, array $numbers): array
+    private function row(array $row, Words $words, UnitSystem $units, PaintedNumbers $numbers): array
     {
         $isStraight = $row['angle_deg'] === null || $row['angle_deg'] < self::STRAIGHT_DEG || $row['turn_hour'] === null;
 
         $fine = fn (string $key, float $metres): string => Display::value($key, $metres, self::DECIMALS, $units);
 
         return [
-            'pipe' => $numbers[(string) round($row['from_m'], 3)] ?? '',
+            'pipe' => $numbers->at($row['from_m']),
             'length' => $fine('length_m', $row['length_m']),
             'cut' => $row['cut_from_m'] === null
                 ? ''
@@ -88,20 +86,6 @@ final readonly class LayingSheet
                 'clock' => self::clock(fmod((float) $row['turn_hour'] + 6, 12)),
             ]),
         ];
-    }
-
-    /** @return array<int|string, string> what is painted on the pipe that begins at a chainage, m to the millimetre */
-    private function numbers(Line $line): array
-    {
-        $numbers = [];
-        $pipes = Pipe::query()->where('line_id', $line->id)->get()->keyBy('id');
-        foreach ($line->joints()->where('place', 'in-line')->get() as $joint) {
-            $numbers[(string) round($joint->chainage_m, 3)] = $pipes[$joint->pipe_b_id ?? '']->number ?? '';
-        }
-        $first = $line->joints()->where('place', 'in-line')->first();
-        $numbers[(string) round($line->centre_line[0][0], 3)] ??= $pipes[$first->pipe_a_id ?? '']->number ?? '';
-
-        return $numbers;
     }
 
     private static function degrees(float $angle): string

@@ -195,6 +195,22 @@ it('finds nothing of another project', function () {
     $this->as('stranger')->getJson("/api/v1/lines/{$line->id}/laying-plan.csv")->assertNotFound();
 });
 
+it('calls pipes in its files as they are painted, wherever the plan begins', function () {
+    $line = ($this->make)();
+    ($this->lay)($line, ['stock' => [['length_m' => 4]]])->assertCreated();
+    recordPvcJoint($this, $line->joints()->where('number', '3')->firstOrFail()->id);
+    $face = $this->as('engineer')->getJson("/api/v1/lines/{$line->id}/laying-plan")->json('from_m');
+    ($this->lay)($line, ['stock' => [['length_m' => 5]], 'from_m' => $face])->assertCreated();
+    $csv = explode("\n", trim($this->as('joiner')->get("/api/v1/lines/{$line->id}/laying-plan.csv")->getContent()));
+    $first = array_combine(str_getcsv($csv[0], escape: ''), str_getcsv($csv[1], escape: ''));
+    $joint = $line->joints()->where('chainage_m', '>', $face - 0.01)->firstOrFail();
+    expect($first['pipe'])->toBe(App\Models\Pipe::query()->findOrFail($joint->pipe_b_id)->number)
+        ->and($first['pipe'])->not->toBe('1')
+        ->and((float) $first['from_m'])->toEqualWithDelta($face, 1e-3);
+    $map = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/laying-plan.geojson")->json('features');
+    expect($map[0]['properties']['pipe'])->toBe($first['pipe']);
+});
+
 it('goes out as a table, a map, an alignment that reads in again, and a sheet for the trench', function () {
     $line = ($this->make)();
     $this->as('engineer')->getJson("/api/v1/lines/{$line->id}/laying-plan.csv")->assertStatus(422);
@@ -202,7 +218,7 @@ it('goes out as a table, a map, an alignment that reads in again, and a sheet fo
     $csv = explode("\n", trim($this->as('joiner')->get("/api/v1/lines/{$line->id}/laying-plan.csv")->assertOk()->getContent()));
     expect($csv)->toHaveCount(count($rows) + 1)
         ->and(array_combine(str_getcsv($csv[0], escape: ''), str_getcsv($csv[3], escape: '')))
-        ->toMatchArray(['pipe' => '3', 'length_m' => '4', 'to_invert_m' => (string) round($rows[2]['to']['invert_m'], 6)]);
+        ->toMatchArray(['pipe' => '003', 'length_m' => '4', 'to_invert_m' => (string) round($rows[2]['to']['invert_m'], 6)]);
     $map = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/laying-plan.geojson")->assertOk()->json('features');
     expect($map)->toHaveCount(count($rows))
         ->and($map[0]['geometry']['coordinates'][1][2])->toEqualWithDelta($rows[0]['to']['invert_m'], 1e-6);

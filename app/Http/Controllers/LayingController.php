@@ -43,7 +43,7 @@ final class LayingController extends Controller
 
     public function csv(Request $request, Line $line, LayingFiles $files): Response
     {
-        return $this->file($files->csv($this->plan($request, $line)), 'text/csv; charset=utf-8', $line, 'laying-plan.csv');
+        return $this->file($files->csv($line, $this->plan($request, $line)), 'text/csv; charset=utf-8', $line, 'laying-plan.csv');
     }
 
     public function geoJson(Request $request, Line $line, LayingFiles $files): Response

@@ -36,7 +36,8 @@ final class DeflectionLog
      * @return array{
      *     deflections_pct: list<float|null>, worst_pct: float|null, hand_in: bool, next_after: int, does: list<string>,
      *     fails: list<string>, verdict: string
-     * } of the measurements that count, the last of each pipe; worst by its amount; `next_after`: so many pipes on is the next one measured; a deflection null: it cannot be
+     * } of the measurements that count, the last of each pipe; worst by its amount; `next_after`: so many pipes on is the next one
+     * measured; a deflection null: it cannot be
      */
     public function __invoke(
         #[Items('pipes', MeasuredPipe::class, atLeast: 0, atMost: 5000)] array $pipes,
