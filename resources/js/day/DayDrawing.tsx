@@ -18,8 +18,8 @@ const HOUR_MS = 3_600_000
 const DAY_PX = 600
 const LEAST_HOUR_PX = 34
 const MOST_HOUR_PX = 84
-/** A wait that is shorter is drawn and not written. */
-const WRITTEN_MIN = 5
+/** A wait that is drawn shorter has no room for its figure, px. */
+const WRITTEN_PX = 15
 
 interface Shown {
   spells: Spell[]
@@ -276,7 +276,7 @@ function Column({ spell, shown, x, y, half, now, onOpen }: Place): ReactElement 
       {spell.bad && <line x1={x - 9} x2={x + 9} y1={RING_Y + 9} y2={RING_Y - 9} stroke={c.accent} strokeWidth={3} />}
       {spell.done && !spell.bad && <circle cx={x} cy={RING_Y} r={3.6} fill={ink} />}
       {wait && <line x1={x} x2={x} y1={y(wait[0])} y2={y(wait[1])} stroke={c.ink} strokeWidth={2.4} strokeDasharray="2 4" />}
-      {wait && waits >= WRITTEN_MIN && (
+      {wait && y(wait[1]) - y(wait[0]) >= WRITTEN_PX && (
         <text x={x + 6} y={(y(wait[0]) + y(wait[1])) / 2 + 5} fontSize={14} fontWeight={700} fill={c.ink} {...halo(c.ground)}>
           {waits}
         </text>
