@@ -69,6 +69,9 @@ function draws(): array
         'density-log, a hair too loose' => ['density-log', fn (Noise $n) => ['tests' => [[
             'lift' => 1, 'side' => 'left', 'wet_density_kg_m3' => 1900 / BEYOND * (1 + 0.005 * $n->normal()), 'moisture_pct' => 0,
         ]], 'max_dry_density_kg_m3' => 2000, 'limit_pct' => 95, 'degree_u_pct' => 0.95], K2],
+        'deflection-against-forecast, a hair more than forecast' => ['deflection-against-forecast', fn (Noise $n) => [
+            'measured_pct' => $once(1.8 * BEYOND, 0.2)($n), 'forecast_pct' => 1.8, 'u_pct' => 0.2,
+        ], K2],
         'deflection-log, a hair too flat' => ['deflection-log', fn (Noise $n) => ['pipes' => [[
             'pipe' => '1', 'before_vertical_mm' => 300 + 0.5 * $n->normal(),
             'vertical_mm' => 300 * (1 - 0.03 * BEYOND) + 0.5 * $n->normal(),

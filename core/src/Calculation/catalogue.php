@@ -173,6 +173,7 @@ return [
     'ring-stiffness' => Ring\RingStiffness::class,
     'soil-modulus' => Ring\SoilModulus::class,
     'wheel-load' => Ring\WheelLoad::class,
+    'deflection-against-forecast' => Ring\DeflectionAgainstForecast::class,
     'ring-deflection-forecast' => Ring\RingDeflectionForecast::class,
     // thrust and floating
     'thrust-force' => Thrust\ThrustForce::class,

@@ -3603,6 +3603,21 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * deflection-against-forecast
+         * @description Has the pipe flattened as it was meant to?
+         */
+        Calc_deflection_against_forecast: {
+            measured_pct: number;
+            forecast_pct?: number;
+            /**
+             * @description uncertainty of the measured figure, k = 2
+             * @default 0
+             */
+            u_pct: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * deflection-log
          * @description Have the pipes kept their shape, and is the hand in?
          */
@@ -3613,6 +3628,7 @@ export interface components {
                 vertical_mm: number;
                 before_horizontal_mm?: number;
                 horizontal_mm?: number;
+                changed?: string;
             } & {
                 [key: string]: unknown;
             })[];
