@@ -52,7 +52,7 @@ final readonly class PlannedDay
             'test_from' => self::iso($test),
             'test_at' => self::iso($this->testAt()),
             'today_to' => $this->todayTo(),
-            'held_up_by' => $missing !== [] ? [] : ($this->plan['held_up_by'] ?? ['made']),
+            'held_up_by' => $this->plan['held_up_by'] ?? ($missing === [] && $this->madeFrom > $this->now ? ['made'] : []),
             'one_more' => $this->tests('one_more'),
             'one_less' => $this->tests('one_less'),
             'rain_costs_min' => $this->plan['rain_costs_min'] ?? null,

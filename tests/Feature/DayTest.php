@@ -114,6 +114,25 @@ it('holds clamps at a joint that cools, and the test by the clock of what is mad
     expect($two['joints'][0]['fit_from'])->toBe('2026-05-04T06:50:00Z');
 });
 
+it('says of a line on which all is made from when it is tested, and that nothing holds it up once the clocks have run out', function () {
+    $line = ($this->make)('ef-coupler-one-pass');
+    $made = ['state' => 'accepted', 'left_face' => true, 'verdict' => 'good', 'clocks' => ['test_from' => '2026-05-04T08:00:00+02:00']];
+    $line->joints()->get()->each(fn ($joint) => $joint->update($made));
+    $waits = ($this->try)($line, $this->usual)->json();
+    expect($waits['left'])->toBe(0)
+        ->and($waits['test_from'])->toBe('2026-05-04T06:00:00Z')
+        ->and($waits['held_up_by'])->toBe(['made'])
+        ->and($waits['unsigned'])->toBe(0);
+    $this->travelTo(CarbonImmutable::parse('2026-05-04T09:00:00+02:00'));
+    $line->joints()->firstOrFail()->update(['state' => 'made', 'verdict' => 'open']);
+    $free = ($this->try)($line, $this->usual)->json();
+    expect($free['test_from'])->toBe('2026-05-04T07:00:00Z')
+        ->and($free['held_up_by'])->toBe([])
+        ->and($free['unsigned'])->toBe(1)
+        ->and($free['bad'])->toBe([]);
+    $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/day", $this->usual)->assertStatus(422);
+});
+
 it('plans over nights and free days, says when somebody is there for the test, and how far it can be tested today', function () {
     $line = ($this->make)('ef-coupler-one-pass');
     // One joint in 80 minutes: prepare 20 once, then 65 in the clamps and 5 on the way.

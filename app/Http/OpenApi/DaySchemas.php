@@ -119,7 +119,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(
     schema: 'DayPage',
     required: [
-        'now', 'section', 'asked', 'acts', 'missing', 'left', 'beyond', 'bad', 'others', 'clamps_at_work', 'made',
+        'now', 'section', 'asked', 'acts', 'missing', 'left', 'beyond', 'bad', 'unsigned', 'others', 'clamps_at_work', 'made',
         'joints', 'pauses', 'test_from', 'test_at', 'today_to', 'held_up_by', 'one_more', 'one_less',
         'rain_costs_min', 'clamps_use_pct', 'crew_use_pct', 'box_use_pct', 'waits_min', 'exact', 'no_sooner_than',
         'days', 'may_take', 'taken',
@@ -133,6 +133,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'left', description: 'joints that are still to be made', type: 'integer'),
         new OA\Property(property: 'beyond', description: 'of them too many to plan', type: 'integer'),
         new OA\Property(property: 'bad', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(property: 'unsigned', description: 'joined, and not accepted yet', type: 'integer'),
         new OA\Property(property: 'others', description: 'joints on pipes and restraints, not planned here', type: 'integer'),
         new OA\Property(property: 'clamps_at_work', type: 'integer'),
         new OA\Property(property: 'made', type: 'array', items: new OA\Items(ref: '#/components/schemas/MadeOfDay')),

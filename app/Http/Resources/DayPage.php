@@ -34,6 +34,7 @@ final class DayPage
             'left' => $standing->left->count(),
             'beyond' => max(0, $standing->left->count() - PlanDay::MOST),
             'bad' => $standing->joined->where('verdict', 'bad')->pluck('number')->values()->all(),
+            'unsigned' => $standing->joined->where('verdict', '!=', 'bad')->where('state', '!=', 'accepted')->count(),
             'others' => self::others($line, $section),
             'made' => self::made($standing, $line, $planned),
             'days' => app(DaysOfLine::class)($line, $section, $standing, $planned, $plan),

@@ -1530,6 +1530,8 @@ export interface components {
             /** @description of them too many to plan */
             beyond: number;
             bad: string[];
+            /** @description joined, and not accepted yet */
+            unsigned: number;
             /** @description joints on pipes and restraints, not planned here */
             others: number;
             clamps_at_work: number;

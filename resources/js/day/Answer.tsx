@@ -56,9 +56,13 @@ function Earliest({ page, zone }: { page: DayPage; zone: string }): ReactElement
   const isToday = dateOf(Date.parse(page.test_from), zone) === dateOf(Date.parse(page.now), zone)
   const [held] = page.held_up_by
   const isLater = page.test_at !== null && page.test_at !== page.test_from
+  const numbers = page.bad.join(', ')
+  if (page.left === 0 && page.bad.length > 0)
+    return <Sentence verdict="bad">{say('day.allMadeNotGood', { count: page.bad.length, numbers })}</Sentence>
+  const called = page.bad.length > 0 ? say('day.earliestIf', { count: page.bad.length, numbers }) : say('day.earliestTest')
   return (
     <>
-      <Typography>{page.left === 0 ? say('day.allMade') : say('day.earliestTest')}</Typography>
+      <Typography>{page.left === 0 ? say('day.allMade') : called}</Typography>
       {!isToday && (
         <Typography sx={{ fontSize: '1.35rem', fontWeight: 700 }}>{longDay(dateOf(Date.parse(page.test_from), zone))}</Typography>
       )}
@@ -81,7 +85,8 @@ function Earliest({ page, zone }: { page: DayPage; zone: string }): ReactElement
 /** What the figure leaves out, so that nobody reads it for more than it is. */
 function Notes({ page, zone }: { page: DayPage; zone: string }): ReactElement {
   const notes = [
-    page.bad.length > 0 && say('day.badFirst', { count: page.bad.length, numbers: page.bad.join(', ') }),
+    page.bad.length > 0 && page.left > 0 && say('day.badFirst', { count: page.bad.length, numbers: page.bad.join(', ') }),
+    page.left === 0 && page.unsigned > 0 && say('day.unsigned', { count: page.unsigned }),
     page.others > 0 && say('day.othersNotPlanned', { count: page.others }),
     page.beyond > 0 && say('day.beyond', { count: page.beyond }),
     page.exact === false && page.no_sooner_than !== null && say('day.noSooner', { at: when(page.no_sooner_than, page.now, zone) }),
@@ -149,7 +154,9 @@ function Helps({ page, line, asked, onAsked }: Omit<Props, 'busy'>): ReactElemen
       ))}
       {page.rain_costs_min !== null && (
         <Typography sx={{ borderTop: 1, borderColor: 'divider', py: 1 }}>
-          {page.rain_costs_min < 1 ? say('day.rainCostsNothing') : say('day.rainCosts', { by: lasting(page.rain_costs_min) })}
+          {page.rain_costs_min < 1
+            ? say('day.rainCostsNothing')
+            : say(asked.rain_min > 0 ? 'day.moreRainCosts' : 'day.rainCosts', { by: lasting(page.rain_costs_min) })}
         </Typography>
       )}
       {page.acts.some((act) => act.act === 'cool') && <Typography variant="body2">{say('day.coolingStays')}</Typography>}
