@@ -5,6 +5,7 @@ import type { DayAsked, DayPage as Days, LineFull } from '../api/client'
 import { useDay, useLine } from '../api/queries'
 import { faultsOf } from '../api/useVerb'
 import { say } from '../texts/say'
+import { BESIDE, besideAt } from '../ui/beside'
 import { Page } from '../ui/Page'
 import { Refused } from '../ui/Refused'
 import { whileComing } from '../ui/whileComing'
@@ -13,26 +14,11 @@ import { DayDrawing } from './DayDrawing'
 import { Means } from './Means'
 import { Take } from './Take'
 import { Times } from './Times'
-import { useTried } from './useDay'
+import { useTried } from './useTried'
 import { Week } from './Week'
 
 /** All of the line, where a section could stand. */
 const WHOLE = 'line'
-
-/** In the cabin the drawing stands beside the answer; at the trench the answer comes first. */
-const GRID = {
-  display: 'grid',
-  gridTemplateColumns: { xs: 'minmax(0,1fr)', md: 'minmax(0,2.2fr) minmax(300px,1fr)' },
-  columnGap: 5,
-  rowGap: 2,
-  mt: 1,
-}
-const at = (column: number, from: number, to: number): object => ({
-  minWidth: 0,
-  gridColumn: { md: column },
-  gridRowStart: { md: from },
-  gridRowEnd: { md: to },
-})
 
 /** The days to come against the clock: when the section can be tested, what holds it up, what would help. */
 export default function DayPage(): ReactElement {
@@ -56,8 +42,8 @@ function Plan({ line, starts, onSection }: { line: LineFull; starts: Days; onSec
   const faults = useMemo(() => faultsOf(tried.error instanceof Error ? tried.error : null), [tried.error])
   const isFused = page.acts.some((act) => act.act === 'fuse')
   return (
-    <Box sx={GRID}>
-      <Box sx={at(2, 1, 2)}>
+    <Box sx={BESIDE}>
+      <Box sx={besideAt(2, 1, 2)}>
         <TextField select label={say('day.of')} value={starts.section ?? WHOLE} onChange={(e) => onSection(e.target.value)} sx={{ mb: 2 }}>
           {line.sections.map((section) => (
             <MenuItem key={section.id} value={section.id}>
@@ -69,12 +55,12 @@ function Plan({ line, starts, onSection }: { line: LineFull; starts: Days; onSec
         <Answer page={page} line={line} asked={asked} busy={tried.isPlaceholderData} onAsked={setAsked} />
         <Refused why={faults['all'] ?? faults['section']} />
       </Box>
-      <Box sx={at(1, 1, 3)}>
+      <Box sx={besideAt(1, 1, 3)}>
         <DayDrawing page={page} zone={line.time_zone} />
         <Week page={page} zone={line.time_zone} />
         <Take line={line} page={page} asked={asked} />
       </Box>
-      <Box sx={at(2, 2, 4)}>
+      <Box sx={besideAt(2, 2, 4)}>
         <Means asked={asked} isFused={isFused} atWork={page.clamps_at_work} faults={faults} onAsked={setAsked} />
         <Times acts={page.acts} missing={page.missing} asked={asked} faults={faults} onAsked={setAsked} />
       </Box>

@@ -5,6 +5,7 @@ import { api, type LayingOutcome, type LayingPage as Starts, type LineFull } fro
 import { useLaying, useLine } from '../api/queries'
 import { faultsOf, useVerb } from '../api/useVerb'
 import { say } from '../texts/say'
+import { BESIDE, besideAt } from '../ui/beside'
 import { dayAndTime } from '../ui/clock'
 import { Page } from '../ui/Page'
 import { Refused } from '../ui/Refused'
@@ -23,7 +24,7 @@ import { turnWords } from '../ui/turn'
 import { useOutcome } from './useOutcome'
 
 /** Fields at which a refusal stands by itself. */
-const BESIDE = new Set([
+const BY_ITS_FIELD = new Set([
   'stock',
   'limit_source',
   'max_joint_angle_deg',
@@ -35,24 +36,10 @@ const BESIDE = new Set([
   'off_up_m',
 ])
 
-/** In the cabin the drawing stands beside what is said and asked; at the trench the sentence comes first, then the drawing. */
-const GRID = {
-  display: 'grid',
-  gridTemplateColumns: { xs: 'minmax(0,1fr)', md: 'minmax(0,2.2fr) minmax(300px,1fr)' },
-  columnGap: 5,
-  rowGap: 2,
-  mt: 1,
-}
-const at = (column: number, from: number, to: number): object => ({
-  minWidth: 0,
-  gridColumn: { md: column },
-  gridRowStart: { md: from },
-  gridRowEnd: { md: to },
-})
-const SAID = at(2, 1, 2)
-const DRAWING = at(1, 1, 3)
-const ASKED = at(2, 2, 4)
-const PIPES = at(1, 3, 4)
+const SAID = besideAt(2, 1, 2)
+const DRAWING = besideAt(1, 1, 3)
+const ASKED = besideAt(2, 2, 4)
+const PIPES = besideAt(1, 3, 4)
 
 /** Which pipe goes where, from the face on: tried with what is to hand, then laid down for the crew. */
 export default function LayingPage(): ReactElement {
@@ -85,10 +72,10 @@ function Plan({ line, starts }: { line: LineFull; starts: Starts }): ReactElemen
   const limit = asked.max_joint_angle_deg ?? 1
   const found = outcome.error ? undefined : outcome.data
   return (
-    <Box sx={GRID}>
+    <Box sx={BESIDE}>
       <Box sx={SAID}>
         {!isComplete && <Sentence verdict="open">{say('laying.sayWhoseAngle')}</Sentence>}
-        {outcome.error && <Refused why={Object.entries(faults).find(([field]) => !BESIDE.has(field))?.[1] ?? null} />}
+        {outcome.error && <Refused why={Object.entries(faults).find(([field]) => !BY_ITS_FIELD.has(field))?.[1] ?? null} />}
         {found && <Judged outcome={found} asked={asked} limit={limit} busy={outcome.isPlaceholderData} />}
         {found && <Helps helps={found.helps} asked={asked} limit={limit} onAsked={change} />}
         {found?.feasible && !outcome.isPlaceholderData && <LayItDown line={line} starts={starts} asked={asked} outcome={found} />}
