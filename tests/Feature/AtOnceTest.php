@@ -33,12 +33,15 @@ use App\Models\Pipe;
 use App\Models\PipeWord;
 use App\Models\PressureTest;
 use App\Models\ProcedureText;
+use App\Models\Programme;
 use App\Models\Role;
 use App\Models\Seal;
 use App\Models\Section;
 use App\Models\StoreItem;
 use App\Models\Stretch;
 use App\Models\User;
+use App\Programme\DayAsked;
+use App\Programme\TakeProgramme;
 use App\Support\Conflict;
 use Diastoma\Core\Pipe\PipeNumber;
 use Diastoma\Core\Refused;
@@ -471,6 +474,28 @@ it('lays one plan down for a face, or finds that work went on, and never two pla
     expect($facts->every(fn (Fact $fact) => Joint::query()->whereKey($fact->subject_id)->exists()))->toBeTrue()
         ->and(LayingPlan::query()->where('line_id', $line->id)->count())
         ->toBe(count(array_filter(array_keys($said), fn (int $i) => $i % 2 === 0 && $said[$i] === 'done')));
+});
+
+it('keeps each of many plans of the days that are taken at once, whole, and goes on from one of them', function () {
+    $line = Line::query()->findOrFail($this->makeLine()['id']);
+    $now = new DateTimeImmutable;
+    $said = atOnce(fn (int $i) => app(TakeProgramme::class)(
+        $line,
+        null,
+        DayAsked::from(['crews' => $i + 1, 'prepare_min' => 10, 'fit_min' => 5, 'work_days' => range(1, 7)]),
+        $this->people[$i % 2 === 0 ? 'engineer' : 'foreman'],
+        $now,
+    ));
+    $kept = Programme::query()->where('line_id', $line->id)->get();
+    $joints = fn (Programme $plan): int => array_sum(array_column($plan->days, 'joints'));
+    expect(told($said))->toBe(['done' => AT_ONCE])
+        ->and($kept->map(fn (Programme $plan) => $plan->asked['crews'])->sort()->values()->all())->toBe(range(1, AT_ONCE))
+        ->and($kept->map($joints)->unique()->all())->toBe([$line->joints()->count()]);
+    foreach ($kept as $plan) {
+        // Whose hands were counted is who said it.
+        expect($plan->user_id)->toBe($this->people[$plan->asked['crews'] % 2 === 1 ? 'engineer' : 'foreman']->id);
+    }
+    expect(Programme::lastOf($line)?->id)->toBe(Programme::lastOf($line)?->id)->toBeIn($kept->modelKeys());
 });
 
 it('makes a file once for all who ask for it, and lets no two makers have the same', function () {
