@@ -145,7 +145,7 @@ function Chart({ page, shown, room, test, zone }: ChartProps): ReactElement {
     .map((pause) => clipped([Date.parse(pause.from), Date.parse(pause.to)], shown))
     .filter((pause): pause is Time => pause !== null)
   return (
-    <svg width={width} height={height} style={{ display: 'block' }} role="img" aria-label={say('day.drawn', { count: spells.length })}>
+    <svg width={width} height={height} style={{ display: 'block' }} role="group" aria-label={say('day.drawn', { count: spells.length })}>
       <defs>
         <pattern id="cooling" width={7} height={7} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1={0} y1={0} x2={0} y2={7} stroke={c.ink} strokeWidth={1.6} />
@@ -253,7 +253,14 @@ function Column({ spell, shown, x, y, half, now, onOpen }: Place): ReactElement 
     ) : null
   const waits = wait ? Math.round((wait[1] - wait[0]) / 60_000) : 0
   return (
-    <g style={{ cursor: 'pointer' }} onClick={onOpen}>
+    <g
+      role="link"
+      tabIndex={0}
+      aria-label={say('common.joint', { number: spell.number })}
+      style={{ cursor: 'pointer' }}
+      onClick={onOpen}
+      onKeyDown={(e) => e.key === 'Enter' && onOpen()}
+    >
       <text
         x={x}
         y={20}
