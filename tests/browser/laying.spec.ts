@@ -119,12 +119,13 @@ test("levels are read out of a surveyor's file, entered by one tap, and judged",
   await expect(page.getByText(/^Line 6 lies \d+(\.\d)? m off the line|^Line 6 lies \d+(\.\d)? m beyond/)).toBeVisible()
   await page.getByRole('button', { name: 'Enter all 4' }).click()
   await expect(page.getByRole('list', { name: 'Entered' }).getByRole('listitem')).toHaveCount(4)
+  await expect(page.getByText(/Level off the plan at 12/).first()).toBeVisible()
   // The same file once more: nothing stands there twice.
   await choose.setInputFiles(file('easting,northing,invert'))
   await expect(page.getByText('Nothing to enter.')).toBeVisible()
   await expect(page.getByText('4 more stand there already.')).toBeVisible()
   await page.getByRole('button', { name: 'That is all: 4 entries' }).click()
-  await expect(page.getByText(/Level off the plan at 12/).first()).toBeVisible()
+  await expect(page.getByRole('button', { name: 'That is all: 4 entries' })).toHaveCount(0)
 })
 
 test('a whole line is drawn, drawn larger and moved along, with its joints where they are', async ({ browser }) => {
