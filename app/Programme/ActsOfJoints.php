@@ -55,6 +55,10 @@ final class ActsOfJoints
         $acts = $told === null
             ? (JointMoments::isFused($joint->procedure()) ? [...Takes::ACTS, Takes::REST] : ['prepare', 'fit'])
             : array_keys($told);
+        // A clock holds the test up by this text: that nobody told for how long makes it none.
+        if (isset($joint->procedure()->tells->clocks[Clock::TEST]) && ! \in_array(Takes::REST, $acts, true)) {
+            $acts[] = Takes::REST;
+        }
         $times = [];
         foreach ($acts as $act) {
             $times[$act] = ActTime::best($act, $this->asked->typed($act), $told[$act] ?? null, $pace);

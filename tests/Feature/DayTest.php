@@ -133,6 +133,25 @@ it('says of a line on which all is made from when it is tested, and that nothing
     $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/day", $this->usual)->assertStatus(422);
 });
 
+it('remembers what was to hand, and not that it rained', function () {
+    $line = ($this->make)();
+    $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/day", ['rain_min' => 120, 'crews' => 2] + $this->pushed)->assertCreated();
+    $asked = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/day")->json('asked');
+    expect($asked['rain_min'])->toEqual(0)->and($asked['crews'])->toBe(2);
+});
+
+it('asks how long a cold joint waits for its test where a clock holds it and nobody says for how long', function () {
+    $text = json_decode(file_get_contents(base_path('core/data/procedures/ef-coupler-one-pass.json')), true);
+    $tells = json_decode(file_get_contents(base_path('core/data/tells/electrofusion-coupler.json')), true);
+    unset($tells['tested_after']);
+    $body = ['project_id' => $this->project->id, 'procedure' => ['version' => '9', 'tells' => $tells] + $text];
+    $hash = $this->as('engineer')->postJson('/api/v1/procedures', $body)->assertCreated()->json('hash');
+    $line = ($this->make)('ef-coupler-one-pass', ['procedure_hash' => $hash]);
+    $silent = ($this->try)($line, ['rest_min' => null] + $this->usual)->json();
+    expect($silent['missing'])->toBe(['rest'])->and($silent['test_from'])->toBeNull()
+        ->and(($this->try)($line, ['rest_min' => 30] + $this->usual)->json('test_from'))->not->toBeNull();
+});
+
 it('plans over nights and free days, says when somebody is there for the test, and how far it can be tested today', function () {
     $line = ($this->make)('ef-coupler-one-pass');
     // One joint in 80 minutes: prepare 20 once, then 65 in the clamps and 5 on the way.

@@ -259,6 +259,10 @@ it('reads levels out of a surveyor\'s file for the stretch that asks for them, a
         ->and(abs($read['entries'][3]['off_mm']))->toBeLessThan(0.5)
         ->and($read['left_out'])->toHaveCount(1);
     expect($this->as('joiner')->getJson("/api/v1/subjects/stretch/{$stretch}")->json('facts'))->toBe([]);
+    // Without the offset, which the step asks for, no row is offered that would then be refused.
+    $bare = UploadedFile::fake()->createWithContent('levels.csv', "chainage,invert\n6,20.03\n");
+    $none = $send('joiner', ['file' => $bare])->assertOk()->json();
+    expect($none)->toBe(['entries' => [], 'left_out' => ['Chainage 6: Off the line, plus to the right is missing.']]);
     $send('joiner', ['step' => 'agreed'])->assertStatus(422)->assertJsonPath('errors.0.field', 'step');
     $send('joiner', ['subject' => null])->assertStatus(422)->assertJsonPath('errors.0.field', 'subject');
     $send('stranger')->assertNotFound();

@@ -21,11 +21,12 @@ final class DayController extends Controller
     public function show(Request $request, Line $line): JsonResponse
     {
         $role = $this->member($request, $line);
-        $asked = $request->filled('section') ? $request->string('section')->toString() : null;
-        $section = $asked === null ? self::next($line) : ($asked === 'line' ? null : DayAskedFor::sectionOf($line, $asked));
-        $taken = Programme::lastOf($line);
+        $of = $request->filled('section') ? $request->string('section')->toString() : null;
+        $section = $of === null ? self::next($line) : ($of === 'line' ? null : DayAskedFor::sectionOf($line, $of));
+        // What was to hand is remembered; that it rained then says nothing of today.
+        $asked = DayAsked::from(['rain_min' => 0] + (Programme::lastOf($line)->asked ?? []));
 
-        return new JsonResponse(DayPage::of($line, $section, DayAsked::from($taken->asked ?? []), $role, self::now()));
+        return new JsonResponse(DayPage::of($line, $section, $asked, $role, self::now()));
     }
 
     public function try(DayAskedFor $request, Line $line): JsonResponse

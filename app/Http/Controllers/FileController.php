@@ -73,13 +73,24 @@ final class FileController extends Controller
         $subject = $request->subject() ?? throw Refused::field('subject', Say::text('refused.whichSubject'));
         $line = $subject->line();
         $this->member($request, $line);
-        $kind = $subject->procedure()->step((string) $request->string('step'))?->kind;
-        $file = $kind instanceof Entries ? $kind->file : null;
-        if ($file === null) {
+        $step = $subject->procedure()->step((string) $request->string('step'));
+        $file = $step?->kind instanceof Entries ? $step->kind->file : null;
+        if ($step === null || $file === null) {
             throw Refused::field('step', Say::text('refused.readsNoFile'));
         }
+        ['entries' => $read, 'left_out' => $leftOut] = $file::read($request->text(), new CentreLine($line->centre_line));
+        $entries = [];
+        foreach ($read as $entry) {
+            // What the step would refuse is said now, and not after it was entered.
+            try {
+                $entries[] = $step->normalise($entry);
+            } catch (Refused $refused) {
+                $at = $entry[$step->fields[0]->key] ?? '';
+                $leftOut[] = "{$step->fields[0]->label} {$at}: {$refused->getMessage()}";
+            }
+        }
 
-        return new JsonResponse($file::read($request->text(), new CentreLine($line->centre_line)));
+        return new JsonResponse(['entries' => $entries, 'left_out' => $leftOut]);
     }
 
     public function wrench(TextFile $request): JsonResponse

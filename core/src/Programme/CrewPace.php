@@ -30,11 +30,17 @@ final class CrewPace
 {
     private const MINUTE = 60.0;
 
+    /** Hands that took less were not watched: what was done was written down afterwards, s. */
+    private const WRITTEN_AFTERWARDS = 60.0;
+
+    /** What a clock says holds no break, and may be nothing. */
+    private const BY_CLOCK = ['cool', 'rest'];
+
     /**
      * @param  non-empty-list<MadeJoint>  $joints  in the order in which they were made
      * @param  float  $longest  s: a longer time holds a break, a night or a late entry, and is left out
      * @return array<string, mixed> minutes, null where no joint tells; how many told; `rest_min`: from cold to the test; `left_out`:
-     * joints of which a time was too long
+     * joints of which a time was too long, or so short that it was written down afterwards
      */
     public function __invoke(
         #[Items('joints', MadeJoint::class, atMost: 400)] array $joints,
@@ -50,8 +56,8 @@ final class CrewPace
                 if ($took === null || $took < 0.0) {
                     continue;
                 }
-                // What a clock says holds no break.
-                if ($took > $longest && ! \in_array($act, ['cool', 'rest'], true)) {
+                $shortest = $act === 'fuse' ? 1.0 : self::WRITTEN_AFTERWARDS;
+                if (! \in_array($act, self::BY_CLOCK, true) && ($took < $shortest || $took > $longest)) {
                     $leftOut[$joint->joint] = $joint->joint;
                 } else {
                     $times[$act][] = $took;
