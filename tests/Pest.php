@@ -16,10 +16,11 @@ if (is_string($token) && $token !== '' && is_string(getenv('DIASTOMA_HOME'))) {
 uses(Tests\TestCase::class)->in('Feature', 'Fuzz/RoutesTest.php');
 
 /** A sound joint of PVC, as a joiner records it. */
-function recordPvcJoint(object $test, string $jointId): void
+/** @param  array<string, mixed>  $more  that goes with each fact */
+function recordPvcJoint(object $test, string $jointId, array $more = []): void
 {
     foreach (Demo::pvcFacts(['a' => '1', 'b' => '2']) as [$step, $value]) {
-        $test->record('joiner', "subjects/joint/{$jointId}", $step, $value)->assertCreated();
+        $test->record('joiner', "subjects/joint/{$jointId}", $step, $value, $more)->assertCreated();
     }
 }
 

@@ -16,19 +16,26 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * Renames a line, extends it beyond its end, plans the rest of it with other pipes, puts it away or takes it out again: recorded
- * with who, why and what stood before, as a seal in its chain. Nothing that was judged before is altered by it.
+ * Renames a line, corrects its pressures, pipe and procedure, extends it beyond its end, plans the rest of it with other pipes,
+ * puts it away or takes it out again: recorded with who, why and what stood before, as a seal in its chain. Nothing that was
+ * judged before is altered by it.
  *
  * @phpstan-import-type Change from ChangesOfLine
  *
  * @phpstan-type Asked array{
- *     reason: string, name?: string|null, archived?: bool|null, points?: list<mixed>|null, pipe_length_m?: float|null
+ *     reason: string, name?: string|null, archived?: bool|null, points?: list<mixed>|null, pipe_length_m?: float|null,
+ *     design_bar?: float|null, mdp_bar?: float|null, pipe?: array<string, mixed>|null, procedure_hash?: string|null
  * }
  */
 final readonly class ChangeLine
 {
-    public function __construct(private SealSubject $seal, private PlanPipes $pipes, private ReplanPipes $replan, private FindFace $face)
-    {
+    public function __construct(
+        private SealSubject $seal,
+        private PlanPipes $pipes,
+        private ReplanPipes $replan,
+        private FindFace $face,
+        private CorrectLine $correct,
+    ) {
     }
 
     /** @param  Asked  $asked */
@@ -38,6 +45,7 @@ final readonly class ChangeLine
             $locked = Line::query()->lockForUpdate()->findOrFail($line->id);
             $changes = [
                 ...$this->renamed($locked, $asked),
+                ...($this->correct)($locked, $asked),
                 ...$this->extended($locked, $asked),
                 ...$this->replanned($locked, $asked),
                 ...$this->putAway($locked, $asked),

@@ -23,7 +23,7 @@ final class ChangesOfLine
     public const TYPE = 'line-change';
 
     /** What stands in a seal by its hash alone: another change beside it says it in words. */
-    private const UNSAID = ['centre_line', 'laying_plan'];
+    private const UNSAID = ['centre_line', 'laying_plan', 'pipe', 'procedure_hash'];
 
     /** @var list<Changed>|null in the order in which they were made */
     private ?array $all = null;
@@ -58,6 +58,21 @@ final class ChangesOfLine
         }
 
         return $now;
+    }
+
+    /** @return list<string> hashes of the procedures that its joints had before */
+    public function formerProcedures(): array
+    {
+        $former = [];
+        foreach ($this->all() as $changed) {
+            foreach ($changed['changes'] as $change) {
+                if ($change['key'] === 'procedure_hash' && \is_string($change['before'])) {
+                    $former[] = $change['before'];
+                }
+            }
+        }
+
+        return $former;
     }
 
     /** What was changed, in words. @param  Changed  $changed */

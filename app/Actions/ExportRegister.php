@@ -68,6 +68,7 @@ final class ExportRegister
                             'verdict' => $t->verdict,
                             'sealed_at' => $t->sealed_at?->toIso8601ZuluString(),
                             'headline' => $t->headline[0]['text'] ?? null,
+                            'asked_kpa' => $t->asked_kpa,
                             'pack_is_long' => TestPack::isLong($s),
                         ],
                     ),

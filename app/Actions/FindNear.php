@@ -42,7 +42,7 @@ final class FindNear
                 ->where('to_m', '>=', $at)
                 ->get()
                 ->map(fn (Section $s) => $s->only(['id', 'name', 'from_m', 'to_m']) + [
-                    'tests' => $s->tests->map(fn (PressureTest $t) => $t->only(['id', 'number', 'state', 'verdict']) + [
+                    'tests' => $s->tests->map(fn (PressureTest $t) => $t->only(['id', 'number', 'state', 'verdict', 'asked_kpa']) + [
                         'sealed_at' => $t->sealed_at?->toIso8601ZuluString(),
                     ])->all(),
                 ])

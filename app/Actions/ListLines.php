@@ -5,9 +5,9 @@ namespace App\Actions;
 use App\Http\Resources\LinePage;
 use App\Models\Joint;
 use App\Models\Line;
+use App\Models\PressureTest;
 use App\Models\Project;
 use App\Models\Section;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -88,7 +88,7 @@ final class ListLines
     {
         $rows = Section::query()
             ->whereIn('line_id', $lines->modelKeys())
-            ->withExists(['tests as good' => fn (Builder $tests) => $tests->where('state', 'accepted')])
+            ->withExists(['tests as good' => PressureTest::proving(...)])
             ->get(['id', 'line_id']);
 
         return $rows

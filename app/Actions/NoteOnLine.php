@@ -12,8 +12,9 @@ use Diastoma\Core\Procedure\Tells\Told;
 use Illuminate\Database\Eloquent\Builder;
 
 /**
- * What the record of a stretch says of the line: pipes that came with a delivery are put into its list, and joints that were
- * covered, or laid bare again, know it. Said as often as it is judged, it comes to the same.
+ * What the record of a stretch says of the line: pipes that came with a delivery are put into its list, batches are kept to be
+ * offered at its joints, and joints that were covered, or laid bare again, know it. Said as often as it is judged, it comes to the
+ * same.
  *
  * @phpstan-import-type Came from Receives
  */
@@ -30,6 +31,7 @@ final class NoteOnLine
         }
         if ($told->received !== null) {
             $this->received($stretch, $told->received['pipes'], $told->received['from']);
+            $stretch->update(['batches' => $told->received['batches']]);
         }
         $tells = $stretch->procedure()->tells;
         if ($tells->covers() || $tells->uncovers()) {

@@ -4,6 +4,7 @@ namespace App\Actions;
 
 use App\Models\EvidenceFile;
 use App\Models\Fact;
+use App\Models\Joint;
 use App\Models\Role;
 use App\Models\StoreItem;
 use App\Models\Subject;
@@ -34,8 +35,10 @@ final class RecordFact
     /**
      * @param  array{
      *     id: string, step: string, value: array<string, mixed>, recorded_at: string,
-     *     supersedes?: string|null, reason?: string|null, device?: string|null, clock_off_s?: int|null, was_ahead_s?: int
-     * }  $body  was_ahead_s: by how much the clock of the device is ahead, where the device did not correct the time itself
+     *     supersedes?: string|null, reason?: string|null, device?: string|null, clock_off_s?: int|null, was_ahead_s?: int,
+     *     procedure?: string|null
+     * }  $body  was_ahead_s: by how much the clock of the device is ahead, where the device did not correct the time itself;
+     *           procedure: hash of the text that the device showed
      */
     public function __invoke(Subject $subject, User $by, Role $role, array $body): Recording
     {
@@ -73,6 +76,7 @@ final class RecordFact
         if (($why = $subject->closed()) !== null) {
             throw new Conflict('subject', $why);
         }
+        $this->goesOnAsBegun($subject, $body['procedure'] ?? null);
         $step = $subject->procedure()->step($body['step'])
             ?? throw Refused::field('step', Say::text('refused.noStep', ['step' => $body['step']]));
         $this->mustBeAllowed($step, $role);
@@ -133,6 +137,18 @@ final class RecordFact
             'sha256',
             Procedure::canonical([$subject->getKey(), $body['step'], $body['value'], $body['recorded_at'], $body['supersedes'] ?? null]),
         );
+    }
+
+    /** A joint that was begun without network by the procedure that the line had then goes on by it. */
+    private function goesOnAsBegun(Subject $subject, ?string $shown): void
+    {
+        if (! $subject instanceof Joint || $shown === null || $shown === $subject->text()->hash || $subject->recorded()->isNotEmpty()) {
+            return;
+        }
+        if (\in_array($shown, (new ChangesOfLine($subject->line()))->formerProcedures(), true)) {
+            $subject->procedure_hash = $shown;
+            $subject->unsetRelation('procedureText');
+        }
     }
 
     /** @param  array<string, mixed>  $fact */

@@ -85,6 +85,15 @@ final readonly class ReplanPipes
             ->whereDoesntHave('words');
     }
 
+    /** @return Builder<Pipe> of which nobody has said anything, and with which no joint was begun */
+    public function onlyPlanned(Line $line): Builder
+    {
+        $begun = fn (string $end): Builder => Joint::query()
+            ->where('line_id', $line->id)->where('state', '!=', 'planned')->whereNotNull($end)->select($end);
+
+        return $this->untouched($line)->whereNotIn('id', $begun('pipe_a_id'))->whereNotIn('id', $begun('pipe_b_id'));
+    }
+
     /** @return Builder<Pipe> that no joint names and of which nobody has said anything: they were only planned */
     private function freePipes(Line $line): Builder
     {

@@ -58,8 +58,9 @@ final class StateSeals
         $stated = [];
         foreach ($seals as $seal) {
             [$subject, $procedure] = $seal['type'] === ChangesOfLine::TYPE
-                ? [['type' => ChangesOfLine::TYPE, 'id' => $seal['id']], $this->line->procedure_hash]
+                ? [['type' => ChangesOfLine::TYPE, 'id' => $seal['id']], null]
                 : $subjects[$seal['id']] ?? [null, ''];
+            $procedure ??= $this->procedureAt($seal['position']);
             $stated[] = $subject === null ? null : Statement::of(
                 $seal['position'],
                 $seal['previous'],
@@ -77,6 +78,14 @@ final class StateSeals
         }
 
         return $stated;
+    }
+
+    /** Hash of the line's procedure as a seal at a place of the chain knew it. */
+    private function procedureAt(int $position): string
+    {
+        $then = $this->changes->asOf($position, ['procedure_hash' => $this->line->procedure_hash])['procedure_hash'];
+
+        return \is_string($then) ? $then : $this->line->procedure_hash;
     }
 
     /** @return array<string, string> how people call the steps of what was sealed, by key */
@@ -105,7 +114,8 @@ final class StateSeals
     /**
      * @param  list<string>  $types
      * @param  list<string>  $ids
-     * @return array<string, array{array<string, mixed>, string}> what it is, and the hash by which its procedure is kept
+     * @return array<string, array{array<string, mixed>, string|null}> what it is, and the hash by which its procedure is kept;
+     *                                                                 null: that of the line
      */
     private function subjects(array $types, array $ids): array
     {
@@ -125,12 +135,12 @@ final class StateSeals
                             ['a' => $joint->pipe_a_id, 'b' => $joint->pipe_b_id],
                         ),
                     ],
-                    $joint->procedure_hash ?? $this->line->procedure_hash,
+                    $joint->procedure_hash,
                 ];
             }
         }
         if (\in_array(SealAnew::TYPE, $types, true)) {
-            $said[$this->line->id] = [['type' => SealAnew::TYPE, 'id' => $this->line->id], $this->line->procedure_hash];
+            $said[$this->line->id] = [['type' => SealAnew::TYPE, 'id' => $this->line->id], null];
         }
         if (\in_array('test', $types, true)) {
             foreach (PressureTest::query()->with('section')->whereIn('id', $ids)->get() as $test) {

@@ -111,7 +111,7 @@ class Joint extends Subject
             'time_zone' => $line->project->time_zone,
             'practice' => $line->project->practice,
             'begun_on' => $line->begun_on,
-            'mdp_bar' => $line->mdp_bar,
+            ...$this->asSealed(['mdp_bar' => $line->mdp_bar]),
             'sides' => $this->sides(),
             'pipes' => array_filter($this->pipes ?? []),
             'closing_piece' => $this->closes(),

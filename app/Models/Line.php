@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property float $mdp_bar
  * @property float $pipe_length_m
  * @property string|null $begun_on the day on which work begins, at the place; null: nobody said it
+ * @property \Illuminate\Support\Carbon|null $corrected_at since when it has the pressures, the pipe and the procedure that it has
  * @property \Illuminate\Support\Carbon|null $archived_at out of the lists since then
  * @property string $procedure_hash
  * @property non-empty-list<array{float, float, float, float}> $centre_line
@@ -39,6 +40,7 @@ class Line extends Model
         'mdp_bar' => 'float',
         'pipe_length_m' => 'float',
         'archived_at' => 'datetime',
+        'corrected_at' => 'datetime',
     ];
 
     /** @return BelongsTo<Project, $this> */

@@ -7,6 +7,7 @@ use App\Support\Say;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Step;
 use Diastoma\Core\Procedure\Tells\Clock;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -15,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $section_id
  * @property int $number
  * @property array<string, mixed> $context
+ * @property float|null $asked_kpa what its section asks for since then, where that is more than it was pumped for
  * @property-read Section $section
  */
 class PressureTest extends Subject
@@ -22,13 +24,26 @@ class PressureTest extends Subject
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return parent::casts() + ['context' => 'array'];
+        return parent::casts() + ['context' => 'array', 'asked_kpa' => 'float'];
     }
 
     /** @return BelongsTo<Section, $this> */
     public function section(): BelongsTo
     {
         return $this->belongsTo(Section::class);
+    }
+
+    /**
+     * Those that are signed, and for the pressure that is asked for today.
+     *
+     * @template T of Builder
+     *
+     * @param  T  $tests
+     * @return T
+     */
+    public static function proving(Builder $tests): Builder
+    {
+        return $tests->where('state', 'accepted')->whereNull('asked_kpa');
     }
 
     public function line(): Line

@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property float|null $to_m null: a point
  * @property string|null $covered_from since when its joints are covered, by this record; ISO 8601
  * @property string|null $bare_from since when they lie bare again, by this record
+ * @property list<array{what: string, batch: string}>|null $batches that came with it, of a delivery
  * @property-read Line $ofLine
  * @property-read ProcedureText $procedureText
  */
@@ -33,7 +34,7 @@ class Stretch extends Subject
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return parent::casts() + ['from_m' => 'float', 'to_m' => 'float'];
+        return parent::casts() + ['from_m' => 'float', 'to_m' => 'float', 'batches' => 'array'];
     }
 
     /** @return BelongsTo<Line, $this> */
@@ -84,12 +85,11 @@ class Stretch extends Subject
         $line = $this->ofLine;
         $asks = $this->procedure()->asks(...);
 
-        return $line->pipe + [
+        return $this->asSealed($line->pipe + ['mdp_bar' => $line->mdp_bar]) + [
             'service' => $line->service,
             'time_zone' => $line->project->time_zone,
             'practice' => $line->project->practice,
             'begun_on' => $line->begun_on,
-            'mdp_bar' => $line->mdp_bar,
             'from_m' => $this->from_m,
             'to_m' => $this->to_m ?? $this->from_m,
         ] + ($asks('joints') ? ['joints' => $this->jointsAsJudged()] : [])

@@ -7,6 +7,7 @@ use Diastoma\Core\Procedure\Fact as CoreFact;
 use Diastoma\Core\Procedure\Judge;
 use Diastoma\Core\Procedure\Judgement;
 use Diastoma\Core\Procedure\Procedure;
+use Diastoma\Core\Seal\Statement;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
@@ -89,7 +90,13 @@ abstract class Subject extends Model
     /** Takes along what another copy of it has read of its line and procedure; what was recorded, and its pipes, are read anew. */
     public function knowing(self $other): static
     {
-        return $this->setRelations(array_diff_key($other->getRelations(), ['facts' => true]));
+        $known = array_diff_key($other->getRelations(), ['facts' => true]);
+        // Another procedure was chosen for it meanwhile.
+        if ($this->getAttribute('procedure_hash') !== $other->getAttribute('procedure_hash')) {
+            unset($known['procedureText']);
+        }
+
+        return $this->setRelations($known);
     }
 
     abstract public function line(): Line;
@@ -101,6 +108,23 @@ abstract class Subject extends Model
 
     /** What the core must know of the place. @return array<string, mixed> */
     abstract public function context(): array;
+
+    /**
+     * What is known of its line: of what was sealed before the line was corrected, as it stood then.
+     *
+     * @param  array<string, mixed>  $now
+     * @return array<string, mixed>
+     */
+    protected function asSealed(array $now): array
+    {
+        $corrected = $this->line()->corrected_at;
+        if ($this->sealed_at === null || $corrected === null || $corrected < $this->sealed_at) {
+            return $now;
+        }
+        $seal = Seal::query()->where('subject_type', $this->getMorphClass())->where('subject_id', $this->getKey())->first();
+
+        return array_intersect_key((array) (Statement::read((string) $seal?->statement)->says['judged_with'] ?? []), $now) + $now;
+    }
 
     /** Why nothing more may be recorded here, or null. */
     abstract public function closed(): ?string;

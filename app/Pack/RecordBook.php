@@ -266,6 +266,7 @@ final class RecordBook
         $unaccepted = $in(clone $joints)->where('state', '!=', 'accepted')->where('verdict', '!=', 'bad');
         $accepted = $in(clone $joints)->where('state', 'accepted')->count();
         $tests = $this->tests()->where('state', 'accepted')->count();
+        $outgrown = $this->tests()->whereNotNull('asked_kpa')->count();
 
         return array_values(array_filter([
             $this->named('pack.book.bad', $bad),
@@ -273,6 +274,7 @@ final class RecordBook
             $this->named('pack.book.wereCutOut', (clone $joints)->where('state', 'cut-out')),
             Say::text('pack.book.accepted', ['count' => $accepted, 'of' => $in(clone $joints)->count()]),
             Say::text('pack.book.testsAccepted', ['count' => $tests, 'of' => $this->tests()->count()]),
+            $outgrown === 0 ? null : Say::text('pack.book.moreAskedSince', ['count' => $outgrown]),
             Say::text('pack.book.recordsCount', ['count' => $this->stretches()->count()]),
         ]));
     }

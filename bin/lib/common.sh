@@ -86,7 +86,7 @@ stamp_of() { cat "$@" 2>/dev/null | sha256sum | cut -d' ' -f1; }
 
 need_composer() {
   local stamp
-  stamp=$(stamp_of "$ROOT/composer.json")
+  stamp=$(stamp_of "$ROOT/composer.json" "$ROOT/etc/php-packages/composer.json")
   if [ ! -f "$ROOT/vendor/autoload.php" ] || [ "$(cat "$ROOT/vendor/.stamp" 2>/dev/null)" != "$stamp" ]; then
     say "Installing PHP packages"
     (cd "$ROOT" && COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress --quiet)

@@ -170,7 +170,7 @@ dataset('slips of form', [
     ],
     'key of a field' => [
         renamed('steps.1.fields.0', 'max', 'maximum'),
-        'steps[1].fields[0].maximum: "maximum" is not known here; known are key, label, type, of, preset, suggest, scanned, '.
+        'steps[1].fields[0].maximum: "maximum" is not known here; known are key, label, type, of, preset, suggest, scanned, delivered, '.
             'quantity, min, max, optional, wanted, usual, want, should, otherwise, bad, do, options.',
     ],
     'key of an option' => [
@@ -328,6 +328,10 @@ dataset('slips of sense', [
     'meant for a service that is misspelt' => [
         slipped('suits', [['of' => 'service', 'in' => ['watr'], 'why' => 'So.']]),
         'suits[0].in[0]: "watr" is no service that is known here; did you mean "water"?',
+    ],
+    'a figure that is delivered' => [
+        slipped('steps.1.fields.0.delivered', 'batch'),
+        'steps[1].fields[0].delivered: is of no use in a field of type quantity, only of type text.',
     ],
     'scanned by no path' => [
         slipped('steps.1.fields.0.scanned', '$step.knid.end_mm'),

@@ -53,6 +53,7 @@ return [
         'secondWaits' => 'Nobody has said yet which counts.',
         'sections' => 'Sections',
         'tests' => 'Tests',
+        'moreAskedSince' => 'Tests for less than is asked of their section today: :count.',
         'testsAccepted' => 'Tests accepted: :count of :of.',
         'theLine' => 'The line',
         'title' => 'record book',

@@ -53,7 +53,7 @@ return [
     'noStep' => '":step" is no step of this procedure.',
     'noSuchFault' => '":fault" is no fault of the stand-in; known are :known.',
     'noText' => 'The file is no text: a CSV or JSON file is wanted.',
-    'nothingChanges' => 'Nothing changes by that: give another name, points beyond the end, or whether it is put away.',
+    'nothingChanges' => 'Nothing changes by that: all that is given is as the line has it already.',
     'noUtf8' => 'The file is no UTF-8 text: a CSV or GeoJSON file is wanted.',
     'notDoneHere' => 'That cannot be done here.',
     'notInStores' => ':field: that is not in the stores of this project.',

@@ -4,12 +4,12 @@ import { QueryClientProvider } from '@tanstack/react-query'
 import { lazy, StrictMode, Suspense, useEffect, type ReactElement } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router'
-import type { Me } from './api/client'
+import type { Me, Subject } from './api/client'
 import { patch } from './api/patch'
 import { queries } from './api/queries'
 import Lines from './line/Lines'
 import { dropOldDrafts } from './outbox/drafts'
-import { keepSending, setPerson, whenContested, whenSent, whenStranger } from './outbox/outbox'
+import { keepSending, setPerson, whenAskedByWhat, whenContested, whenSent, whenStranger } from './outbox/outbox'
 import { resumeRuns } from './outbox/runs'
 import SignIn from './SignIn'
 import { Fault } from './ui/Fault'
@@ -96,6 +96,7 @@ const router = createBrowserRouter([
 
 whenContested(() => void queries.invalidateQueries())
 whenSent((subject, recorded) => patch(queries, subject, recorded))
+whenAskedByWhat((subject) => queries.getQueryData<Subject>(subject.split('/'))?.procedure_hash)
 // What is recorded belongs to who is signed in, as the server last said.
 queries.getQueryCache().subscribe(({ type, query }) => {
   if (query.queryKey[0] !== 'me') return

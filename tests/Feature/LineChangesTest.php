@@ -152,3 +152,125 @@ it('is planned anew from its beginning where nobody has begun', function () {
         ->and($joints->pluck('number')->all())->toBe(['1', '2', '3'])
         ->and(Pipe::query()->where('line_id', $line['id'])->orderBy('plain')->pluck('length_m')->all())->toEqual([5, 5, 5, 3]);
 });
+
+/** A line of seven joints, the first two of which were begun, one of them signed. */
+function begunLine(Tests\TestCase $test): array
+{
+    $body = $test->lineBody(more: ['centre_line' => [[0, 0, 0, 10], [48, 48, 0, 11]]]);
+    $line = $test->as('engineer')->postJson('/api/v1/lines', $body)->assertCreated()->json();
+    recordPvcJoint($test, $line['joints'][0]['id']);
+    $test->record('inspector', "subjects/joint/{$line['joints'][0]['id']}", 'accept', ['signed' => true])->assertCreated();
+    recordPvcJoint($test, $line['joints'][1]['id']);
+
+    return $line;
+}
+
+/** @return callable(array<string, mixed>): Illuminate\Testing\TestResponse */
+function correcting(Tests\TestCase $test, string $line): callable
+{
+    return fn (array $body, string $who = 'engineer') => $test->as($who)
+        ->patchJson("/api/v1/lines/{$line}", $body + ['reason' => 'the drawing was read wrongly']);
+}
+
+it('is corrected in its pressures: a test that was pumped for less says so, and its section wants another one', function () {
+    $line = begunLine($this);
+    $change = correcting($this, $line['id']);
+    $section = $line['sections'][0]['id'];
+    $test = $this->as('foreman')->postJson("/api/v1/sections/{$section}/tests")->assertCreated()->json('id');
+    DB::table('pressure_tests')->where('id', $test)->update(['state' => 'accepted', 'verdict' => 'good']);
+    $sections = fn (): array => collect($this->as('joiner')->getJson('/api/v1/lines')->json())->firstWhere('id', $line['id'])['sections'];
+    expect($sections())->toBe(['total' => 1, 'good' => 1]);
+
+    $page = $change(['mdp_bar' => 12.5])->assertOk()->json();
+    $asked = $this->as('joiner')->getJson("/api/v1/sections/{$section}")->json('plan.stp_kpa');
+    expect($page['mdp_bar'])->toEqual(12.5)->and($page['design_bar'])->toEqual(6)
+        ->and($page['changes'][0]['said'])->toBe('Maximum design pressure corrected from 8 bar to 12.5 bar.')
+        ->and($page['sections'][0]['tests'][0]['verdict'])->toBe('good')
+        ->and($page['sections'][0]['tests'][0]['asked_kpa'])->toEqual(round($asked, 3))
+        ->and($sections())->toBe(['total' => 1, 'good' => 0])
+        ->and(ExamineSeals::broken(Line::query()->findOrFail($line['id'])))->toBe([]);
+
+    // Less than it was pumped for is proved by it.
+    expect($change(['mdp_bar' => 7])->assertOk()->json('sections.0.tests.0.asked_kpa'))->toBeNull()
+        ->and($sections())->toBe(['total' => 1, 'good' => 1]);
+    $change(['mdp_bar' => 5])->assertUnprocessable()->assertJsonPath('errors.0.field', 'mdp_bar');
+    $change(['design_bar' => 7.5])->assertUnprocessable()->assertJsonPath('errors.0.field', 'mdp_bar');
+    $change(['mdp_bar' => 1000])->assertUnprocessable()->assertJsonPath('errors.0.field', 'mdp_bar');
+    $change(['mdp_bar' => 12.5], 'foreman')->assertForbidden();
+    expect(Line::query()->findOrFail($line['id'])->mdp_bar)->toBe(7.0);
+});
+
+it('is corrected in its pipe: what was begun and what anybody said anything of keeps its own', function () {
+    $line = begunLine($this);
+    $change = correcting($this, $line['id']);
+    $this->as('foreman')->postJson("/api/v1/lines/{$line['id']}/pipes", ['number' => '077'])->assertCreated();
+    $before = $this->as('joiner')->getJson("/api/v1/subjects/joint/{$line['joints'][0]['id']}")->json('judgement');
+    $pipe = ['material' => 'PVC-U', 'series' => 'metric', 'nominal' => 200, 'sdr' => 17];
+    $page = $change($pipe)->assertOk()->json();
+    $sizes = Pipe::query()->where('line_id', $line['id'])->orderBy('number')->get()
+        ->mapWithKeys(fn (Pipe $p) => [$p->number => $p->size['dn_mm']])->all();
+    expect($page['pipe']['dn_mm'])->toEqual(200)
+        ->and($page['changes'][0]['said'])->toBe('Pipe still to come: PVC-U, 200 mm, SDR 17 instead of PVC-U, 160 mm, SDR 17.')
+        ->and($sizes)->toEqual([
+            '001' => 160, '002' => 160, '003' => 200, '004' => 200, '005' => 200, '006' => 200, '007' => 200, '008' => 200, '077' => 160,
+        ])
+        ->and($this->as('joiner')->getJson("/api/v1/subjects/joint/{$line['joints'][0]['id']}")->json('judgement.verdict'))
+        ->toBe($before['verdict'])
+        ->and(ExamineSeals::broken(Line::query()->findOrFail($line['id'])))->toBe([]);
+
+    // Of a pipe for which its joints are not meant.
+    $change(['material' => 'PE100', 'series' => 'metric', 'nominal' => 160, 'sdr' => 17])
+        ->assertUnprocessable()->assertJsonPath('errors.0.field', 'material');
+    $change(['material' => 'PVC-U', 'series' => 'metric', 'nominal' => 161, 'sdr' => 17])
+        ->assertUnprocessable()->assertJsonPath('errors.0.field', 'nominal');
+    $change(['material' => 'PVC-U'])->assertUnprocessable();
+    $change(['nominal' => 160])->assertUnprocessable();
+    $change($pipe)->assertUnprocessable();
+    expect(Line::query()->findOrFail($line['id'])->pipe['dn_mm'])->toEqual(200);
+});
+
+it('is corrected in the procedure of its joints: what was begun goes on by the one that it was begun with', function () {
+    $line = begunLine($this);
+    $change = correcting($this, $line['id']);
+    $old = $line['procedure']['hash'];
+    $text = App\Models\ProcedureText::query()->findOrFail($old);
+    $adapted = Diastoma\Core\Procedure\Procedure::from(['title' => 'Our push-on', 'version' => '2'] + json_decode($text->body, true));
+    $new = App\Models\ProcedureText::freeze($adapted, $this->project->id)->hash;
+    $page = $change(['procedure_hash' => $new])->assertOk()->json();
+    expect($page['procedure']['title'])->toBe('Our push-on')
+        ->and($page['changes'][0]['said'])->toBe("Joints not yet begun are made by Our push-on instead of {$text->title}.")
+        ->and(array_column($page['joints'], 'procedure_hash'))->toBe([$old, $old, ...array_fill(0, 5, $new)])
+        ->and(ExamineSeals::broken(Line::query()->findOrFail($line['id'])))->toBe([]);
+
+    // What a device began before it heard of that, without network, goes on as it was begun; another text of nowhere does not.
+    $third = "subjects/joint/{$line['joints'][2]['id']}";
+    $first = $adapted->steps[0]->key();
+    $of = fn (string $joint) => Joint::query()->findOrFail($joint)->procedure_hash;
+    recordPvcJoint($this, $line['joints'][2]['id'], ['procedure' => $old]);
+    expect($of($line['joints'][2]['id']))->toBe($old);
+    recordPvcJoint($this, $line['joints'][3]['id'], ['procedure' => $new]);
+    recordPvcJoint($this, $line['joints'][4]['id'], ['procedure' => str_repeat('0', 64)]);
+    expect($of($line['joints'][3]['id']))->toBe($new)->and($of($line['joints'][4]['id']))->toBe($new);
+
+    // Another change of name, and back again: each seal is held against the procedure that stood then.
+    $change(['name' => 'Lower line'])->assertOk();
+    $change(['procedure_hash' => $old])->assertOk();
+    expect(ExamineSeals::broken(Line::query()->findOrFail($line['id'])))->toBe([])
+        ->and($of($line['joints'][3]['id']))->toBe($new)->and($of($line['joints'][6]['id']))->toBe($old);
+
+    $change(['procedure_hash' => str_repeat('0', 64)])->assertUnprocessable()->assertJsonPath('errors.0.field', 'procedure_hash');
+    $hash = fn (string $key) => App\Models\ProcedureText::query()->where('key', $key)->firstOrFail()->hash;
+    foreach (['ef-coupler-hand', 'ef-saddle-tapping', 'constant-pressure-makeup'] as $unsuited) {
+        $change(['procedure_hash' => $hash($unsuited)])->assertUnprocessable()->assertJsonPath('errors.0.field', 'procedure_hash');
+    }
+});
+
+it('finds pressures, a pipe and a procedure that were changed past the record', function () {
+    $line = begunLine($this);
+    $broken = fn (): string => implode(' ', ExamineSeals::broken(Line::query()->findOrFail($line['id'])));
+    expect($broken())->toBe('');
+    DB::table('lines')->where('id', $line['id'])->update(['mdp_bar' => 16]);
+    expect($broken())->toContain('maximum design pressure');
+    correcting($this, $line['id'])(['mdp_bar' => 10])->assertOk();
+    expect($broken())->not->toBe('');
+});

@@ -23,3 +23,16 @@ it('begins a log anew that has grown, while the server goes on writing into it',
         ->and(file_exists("{$home}/run/fpm.log.1"))->toBeFalse();
     File::deleteDirectory($home);
 });
+
+it('installs the same packages a year from now: each is pinned at the version that is here', function () {
+    $read = fn (string $file): array => json_decode((string) file_get_contents(base_path($file)), true, 64, JSON_THROW_ON_ERROR);
+    $pinned = $read('etc/php-packages/composer.json')['require'];
+    $installed = array_filter(
+        $read('vendor/composer/installed.json')['packages'],
+        fn (array $package) => ($package['dist']['type'] ?? '') !== 'path' && $package['type'] !== 'metapackage',
+    );
+    $versions = array_map(fn (string $version) => ltrim($version, 'v'), array_column($installed, 'version', 'name'));
+    ksort($versions);
+    expect($versions)->toBe($pinned)
+        ->and(array_filter($pinned, fn (string $version) => preg_match('/^\d+(\.\d+)+$/', $version) !== 1))->toBe([]);
+});

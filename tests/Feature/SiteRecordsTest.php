@@ -273,3 +273,30 @@ it('finds by a leak what lies near: joints, pipes with their serials, who made t
     $near('at_m=far')->assertUnprocessable()->assertJsonPath('errors.0.field', 'at_m');
     $near('at_m=7', 'stranger')->assertNotFound();
 });
+
+it('offers the batches that came and were right at the joints that ask for one, the newest delivery first', function () {
+    $line = $this->makeLine();
+    $joint = "/api/v1/subjects/joint/{$line['joints'][0]['id']}";
+    expect($this->as('joiner')->getJson($joint)->json('batches'))->toBe([]);
+    $delivered = function (string $name, array $rows) use ($line): void {
+        $hash = ProcedureText::query()->where('key', 'delivery')->firstOrFail()->hash;
+        $id = $this->as('foreman')->postJson("/api/v1/lines/{$line['id']}/stretches", ['procedure_hash' => $hash, 'name' => $name])
+            ->assertCreated()->json('id');
+        $this->record('foreman', "subjects/stretch/{$id}", 'lorry-note', ['supplier' => 'Works', 'number' => $name])->assertCreated();
+        foreach ($rows as [$what, $came, $right, $batch]) {
+            $row = ['what' => $what, 'ordered' => 10, 'came' => $came, 'right' => $right] + ($batch === null ? [] : ['batch' => $batch]);
+            $this->record('foreman', "subjects/stretch/{$id}", 'order-lines', $row)->assertCreated();
+        }
+    };
+    $delivered('Monday', [['Gasket 160', 16, true, 'G-1'], ['Lubricant', 4, true, 'L-7'], ['Pipe', 14, true, null]]);
+    $this->travel(5)->seconds();
+    // What did not come, what is not as ordered and what was never looked at is not offered; the same batch stands once.
+    $delivered('Tuesday', [['Gasket 160', 10, true, 'G-2'], ['Gasket 160', 0, true, 'G-3'], ['Gasket 150', 10, false, 'G-4'],
+        ['Lubricant', 2, true, 'L-7']]);
+    $offered = $this->as('joiner')->getJson($joint)->json('batches');
+    expect(array_map(fn (array $b) => "{$b['what']} {$b['batch']} of {$b['of']}", $offered))
+        ->toBe(['Gasket 160 G-2 of Tuesday', 'Lubricant L-7 of Tuesday', 'Gasket 160 G-1 of Monday']);
+    // Another line has deliveries of its own, and a joint that asks for no batch is offered none.
+    $other = $this->makeLine('ef-coupler-hand');
+    expect($this->as('joiner')->getJson("/api/v1/subjects/joint/{$other['joints'][0]['id']}")->json('batches'))->toBe([]);
+});

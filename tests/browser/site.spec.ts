@@ -139,7 +139,7 @@ for (const size of SIZES) {
     await expect(bram.getByText(/signed and sealed/).first()).toBeVisible()
   })
 
-  test(`a line is renamed and extended, and says so, ${size.width} wide`, async ({ browser }) => {
+  test(`a line is renamed, corrected and extended, and says so, ${size.width} wide`, async ({ browser }) => {
     const people = await crew(browser)
     const line = await lineFor(people, example('pvc-spigot-socket'), 'pvc-spigot-socket', undefined, 2)
     const name = `Extended line ${randomUUID().slice(0, 8)}`
@@ -162,10 +162,23 @@ for (const size of SIZES) {
       .getByLabel(/^Centre line/)
       .first()
       .fill(`${length + 12}; ${length + 12}; 0; 9.5`)
+    // Of what is corrected a slip is said where it is, and nothing is changed by half.
+    await page.getByLabel('Maximum design pressure, kPa').fill('12o0')
+    await page.getByLabel('SDR').fill('')
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await expect(page.getByText('SDR')).toBeVisible()
+    await expect(page.getByText(/12o0/)).toBeVisible()
+    await page.getByLabel('Maximum design pressure, kPa').fill('200')
+    await page.getByLabel('SDR').fill('17')
+    await page.getByRole('button', { name: 'Change it' }).click()
+    await expect(page.getByText(/below/)).toBeVisible()
+    await page.getByLabel('Maximum design pressure, kPa').fill('1300')
     await page.getByRole('button', { name: 'Change it' }).click()
     await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible()
     await page.getByRole('link', { name: 'Change the line' }).click()
     await expect(page.getByText(`Extended from ${length} m to ${length + 12} m.`)).toBeVisible()
+    await expect(page.getByText(/Maximum design pressure corrected from [\d.]+ bar to 13 bar\./)).toBeVisible()
+    await expect(page.getByLabel('Maximum design pressure, kPa')).toHaveValue('1300')
     // Put away it is out of the list, and comes back.
     await page.getByLabel('Why it changes').fill('handed over')
     await page.getByRole('button', { name: 'Put it away' }).click()

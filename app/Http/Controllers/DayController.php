@@ -6,6 +6,7 @@ use App\Http\Requests\DayAskedFor;
 use App\Http\Requests\DayTaken;
 use App\Http\Resources\DayPage;
 use App\Models\Line;
+use App\Models\PressureTest;
 use App\Models\Programme;
 use App\Models\Section;
 use App\Programme\DayAsked;
@@ -51,7 +52,7 @@ final class DayController extends Controller
             ->orderBy('chainage_m')->value('chainage_m');
 
         return $line->sections()
-            ->whereDoesntHave('tests', fn ($tests) => $tests->where('state', 'accepted'))
+            ->whereDoesntHave('tests', PressureTest::proving(...))
             ->when($left !== null, fn ($query) => $query->where('to_m', '>=', $left))
             ->first();
     }

@@ -40,7 +40,7 @@ final class SectionController extends Controller
                 ->map(fn (Joint $j) => ['id' => $j->id] + $j->only(['number', 'chainage_m', 'state', 'verdict']))
                 ->all(),
             'tests' => $section->tests
-                ->map(fn (PressureTest $t) => ['id' => $t->id, 'number' => $t->number, 'state' => $t->state, 'verdict' => $t->verdict])
+                ->map(fn (PressureTest $t) => $t->only(['id', 'number', 'state', 'verdict', 'asked_kpa']))
                 ->all(),
         ]);
     }

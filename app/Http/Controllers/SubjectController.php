@@ -6,6 +6,7 @@ use App\Actions\ConfirmSigner;
 use App\Actions\ExportSubject;
 use App\Actions\KeepContested;
 use App\Actions\KeepPhoto;
+use App\Actions\OfferBatches;
 use App\Actions\OfferValues;
 use App\Actions\OwnWork;
 use App\Actions\RecordFact;
@@ -29,7 +30,7 @@ use Illuminate\Support\Facades\Storage;
 /** Whatever carries facts, addressed in one way: a joint, a test, a stretch of the line. */
 final class SubjectController extends Controller
 {
-    public function show(Request $request, string $kind, Subject $subject, OfferValues $offers): JsonResponse
+    public function show(Request $request, string $kind, Subject $subject, OfferValues $offers, OfferBatches $batches): JsonResponse
     {
         $this->member($request, $subject->line());
 
@@ -37,6 +38,7 @@ final class SubjectController extends Controller
             [
                 'judgement' => $this->judgement($request, $subject, $subject->judgement()),
                 'offers' => $offers($subject),
+                'batches' => $batches($subject),
                 'contested' => ContestedRow::of($subject, $this->user($request)->units),
                 'own_work' => OwnWork::says($subject, $this->user($request)),
             ] +

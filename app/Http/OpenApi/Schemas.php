@@ -92,6 +92,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'wall_mm', type: 'number'),
         new OA\Property(property: 'series', type: 'string'),
         new OA\Property(property: 'size', description: 'as it is called', type: 'string'),
+        new OA\Property(property: 'nominal', description: 'as it is ordered, in its series', type: 'number'),
         new OA\Property(property: 'wall_as', description: 'how its wall is said', type: 'string', enum: ['ratio', 'class', 'measured']),
     ],
 )]
@@ -328,6 +329,12 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
         new OA\Property(property: 'sealed_at', type: 'string', nullable: true),
         new OA\Property(property: 'headline', type: 'string', nullable: true),
+        new OA\Property(
+            property: 'asked_kpa',
+            description: 'what its section asks for since then, where that is more than it was pumped for',
+            type: 'number',
+            nullable: true,
+        ),
     ],
 )]
 #[OA\Schema(
@@ -821,6 +828,7 @@ use OpenApi\Attributes as OA;
                                 new OA\Property(property: 'state', type: 'string'),
                                 new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
                                 new OA\Property(property: 'sealed_at', type: 'string', nullable: true),
+                                new OA\Property(property: 'asked_kpa', type: 'number', nullable: true),
                             ],
                         ),
                     ),
@@ -1036,6 +1044,12 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'reason', type: 'string', nullable: true),
         new OA\Property(property: 'device', description: 'on which it was recorded', type: 'string', nullable: true),
         new OA\Property(
+            property: 'procedure',
+            description: 'hash of the text that the device showed: a joint that was begun by it goes on by it',
+            type: 'string',
+            nullable: true,
+        ),
+        new OA\Property(
             property: 'clock_off_s',
             description: 'by how much the clock of the device is ahead, where its times are corrected by that already',
             type: 'integer',
@@ -1060,6 +1074,19 @@ use OpenApi\Attributes as OA;
             description: 'what other joints have recorded and this one may take over, the newest first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/Offer'),
+        ),
+        new OA\Property(
+            property: 'batches',
+            description: 'what came with the deliveries of the line and was right, where a step asks for a batch',
+            type: 'array',
+            items: new OA\Items(
+                required: ['what', 'batch', 'of'],
+                properties: [
+                    new OA\Property(property: 'what', type: 'string'),
+                    new OA\Property(property: 'batch', type: 'string'),
+                    new OA\Property(property: 'of', description: 'name of the delivery', type: 'string'),
+                ],
+            ),
         ),
         new OA\Property(
             property: 'planned',
@@ -1823,6 +1850,7 @@ use OpenApi\Attributes as OA;
                     new OA\Property(property: 'state', type: 'string'),
                     new OA\Property(property: 'verdict', ref: '#/components/schemas/Verdict'),
                     new OA\Property(property: 'sealed_at', type: 'string', nullable: true),
+                    new OA\Property(property: 'asked_kpa', type: 'number', nullable: true),
                     new OA\Property(property: 'pack_is_long', description: 'its pack is made in the background', type: 'boolean'),
                     new OA\Property(property: 'headline', type: 'string', nullable: true),
                 ],

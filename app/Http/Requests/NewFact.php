@@ -27,6 +27,8 @@ final class NewFact extends DeviceRequest
             'reason' => 'nullable|string|max:500',
             'device' => 'nullable|uuid',
             'clock_off_s' => 'nullable|integer|between:'.-DeviceClock::MOST_S.','.DeviceClock::MOST_S,
+            // Hash of the procedure's text that the device showed.
+            'procedure' => 'nullable|string|size:64',
             // Asked for by a signature that seals; it is checked and never kept.
             'password' => 'nullable|string|max:200',
         ];
@@ -48,7 +50,7 @@ final class NewFact extends DeviceRequest
      *
      * @return array{
      *     id: string, step: string, value: array<string, mixed>, recorded_at: string,
-     *     supersedes?: string|null, reason?: string|null, device?: string|null, clock_off_s?: int|null
+     *     supersedes?: string|null, reason?: string|null, device?: string|null, clock_off_s?: int|null, procedure?: string|null
      * }
      */
     public function body(): array

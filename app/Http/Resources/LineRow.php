@@ -91,6 +91,7 @@ final class LineRow
             'verdict' => $t->verdict,
             'sealed_at' => $t->sealed_at?->toIso8601ZuluString(),
             'headline' => $t->headline[0]['text'] ?? null,
+            'asked_kpa' => $t->asked_kpa,
         ];
     }
 }

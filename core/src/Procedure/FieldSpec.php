@@ -32,6 +32,7 @@ final readonly class FieldSpec
      * @param  Expression|null  $suggest  what is known already and filled in
      * @param  Expression|null  $scanned  what a scanned code says of it
      * @param  Usual|null  $usual  between what it usually lies
+     * @param  bool  $delivered  what came with a delivery of the line is offered
      */
     public function __construct(
         public string $key,
@@ -47,6 +48,7 @@ final readonly class FieldSpec
         public ?Expression $suggest = null,
         public ?Expression $scanned = null,
         public ?Usual $usual = null,
+        public bool $delivered = false,
     ) {
     }
 

@@ -64,6 +64,8 @@ export interface FieldSpec {
   of?: string
   /** what is filled in until somebody changes it */
   preset?: string | boolean
+  /** what came with a delivery of the line is offered: its batch, or its name and batch */
+  delivered?: 'batch' | 'named'
   quantity?: string
   min?: number
   max?: number

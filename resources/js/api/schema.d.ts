@@ -1754,6 +1754,8 @@ export interface components {
             series?: string;
             /** @description as it is called */
             size?: string;
+            /** @description as it is ordered, in its series */
+            nominal?: number;
             /**
              * @description how its wall is said
              * @enum {string}
@@ -1944,6 +1946,8 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             sealed_at?: string | null;
             headline?: string | null;
+            /** @description what its section asks for since then, where that is more than it was pumped for */
+            asked_kpa?: number | null;
         };
         SectionShort: {
             id: string;
@@ -2258,6 +2262,7 @@ export interface components {
                     state: string;
                     verdict: components["schemas"]["Verdict"];
                     sealed_at: string | null;
+                    asked_kpa?: number | null;
                 }[];
             }[];
             /** @description of the stretch, and of the days on which its joints were made */
@@ -2397,6 +2402,8 @@ export interface components {
             reason?: string | null;
             /** @description on which it was recorded */
             device?: string | null;
+            /** @description hash of the text that the device showed: a joint that was begun by it goes on by it */
+            procedure?: string | null;
             /** @description by how much the clock of the device is ahead, where its times are corrected by that already */
             clock_off_s?: number | null;
             /** @description of who signs, where the signature seals; checked and not kept */
@@ -2405,6 +2412,13 @@ export interface components {
         Subject: {
             /** @description what other joints have recorded and this one may take over, the newest first */
             offers: components["schemas"]["Offer"][];
+            /** @description what came with the deliveries of the line and was right, where a step asks for a batch */
+            batches?: {
+                what: string;
+                batch: string;
+                /** @description name of the delivery */
+                of: string;
+            }[];
             /** @description of a joint: what the laying plan asks of it, degrees and metres */
             planned?: {
                 [key: string]: number | null;
@@ -2851,6 +2865,7 @@ export interface components {
                 state: string;
                 verdict: components["schemas"]["Verdict"];
                 sealed_at?: string | null;
+                asked_kpa?: number | null;
                 /** @description its pack is made in the background */
                 pack_is_long: boolean;
                 headline?: string | null;
@@ -9038,6 +9053,17 @@ export interface operations {
                     archived?: boolean | null;
                     /** @description of the pipes that nobody has begun to lay: they are planned anew from the face on */
                     pipe_length_m?: number | null;
+                    design_bar?: number | null;
+                    mdp_bar?: number | null;
+                    /** @description of the joints that nobody has begun */
+                    procedure_hash?: string | null;
+                    /** @description of the pipes that are still to come, with series, nominal, and sdr, wall_mm or od_mm as it is sold */
+                    material?: string | null;
+                    series?: string | null;
+                    nominal?: number | null;
+                    sdr?: number | null;
+                    wall_mm?: number | null;
+                    od_mm?: number | null;
                     /** @description beyond the end: chainage, easting, northing, level */
                     points?: number[][] | null;
                 };

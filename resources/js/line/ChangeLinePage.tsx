@@ -2,7 +2,7 @@ import { Box, Button, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { api, type LineFull } from '../api/client'
-import { useLine } from '../api/queries'
+import { useLine, useMaterials, type Materials } from '../api/queries'
 import { useVerb } from '../api/useVerb'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { dayAndTime } from '../ui/clock'
@@ -12,31 +12,43 @@ import { useShow } from '../ui/units'
 import { whileComing } from '../ui/whileComing'
 import { CentreLineField } from './CentreLineField'
 import { pointsOf } from './pointsOf'
-import { inUnit } from './sectionForm'
+import { CorrectionFields } from './CorrectionFields'
+import { corrected, standingOf } from './corrections'
+import { inUnit, type SectionUnits } from './sectionForm'
 import { useSectionUnits } from './useSectionUnits'
 import { say } from '../texts/say'
 
-/** A line gets another name, goes on beyond its end, is put away: with a reason, and nothing that was judged is altered. */
+/** A line gets another name, is corrected, goes on beyond its end, is put away: with a reason, and nothing that was judged is altered. */
 export default function ChangeLinePage(): ReactElement {
   const { id = '' } = useParams()
   const line = useLine(id)
-  if (!line.data) return whileComing(line, { to: '/', label: say('common.lines') })
+  const units = useSectionUnits()
+  const materials = useMaterials()
+  // What stands in the form stands in the units of the person: not before they are known.
+  if (!line.data || units === null) return whileComing(line, { to: '/', label: say('common.lines') })
+  if (!materials.data) return whileComing(materials, { to: '/', label: say('common.lines') })
   return (
     <Page wide practice={line.data.practice} up={{ to: `/lines/${id}`, label: line.data.name }} title={say('line.changeTheLine')}>
       <Typography sx={{ my: 1 }}>{say('line.nothingJudgedIsAltered')}</Typography>
-      <Form line={line.data} />
+      <Form key={line.data.changes.length} line={line.data} units={units} materials={materials.data} />
       <Changes line={line.data} />
     </Page>
   )
 }
 
-function Form({ line }: { line: LineFull }): ReactElement {
+interface Props {
+  line: LineFull
+  units: SectionUnits
+  materials: Materials
+}
+
+function Form({ line, units, materials }: Props): ReactElement {
   const navigate = useNavigate()
   const show = useShow()
   const [name, setName] = useState(line.name)
   const [reason, setReason] = useState('')
   const [centre, setCentre] = useState('')
-  const units = useSectionUnits()
+  const [typed, setTyped] = useState(() => standingOf(line, units))
   const [pipe, setPipe] = useState<string | null>(null)
   const [faults, setFaults] = useState<Record<string, string>>({})
   const [asked, setAsked] = useState(false)
@@ -53,7 +65,9 @@ function Form({ line }: { line: LineFull }): ReactElement {
     if (centre.trim() !== '' && points === null) wrong['centre_line'] = say('line.rowWantsFour')
     const noPipe = pipe === null ? null : noFigure(pipe)
     if (noPipe) wrong['pipe_length_m'] = noPipe
-    const length = pipe === null || noPipe || !units ? null : Number(units.length.toKey(figureOf(pipe)!).toPrecision(12))
+    const correction = corrected(line, typed, units, materials)
+    Object.assign(wrong, correction.faults)
+    const length = pipe === null || noPipe ? null : Number(units.length.toKey(figureOf(pipe)!).toPrecision(12))
     setFaults(wrong)
     if (Object.keys(wrong).length > 0) return
     // What a file holds of the line as it is already is left out.
@@ -62,6 +76,7 @@ function Form({ line }: { line: LineFull }): ReactElement {
       return setFaults({ centre_line: say('line.nothingBeyondTheEnd', { end: show('x_m', 'length', end) }) })
     change.run({
       ...more,
+      ...correction.body,
       ...(name.trim() === line.name ? {} : { name: name.trim() }),
       ...(beyond ? { points: beyond } : {}),
       ...(length === null ? {} : { pipe_length_m: length }),
@@ -76,6 +91,17 @@ function Form({ line }: { line: LineFull }): ReactElement {
         error={!!faults['name']}
         helperText={faults['name']}
       />
+      <CorrectionFields
+        line={line}
+        typed={typed}
+        units={units}
+        materials={materials}
+        faults={faults}
+        onChange={(now) => {
+          setTyped(now)
+          setFaults({})
+        }}
+      />
       <Typography variant="h2">{say('line.extendIt')}</Typography>
       <Typography>{say('line.extendItFrom', { end: show('x_m', 'length', end) })}</Typography>
       <CentreLineField
@@ -87,16 +113,14 @@ function Form({ line }: { line: LineFull }): ReactElement {
       />
       <Typography variant="h2">{say('line.planItAnew')}</Typography>
       <Typography>{say('line.planItAnewFromTheFace')}</Typography>
-      {units && (
-        <TextField
-          label={`${say('line.lengthOfOnePipe')}, ${units.length.symbol}`}
-          value={pipe ?? inUnit(units.length, line.pipe_length_m)}
-          onChange={(e) => setPipe(e.target.value)}
-          error={!!faults['pipe_length_m']}
-          helperText={faults['pipe_length_m']}
-          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-        />
-      )}
+      <TextField
+        label={`${say('line.lengthOfOnePipe')}, ${units.length.symbol}`}
+        value={pipe ?? inUnit(units.length, line.pipe_length_m)}
+        onChange={(e) => setPipe(e.target.value)}
+        error={!!faults['pipe_length_m']}
+        helperText={faults['pipe_length_m']}
+        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      />
       <TextField
         label={say('line.whyItChanges')}
         value={reason}

@@ -20,6 +20,7 @@ import { clockAndCountdown, useNow } from '../ui/useNow'
 import { Sentence, VerdictMark } from '../ui/Verdict'
 import { standingOf } from './standing'
 import { say } from '../texts/say'
+import { isProving } from '../ui/isProving'
 import { Message } from '../texts/Message'
 
 /** A ring that cools shrinks more slowly than anybody sees: it is drawn anew no oftener. */
@@ -74,7 +75,7 @@ export default function LinePage(): ReactElement {
   const services = line.joints.filter(
     (j) => j.place === 'on-pipe' && j.state !== 'accepted' && j.state !== 'cut-out' && j.verdict !== 'bad',
   )
-  const next = line.sections.find((s) => !s.tests.some((t) => t.state === 'accepted'))
+  const next = line.sections.find((s) => !s.tests.some(isProving))
   const holding = next
     ? line.joints.filter(
         (j) => j.chainage_m > next.from_m - 1e-6 && j.chainage_m < next.to_m + 1e-6 && j.state !== 'accepted' && j.state !== 'cut-out',

@@ -11,41 +11,22 @@ import { figureOf, noFigure } from '../ui/figureOf'
 import { pointsOf, rowsOf } from './pointsOf'
 import { say } from '../texts/say'
 import { serviceWord } from '../texts/words'
-import { nominalWord, SERIES } from '../ui/series'
 import { CentreLineField } from './CentreLineField'
 import { PreviewOfLine } from './PreviewOf'
 import { emptyRow, inUnit, sectionBody, sectionSoFar, type SectionRow, type SectionUnits } from './sectionForm'
 import { SectionFields } from './SectionFields'
+import { PipeFields } from './PipeFields'
+import { pipeBody, suitedTo, usualPipe, wantedFigures } from './pipeForm'
 import { usePreview } from './usePreview'
 import { useSectionUnits } from './useSectionUnits'
 
-/** What is typed as a figure, and in which of the units of the person. */
-const FIGURES = {
-  nominal: null,
-  sdr: null,
-  od_mm: null,
-  wall_mm: null,
-  design_bar: 'pressure',
-  mdp_bar: 'pressure',
-  pipe_length_m: 'length',
-} as const
+/** What is typed as a figure beside the pipe, and in which of the units of the person. */
+const FIGURES = { design_bar: 'pressure', mdp_bar: 'pressure', pipe_length_m: 'length' } as const
 
 type Figure = keyof typeof FIGURES
 
-/** Which of them say the wall: iron goes by a class, and of the usual one nothing is typed. */
-const WALL: Record<Materials[string]['wall'], readonly Figure[]> = {
-  ratio: ['sdr'],
-  class: ['wall_mm'],
-  measured: ['od_mm', 'wall_mm'],
-}
-
-const ANY_WALL: readonly Figure[] = [...new Set(Object.values(WALL).flat())]
-
 /** Under which name the server speaks of a field that is called otherwise here. */
 const FAULT_OF: Record<string, string> = { procedure: 'procedure_hash', centre: 'centre_line' }
-
-/** A size that each series has: it stands there until another is typed. */
-const USUAL: Record<string, string> = { metric: '110', ips: '4', dips: '6', dn: '200', 'dn-od': '600', 'in-od': '24' }
 
 /** How long pipes are sold, as it is said in each unit. */
 const PIPE_LENGTH: Record<string, string> = { m: '12', ft: '40' }
@@ -74,33 +55,15 @@ function Form({ units, materials, projects }: Props): ReactElement {
     name: '',
     begun_on: '',
     service: 'water',
-    material: 'PE100',
-    series: units.length.symbol === 'ft' ? 'ips' : 'metric',
-    nominal: USUAL[units.length.symbol === 'ft' ? 'ips' : 'metric']!,
-    sdr: '11',
-    od_mm: '',
-    wall_mm: '',
     design_bar: inUnit(units.pressure, 8),
     mdp_bar: inUnit(units.pressure, 10),
     pipe_length_m: PIPE_LENGTH[units.length.symbol] ?? inUnit(units.length, 12),
     procedure: '',
     centre: '',
   })
-  const sold = materials[f.material]!
-  const walls = WALL[sold.wall]
-  const isUsualClass = sold.wall === 'class' && f.wall_mm === ''
+  const [pipe, setPipe] = useState(usualPipe(units.length.symbol === 'ft'))
   const project = projects.find((p) => String(p.id) === f.project) ?? projects[0]
-  const procedures = useProcedures({
-    material: f.material,
-    service: f.service,
-    series: f.series,
-    ...Object.fromEntries(
-      (['nominal', ...walls.filter((key) => key === 'sdr')] as const).flatMap((key) => {
-        const figure = figureOf(f[key])
-        return figure !== null && figure > 0 ? [[key, figure] as const] : []
-      }),
-    ),
-  })
+  const procedures = useProcedures({ service: f.service, ...suitedTo(pipe, materials) })
   const [sections, setSections] = useState<SectionRow[]>([emptyRow(units)])
   const [faults, setFaults] = useState<Record<string, string>>({})
   const send = useVerb(
@@ -122,23 +85,17 @@ function Form({ units, materials, projects }: Props): ReactElement {
   const planned = isTestable ? sections : []
   const points = rowsOf(f.centre)
   const arePoints = points.length > 1 && pointsOf(f.centre) !== null
-  const figure = (key: Figure): number => {
-    const unit = FIGURES[key]
-    const typed = figureOf(f[key]) ?? NaN
-    return unit === null ? typed : Number(units[unit].toKey(typed).toPrecision(12))
-  }
-  const wanted = (Object.keys(FIGURES) as Figure[]).filter((key) => (ANY_WALL.includes(key) ? walls.includes(key) && !isUsualClass : true))
-  const pipe = wanted.reduce((all, key) => ({ ...all, [key]: figure(key) }), {} as Record<Figure, number>)
-  const isDrawn = project !== undefined && arePoints && Object.values(pipe).every((n) => Number.isFinite(n) && n > 0)
+  const figure = (key: Figure): number => Number(units[FIGURES[key]].toKey(figureOf(f[key]) ?? NaN).toPrecision(12))
+  const own = Object.keys(FIGURES) as Figure[]
+  const asked = { ...pipeBody(pipe, materials), ...(Object.fromEntries(own.map((key) => [key, figure(key)])) as Record<Figure, number>) }
+  const isDrawn = project !== undefined && arePoints && Object.values(asked).every((n) => typeof n === 'string' || n > 0)
   const preview = usePreview<LinePreview>(
     '/lines/preview',
     isDrawn
       ? {
           project_id: project.id,
           service: f.service,
-          material: f.material,
-          series: f.series,
-          ...pipe,
+          ...asked,
           centre_line: points,
           sections: planned.map((s) => sectionSoFar(s, units)),
         }
@@ -155,8 +112,9 @@ function Form({ units, materials, projects }: Props): ReactElement {
     if (f.name.trim() === '') missing['name'] = say('line.giveTheLineAName')
     if (!f.procedure) missing['procedure_hash'] = say('line.chooseTheProcedureForTheJoints')
     if (!arePoints) missing['centre_line'] = say('line.eachRowWantsChainageEastingNorthing')
-    for (const key of wanted) {
-      const why = noFigure(f[key])
+    const typed = [...own.map((key) => [key, f[key]] as const), ...wantedFigures(pipe, materials).map((key) => [key, pipe[key]] as const)]
+    for (const [key, text] of typed) {
+      const why = noFigure(text)
       if (why) missing[key] = why
     }
     const parts = planned.map((s, i) => {
@@ -172,22 +130,12 @@ function Form({ units, materials, projects }: Props): ReactElement {
       name: f.name.trim(),
       ...(f.begun_on ? { begun_on: f.begun_on } : {}),
       service: f.service as Body['service'],
-      material: f.material as Body['material'],
-      series: f.series as NonNullable<Body['series']>,
-      ...pipe,
+      ...(asked as Pick<Body, 'material' | 'series' | Figure>),
       procedure_hash: f.procedure,
       centre_line: points,
       sections: parts,
     })
   }
-  const ordered =
-    (material: string) =>
-    (old: typeof f): typeof f => {
-      const { series } = materials[material]!
-      const fits = series.includes(old.series) ? old.series : series[0]!
-      const nominal = fits === old.series ? old.nominal : USUAL[fits]!
-      return { ...old, material, series: fits, nominal }
-    }
   const field = (key: keyof typeof f, label: string, unit?: string, hint?: string): ReactElement => (
     <TextField
       label={unit ? `${label}, ${unit}` : label}
@@ -245,41 +193,15 @@ function Form({ units, materials, projects }: Props): ReactElement {
                 </MenuItem>
               ))}
             </TextField>
-            <TextField
-              select
-              label={say('common.material')}
-              value={f.material}
-              onChange={(e) => {
-                setF(ordered(e.target.value))
-                setFaults({})
+            <PipeFields
+              pipe={pipe}
+              materials={materials}
+              faults={faults}
+              onChange={(typed, fields) => {
+                setPipe(typed)
+                fields.forEach(corrected)
               }}
-            >
-              {Object.keys(materials).map((s) => (
-                <MenuItem key={s} value={s}>
-                  {s}
-                </MenuItem>
-              ))}
-            </TextField>
-            <TextField
-              select
-              label={say('pipes.series')}
-              value={f.series}
-              onChange={(e) => {
-                const { value } = e.target
-                setF((old) => ({ ...old, series: value, nominal: old.nominal === USUAL[old.series] ? USUAL[value]! : old.nominal }))
-              }}
-            >
-              {sold.series.map((value) => (
-                <MenuItem key={value} value={value}>
-                  {SERIES[value]}
-                </MenuItem>
-              ))}
-            </TextField>
-            {field('nominal', nominalWord(f.series))}
-            {walls.includes('sdr') && field('sdr', 'SDR')}
-            {walls.includes('od_mm') && field('od_mm', say('pipes.odMm'), undefined, say('line.asMarkedOnThePipe'))}
-            {walls.includes('wall_mm') &&
-              field('wall_mm', say('line.wallMm'), undefined, sold.wall === 'class' ? say('line.emptyTheUsualClass') : undefined)}
+            />
             {field('pipe_length_m', say('line.lengthOfOnePipe'), units.length.symbol)}
             {field('design_bar', say('line.designPressure'), units.pressure.symbol)}
             {field('mdp_bar', say('line.maximumDesignPressure'), units.pressure.symbol)}
@@ -351,7 +273,7 @@ function Form({ units, materials, projects }: Props): ReactElement {
             </Button>
           )}
           {Object.entries(faults)
-            .filter(([k]) => !(k in f) && !['procedure_hash', 'centre_line'].includes(k) && !/^sections\.\d+$/.test(k))
+            .filter(([k]) => !(k in f) && !(k in pipe) && !['procedure_hash', 'centre_line'].includes(k) && !/^sections\.\d+$/.test(k))
             .map(([k, m]) => (
               <Typography key={k} role="alert" sx={{ color: 'secondary.main', fontWeight: 700 }}>
                 {m}

@@ -12,6 +12,7 @@ import {
   record,
   seal,
   setPerson,
+  whenAskedByWhat,
   whenContested,
   whenSent,
   whenStranger,
@@ -207,6 +208,16 @@ test('each fact says on which device it was made, and what time it is there when
   expect(came[1]!.body['device']).toBe(came[0]!.body['device'])
   expect(came[0]!.body).not.toHaveProperty('clock_off_s')
   expect(Math.abs(Number(came[0]!.headers['X-Device-Clock']) - Date.now())).toBeLessThan(5_000)
+})
+
+test('each fact says by which text of the procedure it was made, as far as the page knows it', async () => {
+  whenAskedByWhat((subject) => (subject === 'subjects/joint/1' ? 'by this' : undefined))
+  await record('subjects/joint/1', { step: 'one', value: {} })
+  await record('subjects/joint/2', { step: 'one', value: {} })
+  const came = taking()
+  await flush()
+  expect(came.map((fact) => fact.body['procedure'])).toEqual(['by this', undefined])
+  whenAskedByWhat(() => undefined)
 })
 
 test('what is recorded while the clock is known to be off carries the right time, and by how much it was corrected', async () => {

@@ -28,6 +28,7 @@ interface Contested {
 
 let here: Person | null = null
 let onStranger: () => void = () => undefined
+let shownProcedure: (subject: string) => string | undefined = () => undefined
 
 /** Who is signed in on this device, as far as it knows. */
 export const personHere = (): Person | null => here
@@ -44,6 +45,11 @@ const isTheirs = (row: { by?: Person }): boolean => here !== null && row.by?.id 
 /** Called when the server knows somebody else as signed in than this page does. */
 export function whenStranger(callback: () => void): void {
   onStranger = callback
+}
+
+/** Asked for the hash of the procedure that the page of a subject shows: what was begun by it goes on by it. */
+export function whenAskedByWhat(callback: typeof shownProcedure): void {
+  shownProcedure = callback
 }
 
 /** What nobody was known for is taken over by who says so. */
@@ -91,6 +97,11 @@ export const ofDevice = (ahead = clockAhead()): { device: string; clock_off_s?: 
   ...(ahead === 0 ? {} : { clock_off_s: Math.round(ahead / 1000) }),
 })
 
+const ofText = (subject: string): { procedure?: string } => {
+  const procedure = shownProcedure(subject)
+  return procedure === undefined ? {} : { procedure }
+}
+
 type Recordable = Omit<NewFact, 'id' | 'recorded_at'> & { recorded_at?: string }
 
 /**
@@ -111,7 +122,7 @@ export async function recordAll(subject: string, all: { fact: Recordable; title?
       since: Date.now(),
       ...(here ? { by: here } : {}),
       ...(title ? { title } : {}),
-      body: { ...fact, id, recorded_at: fact.recorded_at ?? stamp(), ...ofDevice() },
+      body: { ...fact, id, recorded_at: fact.recorded_at ?? stamp(), ...ofDevice(), ...ofText(subject) },
     }
   })
   void keepRoom()
@@ -130,7 +141,7 @@ export async function recordAll(subject: string, all: { fact: Recordable; title?
 export async function seal(subject: string, id: string, fact: Recordable, password: string): Promise<void> {
   await flush()
   if ((await store.waiting.where('subject').equals(subject).count()) > 0) throw new Error(say('outbox.notAllHasArrived'))
-  const body = { ...fact, id, recorded_at: fact.recorded_at ?? stamp(), ...ofDevice(), password }
+  const body = { ...fact, id, recorded_at: fact.recorded_at ?? stamp(), ...ofDevice(), ...ofText(subject), password }
   onSent(subject, await api.post<Recorded>(`/${subject}/facts`, body, named(here ?? undefined)))
 }
 

@@ -156,6 +156,7 @@ function Tested({ near }: { near: Near }): ReactElement {
                 {say('records.testNumber', { number: t.number })}
               </MuiLink>{' '}
               {t.state === 'accepted' ? WORD[t.verdict].toLowerCase() : stateWord(t.state)}
+              {t.asked_kpa ? `, ${say('records.forLessThanAsked')}` : ''}
             </span>
           ))}
         </Typography>

@@ -192,6 +192,7 @@ export default function RegisterPage(): ReactElement {
               <span>
                 {WORD[t.verdict]}
                 {t.state === 'accepted' ? say('records.andSigned') : ''}
+                {t.asked_kpa ? `, ${say('records.forLessThanAsked')}` : ''}
               </span>
               <Typography variant="body2">{t.headline}</Typography>
               {!t.pack_is_long && (

@@ -93,6 +93,7 @@ export default function SectionPage(): ReactElement {
                 {say('section.test', { number: t.number })}
               </MuiLink>{' '}
               · {WORD[t.verdict]} · {t.state === 'accepted' ? say('section.signed') : stateWord(t.state)}
+              {t.asked_kpa ? <strong> · {say('section.testedForLess', { asked: show('x_kpa', 'pressure', t.asked_kpa) })}</strong> : null}
             </Typography>
           ))}
           <SuspectList of={data.suspects ?? []} />

@@ -14,6 +14,7 @@ import { Choice } from './fields/Choice'
 import { FigureRow } from './fields/FigureRow'
 import { isFigure, shouldBe, slotsOf, type End, type Slot } from './fields/slots'
 import { SignaturePad } from './fields/SignaturePad'
+import { Delivered, type Batch } from './fields/Delivered'
 import { TakeOver } from './fields/TakeOver'
 import { useCalm } from './fields/useCalm'
 import { useLate } from './fields/useLate'
@@ -49,6 +50,8 @@ interface Props {
   /** two pipe ends on one page, in place of `known` and `usual` */
   ends?: End[] | undefined
   offers?: Offered[]
+  /** what came with the deliveries of the line */
+  batches?: Batch[] | undefined
   /** one value for each end */
   onRecord: (value: Record<string, unknown>, other?: Record<string, unknown>) => void
   label?: string
@@ -74,6 +77,7 @@ export function FieldsEntry({
   scanned,
   ends,
   offers,
+  batches,
   onRecord,
   label,
   extra,
@@ -397,30 +401,35 @@ export function FieldsEntry({
         ))}
       </TextField>
     ) : (
-      <TextField
-        label={f.label + (f.optional ? say('steps.suffixIfKnown') : '')}
-        name={id}
-        type={f.type === 'day' ? 'date' : f.type === 'time' ? 'datetime-local' : 'text'}
-        sx={{ my: 1 }}
-        slotProps={{
-          inputLabel: f.type === 'day' || f.type === 'time' ? { shrink: true } : {},
-          htmlInput: f.type === 'code' ? { inputMode: 'numeric', style: { letterSpacing: '0.05em' } } : {},
-        }}
-        inputRef={(el: HTMLInputElement | null) => {
-          inputs.current[id] = el
-        }}
-        value={String(values[id] ?? '')}
-        onChange={(e) => set(id, e.target.value)}
-        onFocus={() => setActive(id)}
-        onKeyDown={(e) => {
-          // A scanner that types ends with Enter: its next code belongs into the next field.
-          const after = shown.slice(shown.indexOf(slot) + 1).find((s) => isText(s.field) && isEmpty(values[s.id]))
-          if (e.key !== 'Enter' || !after) return
-          e.preventDefault()
-          goTo(after)
-        }}
-        error={faults[id] !== undefined}
-      />
+      <>
+        <TextField
+          label={f.label + (f.optional ? say('steps.suffixIfKnown') : '')}
+          name={id}
+          type={f.type === 'day' ? 'date' : f.type === 'time' ? 'datetime-local' : 'text'}
+          sx={{ my: 1 }}
+          slotProps={{
+            inputLabel: f.type === 'day' || f.type === 'time' ? { shrink: true } : {},
+            htmlInput: f.type === 'code' ? { inputMode: 'numeric', style: { letterSpacing: '0.05em' } } : {},
+          }}
+          inputRef={(el: HTMLInputElement | null) => {
+            inputs.current[id] = el
+          }}
+          value={String(values[id] ?? '')}
+          onChange={(e) => set(id, e.target.value)}
+          onFocus={() => setActive(id)}
+          onKeyDown={(e) => {
+            // A scanner that types ends with Enter: its next code belongs into the next field.
+            const after = shown.slice(shown.indexOf(slot) + 1).find((s) => isText(s.field) && isEmpty(values[s.id]))
+            if (e.key !== 'Enter' || !after) return
+            e.preventDefault()
+            goTo(after)
+          }}
+          error={faults[id] !== undefined}
+        />
+        {f.delivered && isEmpty(values[id]) && batches && batches.length > 0 && (
+          <Delivered field={f} batches={batches} onTake={(text) => set(id, text)} />
+        )}
+      </>
     )
   }
   return (

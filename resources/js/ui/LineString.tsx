@@ -3,6 +3,7 @@ import { memo, useEffect, useMemo, useRef, useState, type ReactElement } from 'r
 import type { Clock, JointShort, SectionShort } from '../api/client'
 import { useShow } from './units'
 import { say } from '../texts/say'
+import { isProving } from './isProving'
 import { stateWord } from '../texts/words'
 
 interface Props {
@@ -214,7 +215,7 @@ export const LineString = memo(function LineString(props: Props): ReactElement {
           {!compact &&
             sections.map((s) => {
               const test = s.tests[s.tests.length - 1]
-              const done = test?.state === 'accepted'
+              const done = test !== undefined && isProving(test)
               return (
                 <g key={s.id} stroke={done || test ? c.ink : c.faint} fill="none" strokeWidth={1.6}>
                   <path d={`M${x(s.from_m) + 3} ${y + 22}v8H${x(s.to_m) - 3}v-8`} />
@@ -224,7 +225,7 @@ export const LineString = memo(function LineString(props: Props): ReactElement {
                     fontSize={14}
                     fontWeight={done ? 700 : 400}
                     stroke="none"
-                    fill={test?.verdict === 'bad' ? c.accent : c.ink}
+                    fill={test?.verdict === 'bad' || test?.asked_kpa ? c.accent : c.ink}
                   >
                     {s.name}
                     {done
@@ -232,7 +233,9 @@ export const LineString = memo(function LineString(props: Props): ReactElement {
                       : test
                         ? test.verdict === 'bad'
                           ? say('ui.testBad', { number: test.number })
-                          : say('ui.testOpen', { number: test.number })
+                          : test.state === 'accepted'
+                            ? say('ui.testedForLess')
+                            : say('ui.testOpen', { number: test.number })
                         : ''}
                   </text>
                 </g>

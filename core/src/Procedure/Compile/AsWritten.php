@@ -13,7 +13,7 @@ namespace Diastoma\Core\Procedure\Compile;
  * @phpstan-type UsualText array{min?: int|float, max?: int|float, near?: string|array<string, mixed>, within_pct?: int|float, whole?: bool}
  * @phpstan-type FieldText array{
  *     key: string, label: string, type?: string, of?: string, preset?: mixed, suggest?: string|array<string, mixed>,
- *     scanned?: string|array<string, mixed>,
+ *     scanned?: string|array<string, mixed>, delivered?: 'batch'|'named',
  *     quantity?: string, min?: int|float, max?: int|float, optional?: bool, wanted?: bool, want?: bool, should?: bool, otherwise?: string,
  *     bad?: string, do?: string, options?: array<int, OptionText>, usual?: UsualText
  * }
@@ -67,7 +67,7 @@ namespace Diastoma\Core\Procedure\Compile;
  *     cut_out?: array{joints: int, piece_m?: int|float, rejoins?: bool},
  *     attached?: array{place: string, each_side: int}, letter?: string,
  *     covers?: string|array<string, mixed>, uncovers?: string|array<string, mixed>,
- *     receives?: array{pipes: string|array<string, mixed>, from?: string|array<string, mixed>},
+ *     receives?: array{pipes: string|array<string, mixed>, from?: string|array<string, mixed>, batches?: string|array<string, mixed>},
  *     turns?: array{parameter?: string, rule?: string|array<string, mixed>, nominal?: string|array<string, mixed>},
  *     takes?: array<string, mixed>, tested_after?: array{minutes?: string, times_cooling?: string}
  * }

@@ -37,6 +37,7 @@ final readonly class FieldCompiler
         'of' => ['item'],
         'usual' => ['quantity', 'number'],
         'scanned' => ['quantity', 'number'],
+        'delivered' => ['text'],
     ];
 
     public function __construct(private Reader $reader)
@@ -77,6 +78,7 @@ final readonly class FieldCompiler
             of: $field['of'] ?? null,
             suggest: isset($field['suggest']) ? $this->reader->below('suggest')->forShow()->expression($field['suggest']) : null,
             scanned: isset($field['scanned']) ? $this->reader->below('scanned')->forShow()->expression($field['scanned']) : null,
+            delivered: isset($field['delivered']),
             usual: isset($field['usual']) ? $this->usual($field['usual'], $field, $quantity) : null,
         );
     }

@@ -90,7 +90,11 @@ final readonly class TellsCompiler
         return $this->compile(['clocks' => $known] + $tells, array_diff_key($clocks, $known), $place);
     }
 
-    /** @param  array{pipes: string|array<string, mixed>, from?: string|array<string, mixed>}  $receives */
+    /**
+     * @param  array{
+     *     pipes: string|array<string, mixed>, from?: string|array<string, mixed>, batches?: string|array<string, mixed>
+     * }  $receives
+     */
     private function receives(array $receives): Receives
     {
         $at = $this->reader->below('tells')->below('receives');
@@ -98,6 +102,7 @@ final readonly class TellsCompiler
         return new Receives(
             $at->below('pipes')->expression($receives['pipes']),
             isset($receives['from']) ? $at->below('from')->expression($receives['from']) : null,
+            isset($receives['batches']) ? $at->below('batches')->expression($receives['batches']) : null,
         );
     }
 

@@ -8,14 +8,15 @@ use Diastoma\Core\Procedure\Expression\Expression;
 use Diastoma\Core\Procedure\Known;
 
 /**
- * Pipes that came with a delivery: they are put into the list of the line, the rejected ones as such.
+ * What came with a delivery: pipes are put into the list of the line, the rejected ones as such; batches are offered at its joints.
  *
  * @phpstan-type Came array{number: string, length_m: float|null, serial: string|null, rejected: string|null}
- * @phpstan-type Received array{pipes: list<Came>, from: string|null}
+ * @phpstan-type Batch array{what: string, batch: string}
+ * @phpstan-type Received array{pipes: list<Came>, from: string|null, batches: list<Batch>}
  */
 final readonly class Receives
 {
-    public function __construct(private Expression $pipes, private ?Expression $from)
+    public function __construct(private Expression $pipes, private ?Expression $from, private ?Expression $batches = null)
     {
     }
 
@@ -36,7 +37,22 @@ final readonly class Receives
             }
         }
 
-        return ['pipes' => $told, 'from' => self::text($from)];
+        return ['pipes' => $told, 'from' => self::text($from), 'batches' => $this->batches($known)];
+    }
+
+    /** @return list<Batch> those that came and are what was ordered: what nobody looked at is not offered */
+    private function batches(Known $known): array
+    {
+        $came = $this->batches?->of($known);
+        $told = [];
+        foreach (\is_array($came) ? $came : [] as $one) {
+            $batch = \is_array($one) ? self::text($one['batch'] ?? null) : null;
+            if ($batch !== null && \is_array($one) && ($one['right'] ?? null) === true && ($one['came'] ?? 0) > 0) {
+                $told[] = ['what' => self::text($one['what'] ?? null) ?? '', 'batch' => $batch];
+            }
+        }
+
+        return $told;
     }
 
     private static function text(mixed $value): ?string

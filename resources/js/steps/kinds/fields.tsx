@@ -29,6 +29,7 @@ function Enter({ text, state, other, values, data, earlier, onRecord }: Entering
         scanned={state.scanned as Record<string, unknown> | undefined}
         ends={other ? endsOf(state, other, data) : undefined}
         offers={earlier ? [] : offers}
+        batches={data.batches}
         clock={clock}
         extra={
           course
