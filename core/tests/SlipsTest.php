@@ -330,7 +330,7 @@ dataset('slips of sense', [
         'suits[0].in[0]: "watr" is no service that is known here; did you mean "water"?',
     ],
     'a figure that is delivered' => [
-        slipped('steps.1.fields.0.delivered', 'batch'),
+        slipped('steps.1.fields.0.delivered', ['as' => 'batch', 'called' => ['ring']]),
         'steps[1].fields[0].delivered: is of no use in a field of type quantity, only of type text.',
     ],
     'scanned by no path' => [

@@ -137,6 +137,14 @@ for (const size of SIZES) {
     await expect(bram.getByText(/two chips on the bevel/).first()).toBeVisible()
     await bram.goto(`/stretches/${id}`)
     await expect(bram.getByText(/signed and sealed/).first()).toBeVisible()
+    // The batch of the gasket that came is written down by one tap; of what came besides nothing is offered there.
+    const { joints } = await people.joiner.get<{ joints: { id: string }[] }>(`lines/${line.id}`)
+    await bram.goto(`/joints/${joints[0]!.id}?step=clean`)
+    const gaskets = bram.getByRole('group', { name: 'Batch of the gasket: delivered' })
+    await expect(gaskets.getByRole('button')).toHaveText(['Gasket 160 G-0907'])
+    await gaskets.getByRole('button').click()
+    await expect(bram.getByLabel('Batch of the gasket (if known)')).toHaveValue('G-0907')
+    await expect(gaskets).toHaveCount(0)
   })
 
   test(`a line is renamed, corrected and extended, and says so, ${size.width} wide`, async ({ browser }) => {
@@ -166,8 +174,8 @@ for (const size of SIZES) {
     await page.getByLabel('Maximum design pressure, kPa').fill('12o0')
     await page.getByLabel('SDR').fill('')
     await page.getByRole('button', { name: 'Change it' }).click()
-    await expect(page.getByText('SDR')).toBeVisible()
-    await expect(page.getByText(/12o0/)).toBeVisible()
+    await expect(page.getByText('"12o0" is no number.')).toBeVisible()
+    await expect(page.getByLabel('SDR')).toHaveAttribute('aria-invalid', 'true')
     await page.getByLabel('Maximum design pressure, kPa').fill('200')
     await page.getByLabel('SDR').fill('17')
     await page.getByRole('button', { name: 'Change it' }).click()

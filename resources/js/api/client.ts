@@ -64,8 +64,8 @@ export interface FieldSpec {
   of?: string
   /** what is filled in until somebody changes it */
   preset?: string | boolean
-  /** what came with a delivery of the line is offered: its batch, or its name and batch */
-  delivered?: 'batch' | 'named'
+  /** what came with a delivery of the line is offered: its batch, or its name and batch; first what is called so */
+  delivered?: { as: 'batch' | 'named'; called: string[] }
   quantity?: string
   min?: number
   max?: number

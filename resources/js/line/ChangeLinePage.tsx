@@ -1,5 +1,5 @@
 import { Box, Button, TextField, Typography } from '@mui/material'
-import { useState, type ReactElement } from 'react'
+import { useEffect, useRef, useState, type ReactElement } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { api, type LineFull } from '../api/client'
 import { useLine, useMaterials, type Materials } from '../api/queries'
@@ -36,6 +36,8 @@ export default function ChangeLinePage(): ReactElement {
   )
 }
 
+const column = { display: 'grid', gap: 2, alignContent: 'start', gridTemplateColumns: 'minmax(0,1fr)' } as const
+
 interface Props {
   line: LineFull
   units: SectionUnits
@@ -57,6 +59,12 @@ function Form({ line, units, materials }: Props): ReactElement {
     () => void navigate(`/lines/${line.id}`),
     setFaults,
   )
+  const form = useRef<HTMLDivElement>(null)
+  const isWrong = Object.keys(faults).length > 0
+  // What is wrong may stand far above the button.
+  useEffect(() => {
+    if (isWrong) form.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()
+  }, [isWrong])
   const end = line.start_m + line.length_m
   const save = (more: Record<string, unknown>): void => {
     const wrong: Record<string, string> = {}
@@ -83,63 +91,70 @@ function Form({ line, units, materials }: Props): ReactElement {
     })
   }
   return (
-    <Box sx={{ display: 'grid', gap: 2, maxWidth: 720, mt: 2 }}>
-      <TextField
-        label={say('line.name')}
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        error={!!faults['name']}
-        helperText={faults['name']}
-      />
-      <CorrectionFields
-        line={line}
-        typed={typed}
-        units={units}
-        materials={materials}
-        faults={faults}
-        onChange={(now) => {
-          setTyped(now)
-          setFaults({})
-        }}
-      />
-      <Typography variant="h2">{say('line.extendIt')}</Typography>
-      <Typography>{say('line.extendItFrom', { end: show('x_m', 'length', end) })}</Typography>
-      <CentreLineField
-        text={centre}
-        fault={faults['centre_line']}
-        onText={setCentre}
-        onTyped={() => undefined}
-        onRead={(read) => setCentre(read.map((p) => p.join('; ')).join('\n'))}
-      />
-      <Typography variant="h2">{say('line.planItAnew')}</Typography>
-      <Typography>{say('line.planItAnewFromTheFace')}</Typography>
-      <TextField
-        label={`${say('line.lengthOfOnePipe')}, ${units.length.symbol}`}
-        value={pipe ?? inUnit(units.length, line.pipe_length_m)}
-        onChange={(e) => setPipe(e.target.value)}
-        error={!!faults['pipe_length_m']}
-        helperText={faults['pipe_length_m']}
-        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-      />
-      <TextField
-        label={say('line.whyItChanges')}
-        value={reason}
-        onChange={(e) => setReason(e.target.value)}
-        error={!!faults['reason']}
-        helperText={faults['reason']}
-      />
-      <Refused why={faults['all'] ?? null} />
-      <Button variant="contained" disabled={change.busy} onClick={() => save({})}>
-        {say('line.changeIt')}
-      </Button>
-      <Button
-        variant="outlined"
-        color={asked ? 'secondary' : 'primary'}
-        disabled={change.busy}
-        onClick={() => (asked || line.archived ? save({ archived: !line.archived }) : setAsked(true))}
-      >
-        {say(line.archived ? 'line.takeItOutAgain' : asked ? 'line.putItAwayNow' : 'line.putItAway')}
-      </Button>
+    <Box
+      ref={form}
+      sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', md: 'repeat(2, minmax(0,1fr))' }, columnGap: 6, rowGap: 2, mt: 2 }}
+    >
+      <Box sx={column}>
+        <TextField
+          label={say('line.name')}
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          error={!!faults['name']}
+          helperText={faults['name']}
+        />
+        <CorrectionFields
+          line={line}
+          typed={typed}
+          units={units}
+          materials={materials}
+          faults={faults}
+          onChange={(now) => {
+            setTyped(now)
+            setFaults({})
+          }}
+        />
+      </Box>
+      <Box sx={column}>
+        <Typography variant="h2">{say('line.extendIt')}</Typography>
+        <Typography>{say('line.extendItFrom', { end: show('x_m', 'length', end) })}</Typography>
+        <CentreLineField
+          text={centre}
+          fault={faults['centre_line']}
+          onText={setCentre}
+          onTyped={() => undefined}
+          onRead={(read) => setCentre(read.map((p) => p.join('; ')).join('\n'))}
+        />
+        <Typography variant="h2">{say('line.planItAnew')}</Typography>
+        <Typography>{say('line.planItAnewFromTheFace')}</Typography>
+        <TextField
+          label={`${say('line.lengthOfOnePipe')}, ${units.length.symbol}`}
+          value={pipe ?? inUnit(units.length, line.pipe_length_m)}
+          onChange={(e) => setPipe(e.target.value)}
+          error={!!faults['pipe_length_m']}
+          helperText={faults['pipe_length_m']}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        />
+        <TextField
+          label={say('line.whyItChanges')}
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+          error={!!faults['reason']}
+          helperText={faults['reason']}
+        />
+        <Refused why={faults['all'] ?? null} />
+        <Button variant="contained" disabled={change.busy} onClick={() => save({})}>
+          {say('line.changeIt')}
+        </Button>
+        <Button
+          variant="outlined"
+          color={asked ? 'secondary' : 'primary'}
+          disabled={change.busy}
+          onClick={() => (asked || line.archived ? save({ archived: !line.archived }) : setAsked(true))}
+        >
+          {say(line.archived ? 'line.takeItOutAgain' : asked ? 'line.putItAwayNow' : 'line.putItAway')}
+        </Button>
+      </Box>
     </Box>
   )
 }

@@ -156,7 +156,8 @@ export function FieldsEntry({
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [items, project, who])
   // Several things that are only noted when they are known stand folded below.
-  const folded = fields.filter((f) => f.optional && !f.wanted && f.type !== 'item' && f.type !== 'yesno')
+  const isDelivered = (f: FieldSpec): boolean => f.delivered !== undefined && (batches ?? []).length > 0
+  const folded = fields.filter((f) => f.optional && !f.wanted && f.type !== 'item' && f.type !== 'yesno' && !isDelivered(f))
   const fold = folded.length >= 2 && folded.length < fields.length && !fields.some((f) => f.type === 'code')
   const isShown = (s: Slot): boolean => !fold || more || !folded.includes(s.field) || s.id in faults || !isEmpty(values[s.id])
   const shown = sides.flatMap((end) => {
@@ -426,9 +427,7 @@ export function FieldsEntry({
           }}
           error={faults[id] !== undefined}
         />
-        {f.delivered && isEmpty(values[id]) && batches && batches.length > 0 && (
-          <Delivered field={f} batches={batches} onTake={(text) => set(id, text)} />
-        )}
+        {batches && isDelivered(f) && isEmpty(values[id]) && <Delivered field={f} batches={batches} onTake={(text) => set(id, text)} />}
       </>
     )
   }

@@ -13,7 +13,7 @@ namespace Diastoma\Core\Procedure\Compile;
  * @phpstan-type UsualText array{min?: int|float, max?: int|float, near?: string|array<string, mixed>, within_pct?: int|float, whole?: bool}
  * @phpstan-type FieldText array{
  *     key: string, label: string, type?: string, of?: string, preset?: mixed, suggest?: string|array<string, mixed>,
- *     scanned?: string|array<string, mixed>, delivered?: 'batch'|'named',
+ *     scanned?: string|array<string, mixed>, delivered?: array{as: 'batch'|'named', called: list<string>},
  *     quantity?: string, min?: int|float, max?: int|float, optional?: bool, wanted?: bool, want?: bool, should?: bool, otherwise?: string,
  *     bad?: string, do?: string, options?: array<int, OptionText>, usual?: UsualText
  * }

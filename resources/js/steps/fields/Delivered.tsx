@@ -13,12 +13,14 @@ interface Props {
 
 /** Of what came with the deliveries of the line, one tap writes down the batch. */
 export function Delivered({ field, batches, onTake }: Props): ReactElement {
-  const asTaken = ({ what, batch }: Batch): string => (field.delivered === 'named' && what !== '' ? `${what}, ${batch}` : batch)
+  const asTaken = ({ what, batch }: Batch): string => (field.delivered?.as === 'named' && what !== '' ? `${what}, ${batch}` : batch)
+  const isCalledSo = ({ what }: Batch): boolean => field.delivered?.called.some((word) => what.toLowerCase().includes(word)) ?? false
+  const named = batches.filter(isCalledSo)
   return (
     <Box role="group" aria-label={say('steps.delivered', { label: field.label })} sx={{ mb: 1 }}>
       <Typography variant="body2">{say('steps.deliveredToTheLine')}</Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 0.5 }}>
-        {batches.map((one) => (
+        {(named.length > 0 ? named : batches).map((one) => (
           <Button
             key={`${one.what} ${one.batch}`}
             variant="outlined"
