@@ -6,6 +6,7 @@ use App\Models\Joint;
 use App\Models\Pipe;
 use App\Models\PressureTest;
 use App\Models\Section;
+use App\Models\Stretch;
 use App\Support\Say;
 use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Pipe\Material;
@@ -53,7 +54,32 @@ final class PlanSection
                 ->map(fn (Joint $j) => [
                     'number' => $j->number, 'state' => $j->state, 'verdict' => $j->verdict, 'test_from' => $j->clocks[Clock::TEST] ?? null,
                 ])->all()),
-            $method->medium, $method->asks(self::AT_GAUGE),
+            $method->medium, $method->asks(self::AT_GAUGE), $this->held($section),
+        );
+    }
+
+    /**
+     * What holds the thrust within it: records that tell from when there may be pressure, concrete for one.
+     *
+     * @return list<array{name: string, state: string, verdict: string, test_from: string|null}>
+     */
+    private function held(Section $section): array
+    {
+        return array_values(
+            Stretch::query()
+                ->where('line_id', $section->line_id)
+                ->where('from_m', '<=', $section->to_m)
+                ->whereRaw('COALESCE(to_m, from_m) >= ?', [$section->from_m])
+                ->with('procedureText')
+                ->orderBy('from_m')
+                ->orderBy('name')
+                ->get()
+                ->filter(fn (Stretch $of) => isset($of->procedure()->tells->clocks[Clock::TEST]))
+                ->map(fn (Stretch $of) => [
+                    'name' => $of->name(), 'state' => $of->state, 'verdict' => $of->verdict,
+                    'test_from' => $of->clocks[Clock::TEST] ?? null,
+                ])
+                ->all(),
         );
     }
 

@@ -61,6 +61,14 @@ class Joint extends Subject
         return $this->belongsTo(Line::class, 'line_id');
     }
 
+    public function knowing(Subject $other): static
+    {
+        parent::knowing($other);
+
+        // Another procedure was chosen for it meanwhile.
+        return $other->getAttribute('procedure_hash') === $this->procedure_hash ? $this : $this->unsetRelation('procedureText');
+    }
+
     public function line(): Line
     {
         return $this->ofLine;

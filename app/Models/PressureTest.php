@@ -77,9 +77,9 @@ class PressureTest extends Subject
     }
 
     /**
-     * When the last of its joints was cold enough for pressure; null where no joint has such a time. Once its log has begun, the
-     * joints that were begun before count, those that were cut out since among them: what is repaired after a test changes
-     * nothing of it.
+     * When the last of its joints was cold enough for pressure, and the last concrete that holds its thrust had its strength; null
+     * where nothing has such a time. Once its log has begun, the joints that were begun before count, those that were cut out since
+     * among them: what is repaired after a test changes nothing of it.
      */
     private function coldFrom(): ?string
     {
@@ -98,9 +98,31 @@ class PressureTest extends Subject
 
         return $joints
             ->map(fn (Joint $j) => $j->clocks[Clock::TEST] ?? null)
+            ->concat($this->strongFrom($log))
             ->filter()
             ->sortBy(fn (string $at) => new \DateTimeImmutable($at))
             ->last();
+    }
+
+    /**
+     * From when concrete holds that was looked at before its log began.
+     *
+     * @return list<string>
+     */
+    private function strongFrom(?\DateTimeImmutable $log): array
+    {
+        $held = Stretch::query()
+            ->where('line_id', $this->section->line_id)
+            ->whereNotNull('clocks')
+            ->where('from_m', '<=', $this->section->to_m)
+            ->whereRaw('COALESCE(to_m, from_m) >= ?', [$this->section->from_m])
+            ->get();
+        $isBefore = fn (Stretch $of): bool => $log === null
+            || ($first = $of->recorded()->first()) !== null && new \DateTimeImmutable($first->recorded_at) < $log;
+
+        return array_values(array_filter(
+            $held->filter($isBefore)->map(fn (Stretch $of): ?string => $of->clocks[Clock::TEST] ?? null)->all(),
+        ));
     }
 
     /** When the first part of its log was recorded. */

@@ -90,13 +90,7 @@ abstract class Subject extends Model
     /** Takes along what another copy of it has read of its line and procedure; what was recorded, and its pipes, are read anew. */
     public function knowing(self $other): static
     {
-        $known = array_diff_key($other->getRelations(), ['facts' => true]);
-        // Another procedure was chosen for it meanwhile.
-        if ($this->getAttribute('procedure_hash') !== $other->getAttribute('procedure_hash')) {
-            unset($known['procedureText']);
-        }
-
-        return $this->setRelations($known);
+        return $this->setRelations(array_diff_key($other->getRelations(), ['facts' => true]));
     }
 
     abstract public function line(): Line;

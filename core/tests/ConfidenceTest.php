@@ -55,6 +55,10 @@ function draws(): array
             'wet_density_kg_m3' => 1900 / BEYOND * (1 + 0.005 * $n->normal()), 'moisture_pct' => 0, 'max_dry_density_kg_m3' => 2000,
             'limit_pct' => 95, 'degree_u_pct' => 0.95,
         ], K2],
+        'block-built, a hair too narrow' => ['block-built', fn (Noise $n) => [
+            'thrust_n' => 1e5, 'safety_factor' => 1.5, 'bearing_pa' => 1.5e5, 'depth_to_base_m' => 3, 'u_m' => 0.02,
+            'height_m' => 0.8 + 0.01 * $n->normal(), 'width_m' => 1.25 / BEYOND + 0.01 * $n->normal(),
+        ], K2],
         'cover-before-plant, a hair too thin' => ['cover-before-plant', fn (Noise $n) => [
             'cover_m' => 0.9 / BEYOND + 0.01 * $n->normal(), 'od_m' => 0.3, 'min_cover_m' => 0.9, 'cover_u_m' => 0.02,
         ], K2],

@@ -158,3 +158,25 @@ it('says by how much pipes whose joints slide draw in, and nothing of a line tha
         ->and($plan('jointed', false)['draws_in_mm'])
         ->toBeNull();
 });
+
+it('is held up by what holds the thrust as by a joint, and says of each what is missing', function (string $state, string $verdict, array $missing) {
+    $pipe = ['od_mm' => 225, 'wall_mm' => 20.5, 'e_mod_gpa' => 0.9, 'nu' => 0.45, 'restraint' => 'anchored', 'dn_mm' => 225];
+    $ask = ['from_m' => 0, 'to_m' => 300, 'gauge_m' => 0, 'mdp_bar' => 8, 'stp_method' => 'en805-surge-calculated', 'water_c' => 12];
+    $held = [['name' => 'Bend 2', 'state' => $state, 'verdict' => $verdict, 'test_from' => '2026-05-11T10:00:00Z']];
+    $plan = (new SectionPlan(Registry::standard()))->plan(
+        [[0.0, 0.0, 0.0, 100.0], [300.0, 300.0, 0.0, 100.0]], [['length_m' => 300] + $pipe], $ask + ['fill_l_s' => 5],
+        [jointOf('accepted', 'good')], held: $held,
+    );
+    expect($plan['missing'])->toBe($missing)
+        ->and($plan['verdict'])->toBe($missing === [] ? 'good' : 'open')
+        ->and($plan['earliest'])->toMatchArray([
+            'governing' => 'Bend 2', 'is_joint' => false, 'earliest_at' => '2026-05-11T10:00:00Z',
+        ]);
+})->with([
+    'signed' => ['accepted', 'good', []],
+    'made, not signed' => ['made', 'open', ['Bend 2 waits for its signature.']],
+    'begun' => ['begun', 'open', ['Bend 2 is not finished.']],
+    'planned' => ['planned', 'open', ['Bend 2 is not finished.']],
+    'bad' => ['begun', 'bad', ['Bend 2: does not hold the thrust.']],
+    'signed, and bad by what was said since' => ['accepted', 'bad', ['Bend 2: does not hold the thrust.']],
+]);

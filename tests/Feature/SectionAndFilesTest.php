@@ -370,7 +370,7 @@ it('lets no pressure on a section while one of its joints is warm', function () 
     expect($log()['verdict'])
         ->toBe('bad')
         ->and(implode(' ', array_column($log()['reasons'], 'text')))
-        ->toContain('its joints were warm until');
+        ->toContain('a joint was warm, or concrete green.');
 });
 
 it('judges a test by the joints that were there: one that is made in a repair after it makes it no worse', function () {
@@ -395,4 +395,55 @@ it('judges a test by the joints that were there: one that is made in a repair af
     ])->assertCreated();
     $joint->refresh()->update(['clocks' => ['test_from' => now()->addHours(2)->toIso8601String()]]);
     expect($log()['verdict'])->toBe($before['verdict'])->and($log()['opens_at'])->toBeNull();
+});
+
+it('holds a test up by what holds its thrust: not looked at, bad, or its concrete still green', function () {
+    $line = $this->makeLine();
+    $section = $line['sections'][0]['id'];
+    $plan = fn (): array => $this->as('foreman')->getJson("/api/v1/sections/{$section}")->assertOk()->json('plan');
+    $before = $plan();
+    $hash = App\Models\ProcedureText::query()->where('key', 'thrust-held')->firstOrFail()->hash;
+    $held = fn (string $name, float $at): string => $this->as('foreman')
+        ->postJson("/api/v1/lines/{$line['id']}/stretches", ['procedure_hash' => $hash, 'name' => $name, 'from_m' => $at])
+        ->assertCreated()->json('id');
+    $bend = $held('Bend by the weir', 9);
+    expect($plan()['missing'])->toBe([...$before['missing'], 'Bend by the weir is not finished.'])
+        ->and($plan()['earliest'])->toBe($before['earliest']);
+
+    $poured = now()->subDays(2);
+    $facts = [
+        'pushes' => ['at' => 'bend', 'test_kpa' => 1200, 'turn_deg' => 22.5],
+        'held-by' => ['by' => 'block'],
+        'built' => [
+            'soil' => 'sand', 'confirmed' => true, 'height_mm' => 600, 'width_mm' => 300, 'depth_mm' => 1500, 'undisturbed' => true,
+            'clear' => true,
+        ],
+        'poured' => ['at' => $poured->format('Y-m-d\TH:i:sP'), 'sort' => 'normal'],
+    ];
+    $at = ['recorded_at' => now()->format('Y-m-d\TH:i:sP')];
+    foreach ($facts as $step => $value) {
+        $this->record('foreman', "subjects/stretch/{$bend}", $step, $value, $at)->assertCreated();
+    }
+    $strong = $poured->copy()->addDays(7);
+    $test = $this->as('engineer')->postJson("/api/v1/sections/{$section}/tests")->assertCreated()->json('id');
+    $opens = fn (): ?string => collect($this->as('engineer')->getJson("/api/v1/subjects/test/{$test}")->json('judgement.steps'))
+        ->firstWhere('key', 'log')['opens_at'];
+    expect($plan()['missing'])->toContain('Bend by the weir waits for its signature.')
+        ->and($plan()['earliest']['governing'])->toBe('Bend by the weir')
+        ->and($plan()['earliest']['is_joint'])->toBeFalse()
+        ->and(strtotime($plan()['earliest']['earliest_at']))->toBe($strong->getTimestamp())
+        ->and(strtotime((string) $opens()))->toBe($strong->getTimestamp());
+    $this->record('inspector', "subjects/stretch/{$bend}", 'accept', ['signed' => true])->assertCreated();
+    // Signed it holds nothing up but the time of its concrete; in another section nothing at all.
+    expect($plan()['missing'])->toBe($before['missing'])->and(strtotime((string) $opens()))->toBe($strong->getTimestamp());
+    $method = App\Models\ProcedureText::query()->where('key', 'constant-pressure-makeup')->firstOrFail()->hash;
+    $other = $this->as('engineer')->postJson("/api/v1/lines/{$line['id']}/sections", [
+        'name' => 'Two', 'from_m' => 0, 'to_m' => 6, 'method_hash' => $method,
+    ])->assertCreated()->json('sections.1.id') ?? '';
+    expect($this->as('foreman')->getJson("/api/v1/sections/{$other}")->assertOk()->json('plan.earliest'))->toBeNull();
+    $end = $held('End cap', 18);
+    $this->record('foreman', "subjects/stretch/{$end}", 'pushes', ['at' => 'dead-end', 'test_kpa' => 1200])->assertCreated();
+    $this->record('foreman', "subjects/stretch/{$end}", 'held-by', ['by' => 'locked'])->assertCreated();
+    $this->record('foreman', "subjects/stretch/{$end}", 'locked-length', ['designed_m' => 18, 'locked_m' => 12, 'every' => true])->assertCreated();
+    expect($plan()['missing'])->toContain('End cap: does not hold the thrust.');
 });

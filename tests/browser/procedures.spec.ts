@@ -27,6 +27,7 @@ const WALKED = [
   'bedding-in',
   'as-laid',
   'opening',
+  'thrust-held',
   'ef-coupler-large',
   'ef-coupler-groove',
   'ef-coupler-table',

@@ -1670,9 +1670,10 @@ use OpenApi\Attributes as OA;
             property: 'earliest',
             type: 'object',
             nullable: true,
-            required: ['earliest_at', 'governing'],
+            required: ['earliest_at', 'governing', 'is_joint'],
             properties: [
                 new OA\Property(property: 'earliest_at', type: 'string'),
+                new OA\Property(property: 'is_joint', description: 'it is a joint that is waited for, and no concrete', type: 'boolean'),
                 new OA\Property(property: 'governing', type: 'string'),
             ],
         ),

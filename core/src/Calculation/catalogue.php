@@ -162,6 +162,7 @@ return [
     'earth-haul' => Trench\EarthHaul::class,
     'lift-plan' => Trench\LiftPlan::class,
     'lifts-laid' => Trench\LiftsLaid::class,
+    'trench-quantities' => Trench\TrenchQuantities::class,
     'cover-before-plant' => Trench\CoverBeforePlant::class,
     'compaction-test' => Trench\CompactionTest::class,
     'density-log' => Trench\DensityLog::class,
@@ -178,6 +179,9 @@ return [
     // thrust and floating
     'thrust-force' => Thrust\ThrustForce::class,
     'thrust-block' => Thrust\ThrustBlock::class,
+    'soil-bears' => Thrust\SoilBears::class,
+    'block-built' => Thrust\BlockBuilt::class,
+    'cured-at' => Thrust\CuredAt::class,
     'gravity-block' => Thrust\GravityBlock::class,
     'soil-restraint' => Thrust\SoilRestraint::class,
     'restrained-length' => Thrust\RestrainedLength::class,

@@ -39,6 +39,7 @@ final readonly class SectionPlan
      * @param  non-empty-list<Run>  $runs  pipe of one kind after the other, from the beginning
      * @param  Ask  $ask
      * @param  list<array{number: string, state: string, verdict: string, test_from: string|null}>  $joints  joints inside the section
+     * @param  list<array{name: string, state: string, verdict: string, test_from: string|null}>  $held  records of what holds its thrust
      * @param  bool  $atGauge  whether the method takes its pressure from here; else it has one of its own
      * @return array<string, mixed>
      */
@@ -49,6 +50,7 @@ final readonly class SectionPlan
         array $joints,
         Medium $medium = Medium::Water,
         bool $atGauge = true,
+        array $held = [],
     ): array {
         $profile = self::profile($centreLine, (float) $ask['from_m'], (float) $ask['to_m']);
         $gauge = (float) ($ask['gauge_m'] ?? $ask['from_m']);
@@ -72,8 +74,11 @@ final readonly class SectionPlan
         ], $runs);
         // The cap on the larger end is pushed hardest.
         $largestEnd = max($runs[0]['od_mm'], $runs[\count($runs) - 1]['od_mm']);
-        $missing = self::missing($joints);
-        $waiting = array_values(array_filter($joints, fn ($j) => $j['test_from'] !== null));
+        $missing = [...self::missing($joints), ...self::notHeld($held)];
+        $waiting = array_values(array_filter(
+            [...$joints, ...array_map(fn (array $of) => ['number' => $of['name']] + $of, $held)],
+            fn (array $of) => $of['test_from'] !== null,
+        ));
         $target = Given::number($window, 'target_kpa');
         $heads = self::heads($profile, $gauge, $target);
         // Gas weighs nothing: it pushes alike everywhere.
@@ -127,12 +132,12 @@ final readonly class SectionPlan
             ) : null,
             'earliest' => $waiting === []
                     ? null
-                    : $this->run('earliest-start', [
+                    : $this->last($held, $this->run('earliest-start', [
                         'joints' => array_map(
                             fn ($j) => ['id' => $j['number'], 'finished_at' => $j['test_from'], 'cooling_min' => 0],
                             $waiting,
                         ),
-                    ]),
+                    ])),
             'missing' => $missing,
             'joint_count' => \count($joints),
             'verdict' => $isFeasible ? ($missing === [] ? 'good' : 'open') : 'bad',
@@ -336,6 +341,35 @@ final readonly class SectionPlan
                 $joint['state'] === 'planned' => "Joint {$joint['number']} is not made.",
                 $joint['state'] === 'made' => "Joint {$joint['number']} waits for its signature.",
                 default => "Joint {$joint['number']} is not finished.",
+            };
+        }
+
+        return array_values(array_filter($missing));
+    }
+
+    /**
+     * @param  list<array{name: string, state: string, verdict: string, test_from: string|null}>  $held
+     * @param  array<string, mixed>  $earliest
+     * @return array<string, mixed> with whether it is a joint that is waited for
+     */
+    private function last(array $held, array $earliest): array
+    {
+        return $earliest + ['is_joint' => ! \in_array($earliest['governing'], array_column($held, 'name'), true)];
+    }
+
+    /**
+     * @param  list<array{name: string, state: string, verdict: string, test_from: string|null}>  $held
+     * @return list<string>
+     */
+    private static function notHeld(array $held): array
+    {
+        $missing = [];
+        foreach ($held as $of) {
+            $missing[] = match (true) {
+                $of['verdict'] === 'bad' => "{$of['name']}: does not hold the thrust.",
+                $of['state'] === 'accepted' => null,
+                $of['state'] === 'made' => "{$of['name']} waits for its signature.",
+                default => "{$of['name']} is not finished.",
             };
         }
 

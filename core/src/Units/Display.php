@@ -10,7 +10,8 @@ final class Display
     /** Decimals by unit when nothing else is asked. */
     private const DECIMALS = [
         'mm' => 1, 'in' => 3, 'm' => 2, 'ft' => 2, 'c' => 1, 'f' => 1, 'degc' => 1, 'degf' => 1, 'k' => 1, 'kpa' => 0, 'bar' => 2,
-        'psi' => 1, 'l' => 1, 'gal' => 2, 'm3' => 2, 'kn' => 1, 'lbf' => 0, 's' => 0, 'min' => 0, 'h' => 1, 'v' => 1, 'a' => 1,
+        'psi' => 1, 'l' => 1, 'gal' => 2, 'm3' => 2, 'earth_m3' => 1, 'yd3' => 1, 'kn' => 1, 'lbf' => 0, 's' => 0, 'min' => 0, 'h' => 1,
+        'v' => 1, 'a' => 1,
         'ohm' => 2, 'j' => 0, 'deg' => 1, 'l_h' => 2, 'gal_h' => 3, 'l_s' => 1, 'gpm' => 0, 'ms' => 1, 'm_s' => 2, 'ft_s' => 1,
         'kpa_h' => 1, 'bar_h' => 3, 'psi_h' => 2, 'l_per_bar' => 2, 'l_per_kpa' => 4, 'gal_per_psi' => 3, 'mpa' => 2, 'nm' => 1,
         'ftlb' => 1, 'inlb' => 0, 'n' => 0,

@@ -43,7 +43,7 @@ final class Spelling
         ],
         'volume' => [
             ['L', ['l', 'litre', 'liter'], 'l'], ['mL', [], 'ml'], ['m3', [], 'm3'], ['US gal', ['usgal', 'us gallon'], 'gal'],
-            ['imp gal', ['impgal', 'imp gallon'], 'impgal'], ['ft3', ['cu ft'], 'ft3'],
+            ['imp gal', ['impgal', 'imp gallon'], 'impgal'], ['ft3', ['cu ft'], 'ft3'], ['yd3', ['cu yd'], 'yd3'],
         ],
         'flow' => [
             ['L/s', ['lps'], 'l_s'], ['L/min', ['lpm'], 'l_min'], ['L/h', [], 'l_h'], ['m3/h', [], 'm3_h'], ['m3/s', [], 'm3_s'],

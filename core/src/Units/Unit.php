@@ -95,6 +95,8 @@ final readonly class Unit
             'volume' => [
                 'm3' => ['m³', 1], 'l' => ['L', 1e-3], 'ml' => ['mL', 1e-6], 'gal' => ['US gal', $gal],
                 'impgal' => ['imp gal', self::IMPERIAL_GALLON], 'ft3' => ['ft³', 0.028316846592],
+                // Soil and concrete are reckoned in cubic yards where water is in gallons.
+                'earth_m3' => ['m³', 1], 'yd3' => ['yd³', 0.764554857984],
             ],
             'flow' => [
                 'm3_s' => ['m³/s', 1], 'l_s' => ['L/s', 1e-3], 'l_min' => ['L/min', 1 / 60000], 'l_h' => ['L/h', 1 / 3.6e6],

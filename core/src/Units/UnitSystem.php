@@ -23,7 +23,7 @@ enum UnitSystem: string
     private const US = [
         'mm' => 'in', 'cm' => 'in', 'm' => 'ft', 'km' => 'mi', 'c' => 'f', 'degc' => 'degf', 'k' => 'degf',
         'pa' => 'psi', 'kpa' => 'psi', 'mpa' => 'psi', 'bar' => 'psi', 'mbar' => 'psi',
-        'l' => 'gal', 'm3' => 'gal', 'l_h' => 'gal_h', 'l_s' => 'gpm', 'l_min' => 'gpm',
+        'l' => 'gal', 'm3' => 'gal', 'earth_m3' => 'yd3', 'l_h' => 'gal_h', 'l_s' => 'gpm', 'l_min' => 'gpm',
         'kn' => 'lbf', 'n' => 'lbf', 'nm' => 'ftlb', 'kg' => 'lb', 'ms' => 'ft_s', 'm_s' => 'ft_s', 'kpa_h' => 'psi_h',
         'bar_h' => 'psi_h', 'l_per_bar' => 'gal_per_psi', 'l_per_kpa' => 'gal_per_psi',
     ];

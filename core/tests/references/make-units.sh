@@ -30,6 +30,7 @@ cd "$(dirname "${BASH_SOURCE[0]}")"
 1 US gal|volume|1 usgallon|m^3
 1 imp gal|volume|1 brgallon|m^3
 1 ft3|volume|1 ft^3|m^3
+1 yd3|volume|1 yd^3|m^3
 1 US gpm|flow|1 usgallon/min|m^3/s
 1 imp gpm|flow|1 brgallon/min|m^3/s
 73 °F|temperature|tempF(73)|tempC

@@ -2742,6 +2742,8 @@ export interface components {
             };
             earliest: {
                 earliest_at: string;
+                /** @description it is a joint that is waited for, and no concrete */
+                is_joint: boolean;
                 governing: string;
             } | null;
             missing: string[];
@@ -3043,6 +3045,22 @@ export interface components {
             /** @description a list of true or false, one of each pair of lugs */
             lugs_touch?: unknown;
             torque_nm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * block-built
+         * @description Is this thrust block large enough?
+         */
+        Calc_block_built: {
+            thrust_n: number;
+            safety_factor: number;
+            bearing_pa: number;
+            height_m: number;
+            width_m: number;
+            depth_to_base_m: number;
+            /** @description of height and width as taped, k = 2 */
+            u_m?: number;
         } & {
             [key: string]: unknown;
         };
@@ -3492,6 +3510,17 @@ export interface components {
              * @default 240
              */
             longest_min: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * cured-at
+         * @description From when may this concrete be pushed?
+         */
+        Calc_cured_at: {
+            /** Format: date-time */
+            cast_at: string;
+            cure_h: number;
         } & {
             [key: string]: unknown;
         };
@@ -6941,6 +6970,16 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * soil-bears
+         * @description What is this soil taken to bear?
+         */
+        Calc_soil_bears: {
+            /** @enum {string} */
+            soil: "muck" | "soft-clay" | "silt" | "sandy-silt" | "sand" | "sandy-clay" | "hard-clay";
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * soil-modulus
          * @description How much does the soil beside the pipe hold?
          */
@@ -7675,6 +7714,32 @@ export interface components {
             /** @enum {string} */
             water?: "dry" | "kept-below" | "standing";
             air_tested?: boolean;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * trench-quantities
+         * @description What is brought to this trench, and what is taken away?
+         */
+        Calc_trench_quantities: {
+            od_m: number;
+            /** @description at the bottom */
+            width_m: number;
+            depth_m: number;
+            bedding_m: number;
+            /** @description over the crown */
+            initial_cover_m: number;
+            from_m: number;
+            to_m: number;
+            reuse: boolean;
+            swell_pct: number;
+            shrink_pct: number;
+            truck_earth_m3: number;
+            /**
+             * @description run for each metre of rise; 0: upright
+             * @default 0
+             */
+            side_slope_h_per_v: number;
         } & {
             [key: string]: unknown;
         };

@@ -22,7 +22,9 @@ export function planRows(plan: Plan, show: Show, now: number, zone: string): Pla
     [
       say('section.earliestStart'),
       plan.earliest ? clockAndCountdown(plan.earliest.earliest_at, now, zone) : '–',
-      plan.earliest ? say('section.jointIsTheLastToCool', { governing: plan.earliest.governing }) : say('section.noJointHasAClockYet'),
+      plan.earliest
+        ? say(plan.earliest.is_joint ? 'section.jointIsTheLastToCool' : 'section.concreteIsTheLast', { governing: plan.earliest.governing })
+        : say('section.noJointHasAClockYet'),
     ],
   ]
 }
