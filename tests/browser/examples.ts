@@ -29,7 +29,7 @@ export interface Other {
 export interface Example {
   procedure: string
   pipe: { material: string; dn_mm: number; sdr: number; service: string }
-  line?: { length_m?: number }
+  line?: { length_m?: number; from_m?: number; to_m?: number }
   good: Entry[]
   others?: Other[]
   /** what differs for the joints that hang on its pipe ends */

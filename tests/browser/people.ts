@@ -197,7 +197,7 @@ export async function pick(page: Page, label: string, option: string | RegExp, n
   await expect(async () => {
     if ((await page.getByRole('listbox').count()) === 0) await list.click({ timeout: 5_000 })
     await page.getByRole('option', { name: option }).click({ timeout: 5_000 })
-  }).toPass()
+  }).toPass({ timeout: 45_000 })
   await expect(page.getByRole('listbox')).toHaveCount(0)
 }
 

@@ -89,6 +89,7 @@ export async function place(
       procedure_hash: short.hash,
       name: `Robot, ${of.procedure}`,
       from_m: 7,
+      ...(Number(of.line?.to_m ?? 0) > Number(of.line?.from_m ?? 0) ? { to_m: 11 } : {}),
     })
     return { path: `subjects/stretch/${id}`, address: `/stretches/${id}`, procedure }
   }

@@ -29,6 +29,10 @@ const STAGES: Record<string, string> = {
   accept: 'Accept',
 }
 
+/** A moment as the clock on the wall has it, where the phones are: as a calendar is filled in. */
+const onTheWall = (moment: string): string =>
+  new Date(moment).toLocaleString('sv-SE', { timeZone: 'Europe/Vienna' }).slice(0, 16).replace(' ', 'T')
+
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
 
 /**
@@ -356,7 +360,7 @@ export class Robot {
         const chosen = field.options!.find((o) => o.value === value)!.label
         if ((field.options ?? []).length <= 4) return this.thumb.choose(page, name, `${field.label}: ${chosen}`)
         this.thumb.taps += 2
-        return pick(page, field.label, chosen)
+        return pick(page, field.label, new RegExp(`^${escaped(chosen)}$`))
       }
       case 'signature': {
         this.thumb.taps++
@@ -375,7 +379,7 @@ export class Robot {
       case 'time':
         // The device's own calendar: opened, turned to the month, the day.
         this.thumb.taps += 3
-        return page.locator(`input[name="${name}"]`).fill(String(value))
+        return page.locator(`input[name="${name}"]`).fill(field.type === 'day' ? String(value) : onTheWall(String(value)))
       default:
         return this.thumb.figure(page, page.locator(`input[name="${name}"]`), String(value))
     }

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import type { FieldSpec } from '../api/client'
 import type { Units } from '../api/queries'
-import { complaint, saidOf, shownField, toValue, type Entered } from './entry'
+import { asEntered, complaint, saidOf, shownField, toValue, type Entered } from './entry'
 
 const units: Units = {
   length: {
@@ -50,4 +50,24 @@ test('an entry is said in a sentence with its unit, and nothing where there is n
   expect(said(tool, 'hand')).toBe('peeled with hand scraper')
   expect(said(air, undefined)).toBe('')
   expect(said(air, null)).toBe('')
+})
+
+const POURED: FieldSpec = { key: 'at', label: 'Poured', type: 'time' }
+const ofPoured = shownField(POURED, 'metric', undefined)
+
+test('a time that is picked goes out as the moment that it is, with the offset of the device', () => {
+  const { at } = toValue(POURED, '2026-05-04T10:22', ofPoured) as { at: string }
+  expect(at).toMatch(/^2026-05-04T10:22:00[+-]\d\d:\d\d$/)
+  expect(Date.parse(at)).toBe(new Date(2026, 4, 4, 10, 22).getTime())
+})
+
+test('what is stored stands in the calendar again as the clock on the wall has it, whatever its offset', () => {
+  const moment = new Date(2026, 9, 25, 23, 5)
+  for (const stored of [moment.toISOString(), (toValue(POURED, '2026-10-25T23:05', ofPoured) as { at: string }).at])
+    expect(asEntered(POURED, stored, ofPoured, true)).toBe('2026-10-25T23:05')
+})
+
+test('what is no time is sent as it was typed, and refused there', () => {
+  expect(toValue(POURED, 'yesterday', ofPoured)).toEqual({ at: 'yesterday' })
+  expect(toValue(POURED, '', ofPoured)).toEqual({})
 })

@@ -1,5 +1,6 @@
 import type { FieldSpec } from '../api/client'
 import type { Units } from '../api/queries'
+import { deviceTime } from '../outbox/outbox'
 import { figureOf, hasTwoReadings, noFigure } from '../ui/figureOf'
 import { shownAs, type Shown, type System } from '../ui/units'
 import { say } from '../texts/say'
@@ -15,8 +16,12 @@ export function toValue(field: FieldSpec, entered: Entered, shown: Shown): Recor
     const figure = figureOf(entered)
     return figure === null ? { [field.key]: entered.trim() } : { [shown.key]: figure }
   }
+  if (field.type === 'time' && !Number.isNaN(Date.parse(entered))) return { [field.key]: deviceTime(new Date(entered)) }
   return { [field.key]: entered }
 }
+
+/** A moment as a calendar on the device has it: "2026-05-04T10:22". */
+const onTheWall = (moment: string): string => deviceTime(new Date(moment)).slice(0, 16)
 
 /** Echoes the range that the procedure states, before anything is stored; the server decides. */
 export function complaint(field: FieldSpec, entered: Entered, shown: Shown): string | null {
@@ -37,6 +42,7 @@ export function complaint(field: FieldSpec, entered: Entered, shown: Shown): str
 
 /** A stored value as it would have been typed; a figure that cannot be turned into the reader's unit yet is left out. */
 export function asEntered(field: FieldSpec, stored: unknown, shown: Shown, canTurn: boolean): Entered | undefined {
+  if (field.type === 'time' && typeof stored === 'string' && !Number.isNaN(Date.parse(stored))) return onTheWall(stored)
   if (typeof stored !== 'number') return stored === null || stored === undefined ? undefined : (stored as Entered)
   if (field.quantity && !canTurn) return undefined
   // A minute and its hundredths tell the second.
