@@ -23,11 +23,15 @@ use Illuminate\Support\Str;
  *
  * @phpstan-import-type Run from SectionPlan
  * @phpstan-import-type Ask from SectionPlan
+ * @phpstan-import-type Held from SectionPlan
  */
 final class PlanSection
 {
     /** What a method reads that takes its pressure from the plan. */
     public const AT_GAUGE = 'gauge_target_kpa';
+
+    /** Under which name a record tells for which pressure it holds, kPa. */
+    private const HELD_FOR = 'held_kpa';
 
     /** How many joints are held in memory at a time. */
     private const AT_ONCE = 500;
@@ -61,7 +65,7 @@ final class PlanSection
     /**
      * What holds the thrust within it: records that tell from when there may be pressure, concrete for one.
      *
-     * @return list<array{name: string, state: string, verdict: string, test_from: string|null}>
+     * @return list<Held>
      */
     private function held(Section $section): array
     {
@@ -70,17 +74,23 @@ final class PlanSection
                 ->where('line_id', $section->line_id)
                 ->where('from_m', '<=', $section->to_m)
                 ->whereRaw('COALESCE(to_m, from_m) >= ?', [$section->from_m])
-                ->with('procedureText')
+                ->with(['procedureText', 'ofLine.project'])
                 ->orderBy('from_m')
                 ->orderBy('name')
                 ->get()
                 ->filter(fn (Stretch $of) => isset($of->procedure()->tells->clocks[Clock::TEST]))
                 ->map(fn (Stretch $of) => [
                     'name' => $of->name(), 'state' => $of->state, 'verdict' => $of->verdict,
-                    'test_from' => $of->clocks[Clock::TEST] ?? null,
+                    'test_from' => $of->clocks[Clock::TEST] ?? null, 'at_m' => max($section->from_m, min($section->to_m, $of->from_m)),
+                    'held_kpa' => self::figure($of->judgement()->told->register[self::HELD_FOR] ?? null),
                 ])
                 ->all(),
         );
+    }
+
+    private static function figure(mixed $told): ?float
+    {
+        return \is_int($told) || \is_float($told) ? (float) $told : null;
     }
 
     /**

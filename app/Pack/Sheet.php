@@ -76,6 +76,9 @@ final readonly class Sheet
             ]),
             'verdict' => $this->judgement->verdict->value,
             'isSigned' => $this->test->sealed_at !== null,
+            'asked' => $this->test->asked_kpa === null
+                ? null
+                : Display::value('asked_kpa', $this->test->asked_kpa, null, $this->units),
             'reasons' => $judged['reasons'],
             'found' => $this->found($judged['steps']),
             'about' => $this->about(),

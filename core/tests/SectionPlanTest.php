@@ -159,10 +159,18 @@ it('says by how much pipes whose joints slide draw in, and nothing of a line tha
         ->toBeNull();
 });
 
-it('is held up by what holds the thrust as by a joint, and says of each what is missing', function (string $state, string $verdict, array $missing) {
+it('is held up by what holds the thrust, and says of each what is missing', function (
+    string $state,
+    string $verdict,
+    array $missing,
+    ?float $for = 2000,
+) {
     $pipe = ['od_mm' => 225, 'wall_mm' => 20.5, 'e_mod_gpa' => 0.9, 'nu' => 0.45, 'restraint' => 'anchored', 'dn_mm' => 225];
     $ask = ['from_m' => 0, 'to_m' => 300, 'gauge_m' => 0, 'mdp_bar' => 8, 'stp_method' => 'en805-surge-calculated', 'water_c' => 12];
-    $held = [['name' => 'Bend 2', 'state' => $state, 'verdict' => $verdict, 'test_from' => '2026-05-11T10:00:00Z']];
+    $held = [[
+        'name' => 'Bend 2', 'state' => $state, 'verdict' => $verdict, 'test_from' => '2026-05-11T10:00:00Z', 'at_m' => 100.0,
+        'held_kpa' => $for,
+    ]];
     $plan = (new SectionPlan(Registry::standard()))->plan(
         [[0.0, 0.0, 0.0, 100.0], [300.0, 300.0, 0.0, 100.0]], [['length_m' => 300] + $pipe], $ask + ['fill_l_s' => 5],
         [jointOf('accepted', 'good')], held: $held,
@@ -178,5 +186,9 @@ it('is held up by what holds the thrust as by a joint, and says of each what is 
     'begun' => ['begun', 'open', ['Bend 2 is not finished.']],
     'planned' => ['planned', 'open', ['Bend 2 is not finished.']],
     'bad' => ['begun', 'bad', ['Bend 2: does not hold the thrust.']],
+    // 8 bar and 100 kPa of surge, on the level: EN 805.
+    'signed for less' => ['accepted', 'good', ['Bend 2 is held for 700 kPa; the test puts 900 kPa on it.'], 700.0],
+    'signed for just so much' => ['accepted', 'good', [], 900.0],
+    'signed, and nobody said for which pressure' => ['accepted', 'good', ['Bend 2 is not finished.'], null],
     'signed, and bad by what was said since' => ['accepted', 'bad', ['Bend 2: does not hold the thrust.']],
 ]);

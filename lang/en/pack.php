@@ -139,6 +139,7 @@ return [
     'noKey' => 'none, the seal is of an older form',
     'noneYet' => 'none yet',
     'north' => 'N',
+    'forLessThanAsked' => 'It was pumped for less than is asked of its section today, :asked.',
     'notSigned' => 'not signed',
     'notStated' => 'not stated',
     'notYet' => 'not yet',

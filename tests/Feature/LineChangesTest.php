@@ -188,6 +188,7 @@ it('is corrected in its pressures: a test that was pumped for less says so, and 
         ->and($page['sections'][0]['tests'][0]['verdict'])->toBe('good')
         ->and($page['sections'][0]['tests'][0]['asked_kpa'])->toEqual(round($asked, 3))
         ->and($sections())->toBe(['total' => 1, 'good' => 0])
+        ->and($this->as('joiner')->getJson("/api/v1/subjects/test/{$test}")->json('asked_kpa'))->toEqual(round($asked, 3))
         ->and(ExamineSeals::broken(Line::query()->findOrFail($line['id'])))->toBe([]);
 
     // Less than it was pumped for is proved by it.

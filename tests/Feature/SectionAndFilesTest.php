@@ -444,6 +444,14 @@ it('holds a test up by what holds its thrust: not looked at, bad, or its concret
     $end = $held('End cap', 18);
     $this->record('foreman', "subjects/stretch/{$end}", 'pushes', ['at' => 'dead-end', 'test_kpa' => 1200])->assertCreated();
     $this->record('foreman', "subjects/stretch/{$end}", 'held-by', ['by' => 'locked'])->assertCreated();
-    $this->record('foreman', "subjects/stretch/{$end}", 'locked-length', ['designed_m' => 18, 'locked_m' => 12, 'every' => true])->assertCreated();
+    $length = ['designed_m' => 18, 'locked_m' => 12, 'every' => true];
+    $this->record('foreman', "subjects/stretch/{$end}", 'locked-length', $length)->assertCreated();
     expect($plan()['missing'])->toContain('End cap: does not hold the thrust.');
+    // Looked at for less than the test puts on it, it holds the test up though it is good.
+    $tee = $held('Tee', 9);
+    foreach (['pushes' => ['at' => 'dead-end', 'test_kpa' => 500], 'held-by' => ['by' => 'welded']] as $step => $value) {
+        $this->record('foreman', "subjects/stretch/{$tee}", $step, $value, $at)->assertCreated();
+    }
+    $this->record('inspector', "subjects/stretch/{$tee}", 'accept', ['signed' => true])->assertCreated();
+    expect(implode(' ', $plan()['missing']))->toMatch('/Tee is held for 500 kPa; the test puts \\d+ kPa on it\\./');
 });

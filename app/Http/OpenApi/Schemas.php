@@ -1149,6 +1149,12 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'state', type: 'string'),
         new OA\Property(property: 'number', type: 'string'),
+        new OA\Property(
+            property: 'asked_kpa',
+            description: 'of a test: what its section asks for since then, where that is more than it is pumped for',
+            type: 'number',
+            nullable: true,
+        ),
         new OA\Property(property: 'chainage_m', type: 'number'),
         new OA\Property(property: 'to_m', type: 'number', nullable: true),
         new OA\Property(property: 'judgement', ref: '#/components/schemas/Judgement'),

@@ -48,6 +48,7 @@ final class SubjectPage
                     'number' => (string) $subject->number,
                     'section' => $subject->section->only(['id', 'name', 'from_m', 'to_m']),
                     'pack_is_long' => TestPack::isLong($subject->section),
+                    'asked_kpa' => $subject->asked_kpa,
                 ],
                 $subject instanceof Stretch => ['number' => $subject->name, 'chainage_m' => $subject->from_m, 'to_m' => $subject->to_m],
                 default => [],

@@ -19,6 +19,9 @@ use Diastoma\Core\Units\Si;
  * @phpstan-type Run array{
  *     length_m: float, od_mm: float, wall_mm: float, e_mod_gpa: float, nu: float, restraint: string, dn_mm: float
  * }
+ * @phpstan-type Held array{
+ *     name: string, state: string, verdict: string, test_from: string|null, at_m: float, held_kpa: float|null
+ * }
  * @phpstan-type Ask array{
  *     from_m: float, to_m: float, mdp_bar: float, stp_method: string, water_c: float, fill_l_s: float, gauge_m?: float|null,
  *     factor?: float|null, pipe_max_bar?: float|null, p_min_high_bar?: float|null, v_max_m_s?: float|null,
@@ -30,6 +33,9 @@ final readonly class SectionPlan
     /** The smallest bend in stock is one of 11.25°. */
     private const LEAST_BEND_DEG = 10.0;
 
+    /** What is typed is typed in whole figures. */
+    private const SAME_KPA = 1.0;
+
     public function __construct(private Registry $registry)
     {
     }
@@ -39,7 +45,7 @@ final readonly class SectionPlan
      * @param  non-empty-list<Run>  $runs  pipe of one kind after the other, from the beginning
      * @param  Ask  $ask
      * @param  list<array{number: string, state: string, verdict: string, test_from: string|null}>  $joints  joints inside the section
-     * @param  list<array{name: string, state: string, verdict: string, test_from: string|null}>  $held  records of what holds its thrust
+     * @param  list<Held>  $held  records of what holds its thrust; held_kpa is the pressure for which it was looked at
      * @param  bool  $atGauge  whether the method takes its pressure from here; else it has one of its own
      * @return array<string, mixed>
      */
@@ -74,7 +80,6 @@ final readonly class SectionPlan
         ], $runs);
         // The cap on the larger end is pushed hardest.
         $largestEnd = max($runs[0]['od_mm'], $runs[\count($runs) - 1]['od_mm']);
-        $missing = [...self::missing($joints), ...self::notHeld($held)];
         $waiting = array_values(array_filter(
             [...$joints, ...array_map(fn (array $of) => ['number' => $of['name']] + $of, $held)],
             fn (array $of) => $of['test_from'] !== null,
@@ -85,6 +90,9 @@ final readonly class SectionPlan
         $pushes = fn (float $chainage): float => $medium === Medium::Gas ? $stp : $target + Si::GRAVITY * (
             self::levelBetween($profile, $gauge) - self::levelBetween($profile, $chainage)
         );
+        // A method with a pressure of its own has not said it here.
+        $isKnown = $atGauge || $medium === Medium::Gas;
+        $missing = [...self::missing($joints), ...self::notHeld($held, $isKnown ? $pushes : fn (float $at): float => 0.0)];
         $compliance = $this->run('section-compliance', ['segments' => $segments, 't_water_degc' => $ask['water_c']]);
         $isFeasible = ! $atGauge || $window['feasible'] === true;
 
@@ -348,7 +356,7 @@ final readonly class SectionPlan
     }
 
     /**
-     * @param  list<array{name: string, state: string, verdict: string, test_from: string|null}>  $held
+     * @param  list<Held>  $held
      * @param  array<string, mixed>  $earliest
      * @return array<string, mixed> with whether it is a joint that is waited for
      */
@@ -358,16 +366,21 @@ final readonly class SectionPlan
     }
 
     /**
-     * @param  list<array{name: string, state: string, verdict: string, test_from: string|null}>  $held
+     * @param  list<Held>  $held
+     * @param  \Closure(float): float  $pushes  kPa at a chainage
      * @return list<string>
      */
-    private static function notHeld(array $held): array
+    private static function notHeld(array $held, \Closure $pushes): array
     {
         $missing = [];
         foreach ($held as $of) {
+            $test = $pushes($of['at_m']);
             $missing[] = match (true) {
                 $of['verdict'] === 'bad' => "{$of['name']}: does not hold the thrust.",
-                $of['state'] === 'accepted' => null,
+                $of['held_kpa'] !== null && $of['held_kpa'] < $test - self::SAME_KPA => sprintf(
+                    '%s is held for %.0f kPa; the test puts %.0f kPa on it.', $of['name'], $of['held_kpa'], $test,
+                ),
+                $of['state'] === 'accepted' && $of['held_kpa'] !== null => null,
                 $of['state'] === 'made' => "{$of['name']} waits for its signature.",
                 default => "{$of['name']} is not finished.",
             };

@@ -2459,6 +2459,8 @@ export interface components {
             id: string;
             state: string;
             number: string;
+            /** @description of a test: what its section asks for since then, where that is more than it is pumped for */
+            asked_kpa?: number | null;
             chainage_m?: number;
             to_m?: number | null;
             judgement: components["schemas"]["Judgement"];

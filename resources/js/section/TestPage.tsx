@@ -58,6 +58,11 @@ export default function TestPage(): ReactElement {
           </MuiLink>
         </Box>
       </Typography>
+      {data.asked_kpa ? (
+        <Typography role="status" sx={{ fontWeight: 700, color: 'secondary.main', my: 1 }}>
+          {say('section.moreIsAskedSince', { asked: show('x_kpa', 'pressure', data.asked_kpa) })}
+        </Typography>
+      ) : null}
       <WithChart data={data} procedure={procedure.data}>
         <StepRunner key={id} path={subjectAt('test', id)} data={data} procedure={procedure.data} role={line.data?.role} />
       </WithChart>

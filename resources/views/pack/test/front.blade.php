@@ -11,7 +11,10 @@
     @foreach ($reasons as $reason)
         {{ $reason['text'] }} {{ $reason['do'] }}
     @endforeach
-    {{ implode(' ', $found) }}</p>
+    {{ implode(' ', $found) }}
+    @if ($asked !== null)
+        <b>{{ Say::text('pack.forLessThanAsked', ['asked' => $asked]) }}</b>
+    @endif</p>
 @if ($confirm['limits'] !== [])
 <div class="keep">
 <h2>{{ Say::text($confirm['by'] === null ? 'pack.toBeConfirmed' : 'pack.confirmed') }}</h2>
