@@ -15,6 +15,8 @@ final class Binder
     /** s; ten thousand pages take some tens of seconds */
     private const LONGEST_S = 1800;
 
+    private const OPEN_AT_ONCE = 400;
+
     /** @var list<string> files, in the order of their pages */
     private array $bound = [];
 
@@ -62,11 +64,19 @@ final class Binder
             $this->paper->printPiece($front, $first, fn (int $n): string => Say::text('pack.pageAlone', ['page' => self::roman($n + 1)]));
             array_unshift($files, $first);
         }
-        $list = "{$this->folder}/list";
-        file_put_contents($list, implode("\n", ['--empty', '--pages', ...$files, '--', '--', $into])."\n");
-        $joining = new Process(['qpdf', "@{$list}"], timeout: self::LONGEST_S);
-        // 3: done, with something to remark.
-        if (! \in_array($joining->run(), [0, 3], true)) {
+        // All that is joined is open at once, and a process may not open any number of files.
+        $parts = [];
+        foreach (array_chunk($files, self::OPEN_AT_ONCE) as $n => $some) {
+            $this->join($some, $parts[] = sprintf('%s/part-%06d.pdf', $this->folder, $n));
+        }
+        $this->join($parts, $into);
+    }
+
+    /** @param  list<string>  $files */
+    private function join(array $files, string $into): void
+    {
+        $joining = new Process(['pdfunite', ...$files, $into], timeout: self::LONGEST_S);
+        if ($joining->run() !== 0) {
             throw new \RuntimeException('The pieces could not be bound: '.trim($joining->getErrorOutput()));
         }
     }
