@@ -44,6 +44,7 @@ use App\Programme\DayAsked;
 use App\Programme\TakeProgramme;
 use App\Support\Conflict;
 use Diastoma\Core\Pipe\PipeNumber;
+use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Illuminate\Cache\RateLimiter;
 use Illuminate\Foundation\Testing\RefreshDatabaseState;
@@ -455,6 +456,41 @@ it('records each of many changes of a line, and its chain holds', function () {
     // Each goes on from what the one before it left.
     foreach ($changes as $i => $change) {
         expect($change['changes'][0]['before'])->toBe($i === 0 ? 'Test line' : $changes[$i - 1]['changes'][0]['after']);
+    }
+});
+
+it('gives every joint one procedure, whoever begins it while that of the line is changed, and judges it by that', function () {
+    $length = 6.0 * (AT_ONCE + 1);
+    $body = $this->lineBody(more: ['centre_line' => [[0, 0, 0, 10], [$length, 9, 0, 11]], 'sections' => []]);
+    $line = Line::query()->findOrFail($this->as('engineer')->postJson('/api/v1/lines', $body)->assertCreated()->json('id'));
+    $joints = $line->joints()->pluck('id');
+    $old = $line->procedureText;
+    // A step more: who judges by the other text counts otherwise.
+    $text = json_decode($old->body, true);
+    $more = ['id' => 'looked', 'kind' => 'note', 'title' => 'Looked', 'fields' => [['key' => 'by', 'label' => 'By', 'type' => 'text']]];
+    array_splice($text['steps'], -1, 0, [$more]);
+    $adapted = Procedure::from(['title' => 'Our push-on'] + $text);
+    $new = ProcedureText::freeze($adapted, $this->project->id)->hash;
+    $said = atOnce(function (int $i) use ($line, $joints, $new): void {
+        try {
+            $i % 4 === 0
+                ? app(ChangeLine::class)(Line::query()->findOrFail($line->id), $this->people['engineer'], Role::Engineer, [
+                    'reason' => 'the maker has another one', 'procedure_hash' => $new,
+                ])
+                : ($this->recordAs)($joints[$i], ($this->body)('pipes', ['pipe_a' => "{$i}", 'pipe_b' => "9{$i}"]));
+        } catch (Refused) {
+            // It was changed already.
+        }
+    });
+    expect(told($said))->toBe(['done' => AT_ONCE])
+        ->and((new ChangesOfLine($line->refresh()))->all())->toHaveCount(1)
+        ->and(ExamineSeals::broken($line))->toBe([]);
+    foreach (Joint::query()->where('line_id', $line->id)->get() as $joint) {
+        expect($joint->procedure_hash)->toBeIn($joint->state === 'planned' ? [$new] : [$new, $old->hash]);
+        if ($joint->state !== 'planned') {
+            $fresh = Joint::query()->findOrFail($joint->id)->judgement();
+            expect([$joint->done, $joint->total, $joint->next_step])->toBe([$fresh->done, $fresh->total, $fresh->next]);
+        }
     }
 });
 

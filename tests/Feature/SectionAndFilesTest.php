@@ -449,7 +449,8 @@ it('holds a test up by what holds its thrust: not looked at, bad, or its concret
     expect($plan()['missing'])->toContain('End cap: does not hold the thrust.');
     // Looked at for less than the test puts on it, it holds the test up though it is good.
     $tee = $held('Tee', 9);
-    foreach (['pushes' => ['at' => 'dead-end', 'test_kpa' => 500], 'held-by' => ['by' => 'welded']] as $step => $value) {
+    $welded = ['pushes' => ['at' => 'dead-end', 'test_kpa' => 500], 'held-by' => ['by' => 'welded']];
+    foreach ($welded + ['welded-through' => ['through' => true, 'no_other' => true]] as $step => $value) {
         $this->record('foreman', "subjects/stretch/{$tee}", $step, $value, $at)->assertCreated();
     }
     $this->record('inspector', "subjects/stretch/{$tee}", 'accept', ['signed' => true])->assertCreated();
