@@ -13,7 +13,7 @@ import { whileComing } from '../ui/whileComing'
 import { CentreLineField } from './CentreLineField'
 import { pointsOf } from './pointsOf'
 import { CorrectionFields } from './CorrectionFields'
-import { corrected, standingOf } from './corrections'
+import { corrected, standingOf, type Corrections } from './corrections'
 import { inUnit, type SectionUnits } from './sectionForm'
 import { useSectionUnits } from './useSectionUnits'
 import { say } from '../texts/say'
@@ -30,7 +30,7 @@ export default function ChangeLinePage(): ReactElement {
   return (
     <Page wide practice={line.data.practice} up={{ to: `/lines/${id}`, label: line.data.name }} title={say('line.changeTheLine')}>
       <Typography sx={{ my: 1 }}>{say('line.nothingJudgedIsAltered')}</Typography>
-      <Form key={line.data.changes.length} line={line.data} units={units} materials={materials.data} />
+      <Form line={line.data} units={units} materials={materials.data} />
       <Changes line={line.data} />
     </Page>
   )
@@ -50,7 +50,9 @@ function Form({ line, units, materials }: Props): ReactElement {
   const [name, setName] = useState(line.name)
   const [reason, setReason] = useState('')
   const [centre, setCentre] = useState('')
-  const [typed, setTyped] = useState(() => standingOf(line, units))
+  // What somebody else changes meanwhile is not taken back by who never touched it.
+  const [stood] = useState(() => ({ name: line.name, ...standingOf(line, units) }))
+  const [typed, setTyped] = useState<Corrections>(stood)
   const [pipe, setPipe] = useState<string | null>(null)
   const [faults, setFaults] = useState<Record<string, string>>({})
   const [asked, setAsked] = useState(false)
@@ -60,11 +62,10 @@ function Form({ line, units, materials }: Props): ReactElement {
     setFaults,
   )
   const form = useRef<HTMLDivElement>(null)
-  const isWrong = Object.keys(faults).length > 0
   // What is wrong may stand far above the button.
   useEffect(() => {
-    if (isWrong) form.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()
-  }, [isWrong])
+    if (Object.keys(faults).length > 0) form.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()
+  }, [faults])
   const end = line.start_m + line.length_m
   const save = (more: Record<string, unknown>): void => {
     const wrong: Record<string, string> = {}
@@ -73,7 +74,7 @@ function Form({ line, units, materials }: Props): ReactElement {
     if (centre.trim() !== '' && points === null) wrong['centre_line'] = say('line.rowWantsFour')
     const noPipe = pipe === null ? null : noFigure(pipe)
     if (noPipe) wrong['pipe_length_m'] = noPipe
-    const correction = corrected(line, typed, units, materials)
+    const correction = corrected(stood, typed, units, materials)
     Object.assign(wrong, correction.faults)
     const length = pipe === null || noPipe ? null : Number(units.length.toKey(figureOf(pipe)!).toPrecision(12))
     setFaults(wrong)
@@ -85,7 +86,7 @@ function Form({ line, units, materials }: Props): ReactElement {
     change.run({
       ...more,
       ...correction.body,
-      ...(name.trim() === line.name ? {} : { name: name.trim() }),
+      ...(name.trim() === stood.name ? {} : { name: name.trim() }),
       ...(beyond ? { points: beyond } : {}),
       ...(length === null ? {} : { pipe_length_m: length }),
     })

@@ -22,14 +22,17 @@ export const standingOf = (line: LineFull, units: SectionUnits): Corrections => 
   procedure: line.procedure.hash,
 })
 
-/** What goes to the server: only what was touched, for what is typed is rounded; and what in it is no figure. */
+/**
+ * What goes to the server: only what was touched, for what is typed is rounded; and what in it is no figure.
+ *
+ * @param stood as it was when the typing began
+ */
 export function corrected(
-  line: LineFull,
+  stood: Corrections,
   typed: Corrections,
   units: SectionUnits,
   materials: Materials,
 ): { body: Record<string, unknown>; faults: Record<string, string> } {
-  const stands = standingOf(line, units)
   const body: Record<string, unknown> = {}
   const faults: Record<string, string> = {}
   const read = (key: string, text: string): void => {
@@ -37,14 +40,14 @@ export function corrected(
     if (why) faults[key] = why
   }
   for (const key of PRESSURES) {
-    if (typed[key] === stands[key]) continue
+    if (typed[key] === stood[key]) continue
     read(key, typed[key])
     body[key] = Number(units.pressure.toKey(figureOf(typed[key]) ?? NaN).toPrecision(12))
   }
-  if (JSON.stringify(typed.pipe) !== JSON.stringify(stands.pipe)) {
+  if (JSON.stringify(typed.pipe) !== JSON.stringify(stood.pipe)) {
     wantedFigures(typed.pipe, materials).forEach((key) => read(key, typed.pipe[key]))
     Object.assign(body, pipeBody(typed.pipe, materials))
   }
-  if (typed.procedure !== stands.procedure) body['procedure_hash'] = typed.procedure
+  if (typed.procedure !== stood.procedure) body['procedure_hash'] = typed.procedure
   return { body, faults }
 }
