@@ -148,7 +148,8 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
           />
         </Box>
       )}
-      <Box sx={{ maxWidth: { xs: ends ? 200 : 262, md: 400 }, mx: 'auto', width: '100%' }}>
+      {/* As large as the pad below leaves room for: the 6 of a dial is read, too. */}
+      <Box sx={{ maxWidth: { xs: ends ? 'min(200px, 24dvh)' : 'min(262px, 30dvh)', md: 400 }, mx: 'auto', width: '100%' }}>
         <Round
           readings={round.map((clock, i) => ({ clock, value: numbers[first + i] ?? null }))}
           across={step.across ?? false}
@@ -198,7 +199,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
                 next(texts)
               }
             }}
-            style={{ ...figureInput, width: 150, fontSize: '2.3rem' }}
+            style={{ ...figureInput, width: '6.2ch', fontSize: '2rem' }}
           />
           <Typography component="span" sx={{ width: 44, pl: 1 }}>
             {shown.symbol}
