@@ -4,7 +4,6 @@ import { store } from './db'
 import { forget, heard } from '../api/serverClock'
 import {
   claim,
-  deviceTime,
   drop,
   dropPhoto,
   flush,
@@ -17,6 +16,7 @@ import {
   whenSent,
   whenStranger,
 } from './outbox'
+import { deviceTime } from './deviceTime'
 
 const answer = (status: number, body: unknown): Response =>
   new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })

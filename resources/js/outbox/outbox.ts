@@ -4,6 +4,7 @@ import { say } from '../texts/say'
 import { clockAhead } from '../api/serverClock'
 import { waitAfter } from './backOff'
 import { deviceId } from './device'
+import { deviceTime } from './deviceTime'
 import { newId } from './id'
 import { kept } from './kept'
 import { keepRoom } from './room'
@@ -76,16 +77,6 @@ export function whenSent(callback: typeof onSent): void {
 /** Called when what was sent contradicts what is recorded there. */
 export function whenContested(callback: typeof onContested): void {
   onContested = callback
-}
-
-/** Time of the device with its offset, as facts carry it. */
-export function deviceTime(at = new Date()): string {
-  const two = (n: number): string => String(n).padStart(2, '0')
-  const minutes = -at.getTimezoneOffset()
-  const sign = minutes < 0 ? '-' : '+'
-  const offset = `${sign}${two(Math.floor(Math.abs(minutes) / 60))}:${two(Math.abs(minutes) % 60)}`
-  const day = [at.getFullYear(), two(at.getMonth() + 1), two(at.getDate())].join('-')
-  return `${day}T${[at.getHours(), at.getMinutes(), at.getSeconds()].map(two).join(':')}${offset}`
 }
 
 /** What is stamped at this moment of the device, by the clock of the server as far as it is known. */

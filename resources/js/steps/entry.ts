@@ -1,6 +1,6 @@
 import type { FieldSpec } from '../api/client'
 import type { Units } from '../api/queries'
-import { deviceTime } from '../outbox/outbox'
+import { deviceTime } from '../outbox/deviceTime'
 import { figureOf, hasTwoReadings, noFigure } from '../ui/figureOf'
 import { shownAs, type Shown, type System } from '../ui/units'
 import { say } from '../texts/say'

@@ -1,7 +1,7 @@
 import { Box, Button, TextField, Typography } from '@mui/material'
 import { useState, type ReactElement } from 'react'
 import { rightNow } from '../../api/serverClock'
-import { deviceTime } from '../../outbox/outbox'
+import { deviceTime } from '../../outbox/deviceTime'
 import { Sheet } from '../../ui/Sheet'
 import { hourMinute } from '../../ui/clock'
 import { Waiting } from '../../ui/Waiting'
