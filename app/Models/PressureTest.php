@@ -116,7 +116,8 @@ class PressureTest extends Subject
             ->whereNotNull('clocks')
             ->where('from_m', '<=', $this->section->to_m)
             ->whereRaw('COALESCE(to_m, from_m) >= ?', [$this->section->from_m])
-            ->get();
+            ->get()
+            ->filter(fn (Stretch $of): bool => isset($of->clocks[Clock::TEST]));
         $isBefore = fn (Stretch $of): bool => $log === null
             || ($first = $of->recorded()->first()) !== null && new \DateTimeImmutable($first->recorded_at) < $log;
 

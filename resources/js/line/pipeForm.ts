@@ -40,7 +40,8 @@ export function orderedAs(pipe: LineFull['pipe']): TypedPipe {
   return {
     material: pipe.material,
     series,
-    nominal: String(pipe.nominal ?? pipe.dn_mm),
+    // Of a pipe that was stored without it, as it is called: "4 in IPS".
+    nominal: String(pipe.nominal ?? pipe.size?.match(/[\d.]+/)?.[0] ?? pipe.dn_mm),
     sdr: String(pipe.sdr),
     od_mm: String(pipe.od_mm),
     wall_mm: String(pipe.wall_mm),

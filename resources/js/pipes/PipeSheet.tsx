@@ -3,6 +3,7 @@ import { useState, type ReactElement } from 'react'
 import { api, type LineFull, type LinePipe } from '../api/client'
 import { useMaterials } from '../api/queries'
 import { useVerb } from '../api/useVerb'
+import { orderedAs, type TypedPipe } from '../line/pipeForm'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { nominalWord, SERIES } from '../ui/series'
 import { Sheet } from '../ui/Sheet'
@@ -13,16 +14,10 @@ const FIGURES = ['nominal', 'sdr', 'od_mm', 'wall_mm', 'length_m'] as const
 /** Iron goes by its wall, the plastics by a ratio; where no table has the diameter, it is said too. */
 const UNSAID = { ratio: ['od_mm', 'wall_mm'], class: ['od_mm', 'sdr'], measured: ['sdr'] } as const
 
-interface Form {
+interface Form extends TypedPipe {
   number: string
   serial: string
   source: string
-  material: string
-  series: string
-  nominal: string
-  sdr: string
-  od_mm: string
-  wall_mm: string
   length_m: string
 }
 
@@ -32,12 +27,7 @@ function begun(line: LineFull, pipe: LinePipe | null): Form {
     number: pipe?.number ?? '',
     serial: pipe?.serial ?? '',
     source: pipe?.source ?? '',
-    material: size.material,
-    series: size.series ?? 'metric',
-    nominal: (size.size ?? '').match(/[\d.]+/)?.[0] ?? String(size.dn_mm),
-    sdr: String(size.sdr),
-    od_mm: String(size.od_mm),
-    wall_mm: String(size.wall_mm),
+    ...orderedAs(size),
     length_m: String(pipe?.length_m ?? line.pipe_length_m),
   }
 }
