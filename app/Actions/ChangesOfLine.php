@@ -60,14 +60,14 @@ final class ChangesOfLine
         return $now;
     }
 
-    /** @return list<string> hashes of the procedures that its joints had before */
+    /** @return array<string, string> hash of each procedure that its joints had before => until when, UTC */
     public function formerProcedures(): array
     {
         $former = [];
         foreach ($this->all() as $changed) {
             foreach ($changed['changes'] as $change) {
                 if ($change['key'] === 'procedure_hash' && \is_string($change['before'])) {
-                    $former[] = $change['before'];
+                    $former[$change['before']] = $changed['at'];
                 }
             }
         }

@@ -76,11 +76,11 @@ final class RecordFact
         if (($why = $subject->closed()) !== null) {
             throw new Conflict('subject', $why);
         }
-        $this->goesOnAsBegun($subject, $body['procedure'] ?? null);
+        $recorded = self::recordedAt($body);
+        $this->goesOnAsBegun($subject, $body['procedure'] ?? null, $recorded);
         $step = $subject->procedure()->step($body['step'])
             ?? throw Refused::field('step', Say::text('refused.noStep', ['step' => $body['step']]));
         $this->mustBeAllowed($step, $role);
-        $recorded = self::recordedAt($body);
         $value = $this->withItems($subject, $step, $step->normalise($body['value']));
         $this->mustSupersedeRightly($subject, $step, $body, $value);
         $signs = $step->kind instanceof Hold && Hold::isSigned($value);
@@ -139,13 +139,17 @@ final class RecordFact
         );
     }
 
-    /** A joint that was begun without network by the procedure that the line had then goes on by it. */
-    private function goesOnAsBegun(Subject $subject, ?string $shown): void
+    /**
+     * A joint that was begun without network by the procedure that the line had then goes on by it. One that was begun after that
+     * is judged by what the line asks for since: an old page makes nothing good.
+     */
+    private function goesOnAsBegun(Subject $subject, ?string $shown, string $recorded): void
     {
         if (! $subject instanceof Joint || $shown === null || $shown === $subject->text()->hash || $subject->recorded()->isNotEmpty()) {
             return;
         }
-        if (\in_array($shown, (new ChangesOfLine($subject->line()))->formerProcedures(), true)) {
+        $until = (new ChangesOfLine($subject->line()))->formerProcedures()[$shown] ?? null;
+        if ($until !== null && new \DateTimeImmutable($recorded) < new \DateTimeImmutable($until, new \DateTimeZone('UTC'))) {
             $subject->procedure_hash = $shown;
             $subject->unsetRelation('procedureText');
         }

@@ -251,6 +251,10 @@ it('is corrected in the procedure of its joints: what was begun goes on by the o
     expect($of($line['joints'][2]['id']))->toBe($old);
     recordPvcJoint($this, $line['joints'][3]['id'], ['procedure' => $new]);
     recordPvcJoint($this, $line['joints'][4]['id'], ['procedure' => str_repeat('0', 64)]);
+    // Begun by the old page after the change, a joint is judged by what the line asks for since.
+    $late = ['procedure' => $old, 'recorded_at' => now()->addMinute()->format('Y-m-d\TH:i:sP')];
+    recordPvcJoint($this, $line['joints'][5]['id'], $late);
+    expect($of($line['joints'][5]['id']))->toBe($new);
     expect($of($line['joints'][3]['id']))->toBe($new)->and($of($line['joints'][4]['id']))->toBe($new);
 
     // Another change of name, and back again: each seal is held against the procedure that stood then.
