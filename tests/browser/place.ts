@@ -25,8 +25,11 @@ export async function crew(browser: Browser): Promise<People> {
   }
 }
 
-export const keyed = async (trench: Trench): Promise<Map<string, ProcedureShort>> =>
-  new Map((await trench.get<ProcedureShort[]>('procedures')).map((p) => [p.key, p]))
+let known: Promise<Map<string, ProcedureShort>> | undefined
+
+/** Procedures by their keys, as this worker has read them once: those that ship stay what they are. */
+export const keyed = (trench: Trench): Promise<Map<string, ProcedureShort>> =>
+  (known ??= trench.get<ProcedureShort[]>('procedures').then((all) => new Map(all.map((p) => [p.key, p]))))
 
 /** A line of two or more pipes for an example, with the section that a method wants. */
 export async function lineFor(
@@ -99,7 +102,7 @@ export async function place(
     : (await add({ procedure_hash: short.hash, chainage_m: 7, host_id: line.joints[0]!.id, count: 1 }))[0]!
   const attached = procedure.tells?.attached
   if (attached) {
-    const by = (await crew.engineer.get<ProcedureShort[]>('procedures')).find((p) => p.place === attached.place)!
+    const by = [...(await keyed(crew.engineer)).values()].find((p) => p.place === attached.place)!
     for (const one of await add({ procedure_hash: by.hash, host_id: joint.id, count: attached.each_side })) {
       await recorded(crew, `subjects/joint/${one.id}`, example(by.key), begins - 120 * 60_000, { instead: of.attached?.instead })
     }

@@ -1,9 +1,10 @@
 import { expect, type Page } from '@playwright/test'
-import type { ProcedureText, StepText, StoreItem, Subject } from '../../resources/js/api/client'
+import type { ProcedureShort, ProcedureText, StepText, StoreItem, Subject } from '../../resources/js/api/client'
 import { test } from './alone'
 import { example, lasts, type Example } from './examples'
 import { BASE, crew, keyed, lineFor, place, type People } from './place'
 import { Robot } from './robot'
+import { shapeOf } from './shape'
 import { recorded } from './recorded'
 import type { Trench } from './trench'
 
@@ -15,10 +16,10 @@ test.describe.configure({ mode: 'parallel' })
 
 const NOW = Date.now()
 const SIGNED = 'inspector'
-/** `bin/test robot` has every procedure tapped, and prints the taps; among all other tests two are. */
+/** `bin/test robot` has every step of every procedure tapped, and prints the taps; among all other tests two procedures are. */
 const COUNTS = process.env['ROBOT_COUNTS'] === '1'
 
-/** In this order what several of them have word for word is looked at once. */
+/** In this order what several of them have alike is typed once. */
 const WALKED = [
   'day-record',
   'delivery',
@@ -95,14 +96,22 @@ function textOf(crew: People, hash: string): Promise<ProcedureText> {
   return texts.get(hash)!
 }
 
-/** Whether a step stands word for word in a procedure that is walked by taps, or in one that comes first: there it is looked at. */
-async function looksElsewhere(crew: People, id: string): Promise<(text: StepText) => boolean> {
+/** The steps of a procedure that its example takes. */
+async function stepsOf(crew: People, known: Map<string, ProcedureShort>, id: string): Promise<StepText[]> {
+  const { hash } = known.get(id)!
+  const taken = new Set(example(id).good.map((entry) => entry.step.split('@')[0]))
+  return (await textOf(crew, hash)).steps.filter((step) => taken.has(step.id))
+}
+
+/** Whether a step of this shape is typed in a procedure that is walked by taps, in one that comes first, or before it in this one. */
+async function typedElsewhere(crew: People, id: string): Promise<(text: StepText) => boolean> {
   const known = await keyed(crew.engineer)
   const daily = DAILY.map((one) => one.id).filter((one) => one !== id)
   const others = [...daily, ...WALKED.slice(0, Math.max(0, WALKED.indexOf(id)))]
-  const read = await Promise.all(others.map((other) => textOf(crew, known.get(other)!.hash)))
-  const steps = new Set(read.flatMap((text) => text.steps.map((step) => JSON.stringify(step))))
-  return (text) => steps.has(JSON.stringify(text))
+  const shapes = new Set((await Promise.all(others.map((other) => stepsOf(crew, known, other)))).flat().map(shapeOf))
+  const first = new Map<string, string>()
+  for (const step of await stepsOf(crew, known, id)) if (!first.has(shapeOf(step))) first.set(shapeOf(step), step.id)
+  return (text) => shapes.has(shapeOf(text)) || first.get(shapeOf(text)) !== text.id
 }
 
 /** Printed by `bin/test robot`. */
@@ -125,7 +134,7 @@ for (const id of [...WALKED, ...(COUNTS ? DAILY.map((daily) => daily.id) : [])])
     // Its last minute is a few minutes ago: no fact lies in the future.
     const begins = NOW - (lasts(of) + 5) * 60_000
     const { path, address, procedure } = await place(people, of, begins)
-    const seen = await looksElsewhere(people, id)
+    const seen = await typedElsewhere(people, id)
     const robot = new Robot(
       people.pages['joiner']!,
       people.joiner,

@@ -38,8 +38,8 @@ const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\
 /**
  * Walks a procedure through the pages as its example has it, at the trench: taps what a thumb would, and knows kinds of
  * steps, never kinds of joints. The page's clock goes along with the example, so that nothing is waited for. Every tap is
- * counted but those that only a stand-in wants; what a scanner would read is typed by it. In a hurry it types what no other walk
- * types word for word; the rest is recorded as a device sends it.
+ * counted but those that only a stand-in wants; what a scanner would read is typed by it. In a hurry it types one step of each
+ * shape; the rest is recorded as a device sends it.
  */
 export class Robot {
   private subject!: Subject
@@ -62,7 +62,7 @@ export class Robot {
     private readonly example: Example,
     private readonly begins: number,
     private readonly signing: Record<string, Page>,
-    /** the one in a hurry types nothing that another walk types */
+    /** the one in a hurry types nothing whose like is typed elsewhere */
     private readonly hurry?: { seen: (text: StepText) => boolean },
   ) {
     this.thumb = new Thumb(hurry !== undefined)
@@ -180,7 +180,7 @@ export class Robot {
     await this.page.goto(address)
   }
 
-  /** Word for word in another walk; but what is signed, pictured or played is done here. */
+  /** One of its shape is typed elsewhere; but what is signed, pictured or played is done here. */
   private isTypedElsewhere(entry: Entry): boolean {
     const text = this.text(this.state(entry))
     const isOwn = entry.photo === true || entry.plays !== undefined || (text.roles ?? []).length > 0 || text.kind === 'hold'
