@@ -18,6 +18,9 @@ final class PlanPipes
     /** Less than this is no pipe, m. */
     public const LEAST_M = 0.01;
 
+    /** Bends are not painted with the numbers of pipes: B1, B2. */
+    public const BEND = 'B';
+
     /** @return list<PlannedPipe> pipes of the line's length from a chainage to its end, the last one cut to what is left */
     public static function evenly(Line $line, float $from): array
     {
@@ -41,6 +44,7 @@ final class PlanPipes
      * @param  int  $joints  numbers of joints that are taken
      * @param  list<Pipe>  $ownPipes  that were planned before, in their order: the first of the new ones
      * @param  list<Joint>  $ownJoints  likewise
+     * @param  int  $bends  numbers of bends that are taken
      */
     public function __invoke(
         Line $line,
@@ -50,6 +54,7 @@ final class PlanPipes
         int $joints = 0,
         array $ownPipes = [],
         array $ownJoints = [],
+        int $bends = 0,
     ): void {
         $steps = $line->procedureText->procedure()->steps;
         $total = \count(array_filter($steps, fn ($s) => ! $s->optional));
@@ -58,8 +63,9 @@ final class PlanPipes
         $rows = ['pipes' => [], 'joints' => []];
         $now = now();
         foreach ($planned as $piece) {
-            $pipe = array_shift($ownPipes)?->only(['id', 'number']) ?? [
-                'id' => (string) Str::uuid(), 'number' => sprintf('%03d', ++$pipes),
+            $isBend = $piece->bend !== null;
+            $pipe = self::next($ownPipes, $isBend)?->only(['id', 'number']) ?? [
+                'id' => (string) Str::uuid(), 'number' => $isBend ? self::BEND.++$bends : sprintf('%03d', ++$pipes),
             ];
             $rows['pipes'][] = $pipe + [
                 'line_id' => $line->id,
@@ -67,6 +73,7 @@ final class PlanPipes
                 'size' => $size,
                 'length_m' => round($piece->length, 3),
                 'cut_from_m' => $piece->cutFrom,
+                'bend' => $isBend ? json_encode($piece->bend, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR) : null,
                 'created_at' => $now,
                 'updated_at' => $now,
             ];
@@ -90,10 +97,28 @@ final class PlanPipes
             $last = $pipe;
         }
         foreach (array_chunk($rows['pipes'], self::AT_ONCE) as $chunk) {
-            Pipe::query()->upsert($chunk, 'id', ['length_m', 'cut_from_m', 'updated_at']);
+            Pipe::query()->upsert($chunk, 'id', ['length_m', 'cut_from_m', 'bend', 'updated_at']);
         }
         foreach (array_chunk($rows['joints'], self::AT_ONCE) as $chunk) {
             Joint::query()->upsert($chunk, 'id', ['chainage_m', 'pipes', 'pipe_a_id', 'pipe_b_id', 'planned', 'updated_at']);
         }
+    }
+
+    /**
+     * The first of them that is a bend, or that is none; it is taken out.
+     *
+     * @param  array<int, Pipe>  $own
+     */
+    private static function next(array &$own, bool $isBend): ?Pipe
+    {
+        foreach ($own as $i => $pipe) {
+            if (($pipe->bend !== null) === $isBend) {
+                unset($own[$i]);
+
+                return $pipe;
+            }
+        }
+
+        return null;
     }
 }

@@ -31,13 +31,30 @@ final readonly class ReplanPipes
             : [];
         $ownPipes = $this->ownPipes($line, $face);
         $ownJoints = array_values($face->planned->all());
-        $keptPipes = \array_slice($ownPipes, 0, \count($planned));
+        $keptPipes = self::kept($ownPipes, $planned);
         $keptJoints = \array_slice($ownJoints, 0, max(0, \count($planned) - ($face->pipe === null ? 1 : 0)));
         Joint::query()->whereIn('id', self::ids(\array_slice($ownJoints, \count($keptJoints))))->delete();
         Joint::query()->whereIn('id', self::ids($keptJoints))->update(['pipe_a_id' => null, 'pipe_b_id' => null]);
         $this->freePipes($line)->whereNotIn('id', [...self::ids($keptPipes), ...$face->pipe === null ? [] : [$face->pipe->id]])->delete();
-        [$taken, $numbers] = $this->taken($line);
-        ($this->plan)($line, $planned, $face->pipe, $taken, $numbers, $keptPipes, $keptJoints);
+        [$taken, $numbers, $bends] = $this->taken($line);
+        ($this->plan)($line, $planned, $face->pipe, $taken, $numbers, $keptPipes, $keptJoints, $bends);
+    }
+
+    /**
+     * As many pipes and bends as the new plan has.
+     *
+     * @param  list<Pipe>  $own
+     * @param  list<PlannedPipe>  $planned
+     * @return list<Pipe>
+     */
+    private static function kept(array $own, array $planned): array
+    {
+        $bends = \count(array_filter($planned, fn (PlannedPipe $piece): bool => $piece->bend !== null));
+
+        return [
+            ...\array_slice(array_values(array_filter($own, fn (Pipe $p): bool => $p->bend === null)), 0, \count($planned) - $bends),
+            ...\array_slice(array_values(array_filter($own, fn (Pipe $p): bool => $p->bend !== null)), 0, $bends),
+        ];
     }
 
     /**
@@ -104,14 +121,18 @@ final readonly class ReplanPipes
             ->whereNotIn('id', $named('pipe_b_id'));
     }
 
-    /** @return array{int, int} highest number of a pipe and of a joint */
+    /** @return array{int, int, int} highest number of a pipe, of a joint and of a bend */
     private function taken(Line $line): array
     {
         $highest = fn (iterable $numbers): int => max([0, ...array_map(intval(...), array_filter([...$numbers], ctype_digit(...)))]);
 
+        $pipes = Pipe::query()->where('line_id', $line->id)->pluck('plain');
+
         return [
-            $highest(Pipe::query()->where('line_id', $line->id)->pluck('plain')),
+            $highest($pipes),
             $highest(Joint::query()->where('line_id', $line->id)->pluck('number')),
+            $highest($pipes->map(fn (string $plain): string => preg_replace('/^'.PlanPipes::BEND.'(?=\d+$)/', '', $plain) ?? '')
+                ->diff($pipes)),
         ];
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\Laying;
 
+use Diastoma\Core\Laying\PlacedBend;
 use Diastoma\Core\Laying\StockPipe;
 
 /** What a laying plan is asked to keep to. */
@@ -17,6 +18,7 @@ final readonly class Asked
      * @param  float|null  $barrelTolerance  m
      * @param  float  $offRight  the last pipe lies so far to the right of the line, m
      * @param  float  $offUp  and so far above it, m
+     * @param  list<array{at_m: float, bend_deg: float, leg_m: float}>  $bends  set into corners of the line
      */
     public function __construct(
         public array $stock,
@@ -29,6 +31,7 @@ final readonly class Asked
         public bool $phaseCuts,
         public float $offRight,
         public float $offUp,
+        public array $bends,
     ) {
     }
 
@@ -39,6 +42,12 @@ final readonly class Asked
             fn (array $row): StockPipe => new StockPipe($row['length_m'], $row['count'] === null ? null : (float) $row['count']),
             $this->stock,
         );
+    }
+
+    /** @return list<PlacedBend> */
+    public function bends(): array
+    {
+        return array_map(fn (array $row): PlacedBend => new PlacedBend($row['at_m'], $row['bend_deg'], $row['leg_m']), $this->bends);
     }
 
     /** @return array<string, mixed> as it is kept and sent */
@@ -55,6 +64,7 @@ final readonly class Asked
             'allow_phase_cuts' => $this->phaseCuts,
             'off_right_m' => $this->offRight,
             'off_up_m' => $this->offUp,
+            'bends' => $this->bends,
         ];
     }
 }

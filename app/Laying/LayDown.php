@@ -21,6 +21,8 @@ use Illuminate\Support\Str;
 /**
  * Lays a plan down: the joints and pipes that nobody has begun go, those of the plan come, each joint with what the plan asks of it.
  * Recorded with who, why and what stood before, as a seal in the chain of the line.
+ *
+ * @phpstan-import-type Row from LayingFiles
  */
 final readonly class LayDown
 {
@@ -44,7 +46,7 @@ final readonly class LayDown
             if (! $outcome['feasible']) {
                 throw Refused::field('stock', Say::text('refused.cannotBeLaid'));
             }
-            /** @var list<array<string, mixed>> $rows */
+            /** @var list<Row> $rows */
             $rows = $outcome['rows'];
             $before = LayingPlan::lastOf($locked);
             ($this->replan)($locked, $face, self::pipes($rows, $asked));
@@ -59,7 +61,7 @@ final readonly class LayDown
                         'key' => 'laying_plan', 'before' => $before === null ? null : ChangesOfLine::hashOf($before->rows),
                         'after' => ChangesOfLine::hashOf($rows),
                     ],
-                    ['key' => 'pipes_planned', 'before' => $face->planned->count(), 'after' => \count($rows)],
+                    ['key' => 'pipes_planned', 'before' => $face->planned->count(), 'after' => LayingFiles::pipesIn($rows)],
                 ]],
             ]);
 
@@ -68,20 +70,25 @@ final readonly class LayDown
     }
 
     /**
-     * @param  list<array<string, mixed>>  $rows
+     * @param  list<Row>  $rows
      * @return list<PlannedPipe>
      */
     private static function pipes(array $rows, Asked $asked): array
     {
         return array_map(fn (array $row): PlannedPipe => new PlannedPipe(
             $row['from_m'],
-            $row['length_m'],
+            // Of a bend as much of the line as it takes: its joints lie on the line, its centre in the corner.
+            $row['bend'] === null ? $row['length_m'] : $row['to_m'] - $row['from_m'],
             $row['cut_from_m'],
             array_intersect_key($row, array_flip([
                 'angle_deg', 'turn_hour', 'turn_right_deg', 'turn_up_deg', 'gap_difference_m', 'grade_ratio',
             ])) + [
                 'limit_deg' => $asked->limit, 'use_deg' => $asked->limit * $asked->share, 'invert_m' => $row['from']['invert_m'],
                 'e_m' => $row['from']['e_m'], 'n_m' => $row['from']['n_m'],
+                'bend_deg' => $row['bend']['bend_deg'] ?? null, 'bend_hour' => $row['bend']['turn_hour'] ?? null,
+            ],
+            $row['bend'] === null ? null : [
+                'at_m' => $row['bend']['at_m'], 'bend_deg' => $row['bend']['bend_deg'], 'leg_m' => $row['bend']['leg_m'],
             ],
         ), $rows);
     }

@@ -8,11 +8,11 @@ use App\Support\Say;
 use Diastoma\Core\Laying\Alignment;
 use Diastoma\Core\Laying\Direction;
 use Diastoma\Core\Laying\GivenLine;
-use Diastoma\Core\Laying\LaidOut;
 use Diastoma\Core\Laying\LayingHelp;
 use Diastoma\Core\Laying\LayingHelps;
 use Diastoma\Core\Laying\LayingRules;
-use Diastoma\Core\Laying\LaySearch;
+use Diastoma\Core\Laying\LayRoute;
+use Diastoma\Core\Laying\SetBend;
 use Diastoma\Core\Laying\Spot;
 use Diastoma\Core\Laying\SurveyPoint;
 use Diastoma\Core\Refused;
@@ -42,13 +42,15 @@ final class LayOut
             throw Refused::field('from_m', Say::text('refused.tooLongToLayOut', ['most' => self::MOST_M / 1000]));
         }
         $rules = $this->rules($alignment, $face, $asked);
-        $outcome = (new LaySearch($alignment, $rules))->run();
+        $laid = (new LayRoute($alignment, $rules, $asked->bends()))->run();
+        $outcome = $laid->outcome();
         $isFeasible = $outcome->isFeasible();
 
         return [
             'from_m' => $face->from,
             'feasible' => $isFeasible,
             'piece_count' => $isFeasible ? \count($outcome->pieces) : null,
+            'bend_count' => $isFeasible ? $laid->bendCount() : null,
             'cut_count' => $isFeasible ? $outcome->cuts : null,
             'max_angle_deg' => $isFeasible ? $outcome->angle : null,
             'fewest_proved' => $outcome->isProved,
@@ -56,10 +58,10 @@ final class LayOut
             'fail_station_m' => $outcome->failsAt,
             'fail_angle_deg' => $outcome->failAngle,
             // Where it cannot be done: as far as it goes.
-            'rows' => (new LaidOut($alignment, $rules, $outcome->pieces, $isFeasible))->rows($asked->limit, self::diameter($line)),
+            'rows' => $laid->rows($asked->limit, self::diameter($line)),
             'helps' => array_map(
                 fn (LayingHelp $help): array => $help->toArray(),
-                (new LayingHelps($alignment, $rules, $asked->limit))->to($outcome),
+                (new LayingHelps($alignment, $rules, $asked->limit, $asked->bends(), self::diameter($line)))->to($outcome),
             ),
         ];
     }
@@ -129,9 +131,13 @@ final class LayOut
         );
     }
 
-    /** Of the last pipe that lies: from its joint to where it ends. */
+    /** Of the last pipe that lies, from its joint to where it ends; of a bend, of its second leg. */
     private function lastDirection(Alignment $alignment, Face $face, Spot $begins): Direction
     {
+        $bend = $face->pipe?->bend();
+        if ($bend !== null) {
+            return SetBend::in($alignment, $bend)->leaves;
+        }
         $joint = $alignment->spotAt(min($face->joint->chainage_m ?? $begins->chainage, $begins->chainage - self::BACK_M));
 
         return Direction::fromSpot($joint, $begins, $joint->distance($begins));

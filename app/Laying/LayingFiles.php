@@ -11,10 +11,13 @@ use Diastoma\Core\Laying\LandXml\LandXmlText;
  * A laying plan in open formats, metres and degrees: a table, a map, an alignment.
  *
  * @phpstan-type Place array{e_m: float, n_m: float, invert_m: float}
+ * @phpstan-type Bend array{
+ *     bend_deg: float, at_m: float, leg_m: float, turn_hour: float|null, leaves_azimuth_deg: float, leaves_grade_ratio: float
+ * }
  * @phpstan-type Row array{
- *     pipe: int, length_m: float, cut_from_m: float|null, from_m: float, to_m: float, from: Place, to: Place, azimuth_deg: float,
+ *     pipe: int|null, length_m: float, cut_from_m: float|null, from_m: float, to_m: float, from: Place, to: Place, azimuth_deg: float,
  *     grade_ratio: float, angle_deg: float|null, angle_share: float|null, turn_hour: float|null, turn_right_deg: float|null,
- *     turn_up_deg: float|null, gap_difference_m: float|null, off_line_m: float
+ *     turn_up_deg: float|null, gap_difference_m: float|null, off_line_m: float, bend: Bend|null
  * }
  */
 final class LayingFiles
@@ -33,7 +36,7 @@ final class LayingFiles
         $painted = PaintedNumbers::of($line);
         $out = fopen('php://temp', 'w+') ?: throw new \RuntimeException('No room for a table');
         $ends = fn (string $end): array => array_map(fn (string $key): string => "{$end}_{$key}", self::ENDS);
-        fputcsv($out, ['pipe', ...self::COLUMNS, ...$ends('from'), ...$ends('to')], escape: '');
+        fputcsv($out, ['pipe', ...self::COLUMNS, ...$ends('from'), ...$ends('to'), 'bend_deg', 'bend_hour'], escape: '');
         foreach (self::rows($plan) as $row) {
             fputcsv($out, [$painted->at($row['from_m']), ...array_map(
                 fn (int|float|null $value): string => $value === null ? '' : (string) round($value, self::DIGITS),
@@ -41,6 +44,8 @@ final class LayingFiles
                     ...array_map(fn (string $key) => $row[$key], self::COLUMNS),
                     ...array_map(fn (string $key) => $row['from'][$key], self::ENDS),
                     ...array_map(fn (string $key) => $row['to'][$key], self::ENDS),
+                    $row['bend']['bend_deg'] ?? null,
+                    $row['bend']['turn_hour'] ?? null,
                 ],
             )], escape: '');
         }
@@ -57,7 +62,7 @@ final class LayingFiles
             $features[] = [
                 'type' => 'Feature',
                 'geometry' => ['type' => 'LineString', 'coordinates' => [self::coordinates($row['from']), self::coordinates($row['to'])]],
-                'properties' => ['kind' => 'pipe', 'pipe' => $painted->at($row['from_m'])]
+                'properties' => ['kind' => $row['bend'] === null ? 'pipe' : 'bend', 'pipe' => $painted->at($row['from_m'])]
                     + array_diff_key($row, ['from' => true, 'to' => true]),
             ];
         }
@@ -91,7 +96,15 @@ final class LayingFiles
     /** @return non-empty-list<Row> */
     public static function rows(LayingPlan $plan): array
     {
-        /** @var non-empty-list<Row> */
-        return $plan->rows;
+        /** @var non-empty-list<Row> those of an older plan know no bends */
+        $rows = array_map(fn (array $row): array => $row + ['bend' => null], $plan->rows);
+
+        return $rows;
+    }
+
+    /** @param  list<Row>  $rows */
+    public static function pipesIn(array $rows): int
+    {
+        return \count(array_filter($rows, fn (array $row): bool => $row['bend'] === null));
     }
 }

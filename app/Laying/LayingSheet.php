@@ -15,6 +15,7 @@ use Diastoma\Core\Units\UnitSystem;
  * how the joint before it is turned.
  *
  * @phpstan-import-type Row from LayingFiles
+ * @phpstan-import-type Bend from LayingFiles
  */
 final readonly class LayingSheet
 {
@@ -45,7 +46,7 @@ final readonly class LayingSheet
             'parts' => ['laying'],
             'about' => array_filter([
                 Say::text('pack.laying.from', [
-                    'from' => $words->figure('from_m', $plan->from_m), 'pipes' => \count($rows),
+                    'from' => $words->figure('from_m', $plan->from_m), 'pipes' => LayingFiles::pipesIn($rows),
                     'cuts' => \count(array_filter($rows, fn (array $row) => $row['cut_from_m'] !== null)),
                 ]),
                 Say::text('pack.laying.angles', [
@@ -53,6 +54,7 @@ final readonly class LayingSheet
                     'limit' => self::degrees((float) $asked['max_joint_angle_deg']),
                     'share' => round(100 * (float) $asked['working_share']),
                 ]),
+                LayingFiles::pipesIn($rows) < \count($rows) ? Say::text('pack.laying.bends') : '',
             ]),
             'rows' => array_map(fn (array $row): array => $this->row($row, $words, $units, $numbers), $rows),
         ])->render());
@@ -70,7 +72,7 @@ final readonly class LayingSheet
 
         return [
             'pipe' => $numbers->at($row['from_m']),
-            'length' => $fine('length_m', $row['length_m']),
+            'length' => $row['bend'] === null ? $fine('length_m', $row['length_m']) : self::bend($row['bend']),
             'cut' => $row['cut_from_m'] === null
                 ? ''
                 : Say::text('pack.laying.cut', ['from' => $words->figure('length_m', $row['cut_from_m'])]),
@@ -86,6 +88,14 @@ final readonly class LayingSheet
                 'clock' => self::clock(fmod((float) $row['turn_hour'] + 6, 12)),
             ]),
         ];
+    }
+
+    /** @param  Bend  $bend */
+    private static function bend(array $bend): string
+    {
+        $given = ['bend' => (float) $bend['bend_deg'].'°', 'clock' => self::clock((float) $bend['turn_hour'])];
+
+        return Say::text($bend['turn_hour'] === null ? 'pack.laying.bend' : 'pack.laying.bendTo', $given);
     }
 
     private static function degrees(float $angle): string

@@ -10,8 +10,14 @@ final readonly class PlannedPipe
      * @param  float  $length  m
      * @param  float|null  $cutFrom  length of the pipe that it is cut from, m; null: it is laid whole
      * @param  array<string, float|null>|null  $joint  angle, hour, level and place of the joint there; null: the plan asks nothing of it
+     * @param  array{at_m: float, bend_deg: float, leg_m: float}|null  $bend  it is no pipe but a bend
      */
-    public function __construct(public float $from, public float $length, public ?float $cutFrom = null, public ?array $joint = null)
-    {
+    public function __construct(
+        public float $from,
+        public float $length,
+        public ?float $cutFrom = null,
+        public ?array $joint = null,
+        public ?array $bend = null,
+    ) {
     }
 }

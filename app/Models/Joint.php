@@ -100,7 +100,12 @@ class Joint extends Subject
     {
         $pipes = $this->pipes ?? ['a' => 'laid', 'b' => 'new'];
 
-        return ['a' => "pipe {$pipes['a']}", 'b' => "pipe {$pipes['b']}"];
+        return ['a' => $this->sideOf('a', $pipes['a']), 'b' => $this->sideOf('b', $pipes['b'])];
+    }
+
+    private function sideOf(string $side, string $number): string
+    {
+        return $this->pipeOf($side)?->bend === null ? "pipe {$number}" : "bend {$number}";
     }
 
     public function context(): array

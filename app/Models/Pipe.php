@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use Diastoma\Core\Laying\PlacedBend;
 use Diastoma\Core\Pipe\PipeNumber;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
@@ -19,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property array<string, mixed> $size material, series, size, dn_mm, od_mm, sdr, wall_mm and what the material brings along
  * @property float|null $length_m
  * @property float|null $cut_from_m by the laying plan: length of the pipe that it is to be cut from
+ * @property array{at_m: float, bend_deg: float, leg_m: float}|null $bend it is no pipe but a bend, set into that corner of the line
  * @property string|null $source where it is from
  * @property string|null $delivery_id the delivery with which it came
  * @property string $state to-hand, laid or rejected
@@ -40,7 +42,7 @@ class Pipe extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['size' => 'array', 'length_m' => 'float', 'cut_from_m' => 'float'];
+    protected $casts = ['size' => 'array', 'bend' => 'array', 'length_m' => 'float', 'cut_from_m' => 'float'];
 
     /** @return BelongsTo<Line, $this> */
     public function line(): BelongsTo
@@ -74,6 +76,12 @@ class Pipe extends Model
         $pipe = self::query()->createOrFirst($its, ['number' => trim($number), 'size' => $line->pipe, 'user_id' => $by]);
 
         return $pipe->wasRecentlyCreated ? $pipe : self::query()->sharedLock()->findOrFail($pipe->id);
+    }
+
+    /** Null: it is a pipe. */
+    public function bend(): ?PlacedBend
+    {
+        return $this->bend === null ? null : new PlacedBend($this->bend['at_m'], $this->bend['bend_deg'], $this->bend['leg_m']);
     }
 
     /** What is known of it where a joint is judged. @return array<string, mixed> */

@@ -552,8 +552,9 @@ final class Demo
     private function laidOutLine(Project $project): void
     {
         $line = $this->exampleLine($project, 'iron-push-on', [], ['name' => 'Sallow Bank main', 'centre_line' => self::roundTheBank()]);
-        $stock = [['length_m' => 6.0, 'count' => 26], ['length_m' => 5.5, 'count' => 8]];
-        $asked = new Asked($stock, 3.5, null, 0.9, 1.0, 0.005, null, false, 0.0, 0.0);
+        $stock = [['length_m' => 6.0, 'count' => 31], ['length_m' => 5.5, 'count' => 8]];
+        $bends = [['at_m' => 192.0, 'bend_deg' => 22.5, 'leg_m' => 0.19]];
+        $asked = new Asked($stock, 3.5, null, 0.9, 1.0, 0.005, null, false, 0.0, 0.0, $bends);
         ($this->layDown)($line, $this->people['engineer'], Role::Engineer, $asked, 0.0, 'pipes as they were delivered');
         foreach ($line->joints()->limit(3)->get() as $i => $joint) {
             $begun = $this->now->modify('-1 day')->setTime(9, 0)->modify('+'.(45 * $i).' minutes');
@@ -561,16 +562,17 @@ final class Demo
         }
     }
 
-    /** @return non-empty-list<array{float, float, float, float}> straights and two arcs, a dip under a culvert; points 3 m apart */
+    /** @return non-empty-list<array{float, float, float, float}> straights, two arcs, a dip under a culvert, a corner; 3 m apart */
     private static function roundTheBank(): array
     {
-        $radii = [[33, null], [93, 140.0], [111, null], [171, -118.0], [192, null]];
+        $radii = [[33, null], [93, 140.0], [111, null], [171, -118.0], [222, null]];
         [$east, $north, $bearing] = [4302.0, 1450.0, deg2rad(72)];
         $points = [];
-        for ($at = 0; $at <= 192; $at += 3) {
+        for ($at = 0; $at <= 222; $at += 3) {
             $dip = max(0.0, 1 - (($at - 130) / 28) ** 2);
             $points[] = [(float) $at, round($east, 4), round($north, 4), round(96.2 + 0.004 * $at - 0.55 * $dip ** 2, 4)];
             $radius = array_values(array_filter($radii, fn (array $row): bool => $at < $row[0]))[0][1] ?? null;
+            $bearing += $at === 192 ? deg2rad(24) : 0.0;
             $turn = $radius === null ? 0.0 : 3 / $radius;
             $bearing += $turn / 2;
             [$east, $north] = [$east + 3 * sin($bearing), $north + 3 * cos($bearing)];

@@ -105,6 +105,10 @@ return [
         'alignment' => 'laying plan: joints of the pipes',
         'angles' => 'A joint turns by :most at most; up to :limit is allowed, of which :share % are used.',
         'begins' => 'Begins at',
+        'bend' => ':bend bend',
+        'bendTo' => ':bend bend, turned to :clock',
+        'bends' => 'Bends push outwards under pressure: thrust block or locked joints before the test, as local code and the '
+            .'licensed engineer say.',
         'caution' => 'Straight first, then turned; read the gaps again. Trench and lifting: local code and licensed supervisor decide.',
         'cut' => 'cut from :from',
         'from' => 'From :from on: :pipes pipes, :cuts of them cut.',

@@ -9,11 +9,20 @@ const SIZES = [
   { width: 1280, height: 800 },
 ]
 
-/** A main of ductile iron on a curve of 100 m radius: a pipe of 6 m turns each joint by 3.44°, and 3.5° are allowed. */
-async function bentLine(people: People): Promise<MadeLine> {
+/** 60 m north, then 40 m that turn by 24° to the right. */
+const CORNER = [
+  [0, 0, 0, 20],
+  [60, 0, 60, 20],
+  [100, 40 * Math.sin((24 * Math.PI) / 180), 60 + 40 * Math.cos((24 * Math.PI) / 180), 20],
+]
+
+/** A main of ductile iron on a curve of 100 m radius, where a pipe of 6 m turns each joint by 3.44° and 3.5° are allowed; or in a corner. */
+async function bentLine(people: People, corner = false): Promise<MadeLine> {
   const known = await keyed(people.engineer)
   const me = await people.engineer.get<{ projects: { id: number }[] }>('me')
-  const points = Array.from({ length: 61 }, (_, i) => [i, 100 * (1 - Math.cos(i / 100)), 100 * Math.sin(i / 100), 20 + 0.004 * i])
+  const points = corner
+    ? [...CORNER]
+    : Array.from({ length: 61 }, (_, i) => [i, 100 * (1 - Math.cos(i / 100)), 100 * Math.sin(i / 100), 20 + 0.004 * i])
   return people.engineer.post<MadeLine>('lines', {
     project_id: me.projects[0]!.id,
     name: 'Hollin Bend',
@@ -89,6 +98,39 @@ for (const size of SIZES) {
     ).toBeVisible()
     await joiner.goto(`/lines/${line.id}/laying`)
     await expect(joiner.getByText('An engineer lays it down for the crew.')).toBeVisible()
+  })
+}
+
+for (const size of SIZES) {
+  test(`a corner gets the bend that is offered, and the joiner is told how it is turned, ${size.width} wide`, async ({ browser }) => {
+    const people = await crew(browser)
+    const line = await bentLine(people, true)
+    const page = people.pages['engineer']!
+    await page.setViewportSize(size)
+    await page.goto(`/lines/${line.id}/laying`)
+    await expect(page.getByText(/^Bad: the joint at .* would turn by/)).toBeVisible()
+    await page.getByRole('button', { name: /^Bend of 22\.5° at 60\.00 m/ }).click()
+    await expect(page.getByText('Good: 17 pipes and 1 bend, 2 cut. The joints turn by 0.75° at most, of 3.15°.')).toBeVisible()
+    await expect(page.getByText('it wants a thrust block or locked joints before the test', { exact: false })).toBeVisible()
+    // What the maker's sheet says takes the place of what was taken for it; what cannot be is said beside the bends.
+    const leg = page.getByLabel(/^Centre to joint: Bend of 22\.5° at 60\.00 m, mm$/)
+    await expect(leg).toHaveValue('220')
+    await leg.fill('190')
+    await leg.press('Enter')
+    await page.getByLabel('Corner at, m').fill('30')
+    await page.getByRole('button', { name: 'Set bend' }).click()
+    await expect(page.getByText('where the line has no corner', { exact: false })).toBeVisible()
+    await page.getByRole('button', { name: 'Leave out: Bend of 45° at 30.00 m' }).click()
+    await expect(page.getByText('Good: 17 pipes and 1 bend', { exact: false })).toBeVisible()
+    await page.getByRole('button', { name: 'Lay it down' }).click()
+    await page.getByLabel('Why so').fill('the corner of the drawing')
+    await page.getByRole('button', { name: 'Lay it down now' }).click()
+    await expect(page.getByText(/laid down by Tamsin Orrel, .*: the corner of the drawing/)).toBeVisible()
+    const { joints } = await people.joiner.get<MadeLine>(`lines/${line.id}`)
+    const joiner = people.pages['joiner']!
+    await joiner.setViewportSize(size)
+    await joiner.goto(`/joints/${joints[9]!.id}`)
+    await expect(joiner.getByText('By the plan: 22.5° bend, turned to 3:00 · 0.75° towards 3:00', { exact: false })).toBeVisible()
   })
 }
 

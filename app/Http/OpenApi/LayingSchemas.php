@@ -53,6 +53,34 @@ use OpenApi\Attributes as OA;
             nullable: true,
         ),
         new OA\Property(property: 'off_up_m', type: 'number', nullable: true),
+        new OA\Property(property: 'bends', type: 'array', items: new OA\Items(ref: '#/components/schemas/BendRow')),
+    ],
+)]
+#[OA\Schema(
+    schema: 'BendRow',
+    description: 'A bend that is set into a corner of the line',
+    required: [
+        'at_m', 'bend_deg', 'leg_m',
+    ],
+    properties: [
+        new OA\Property(property: 'at_m', description: 'chainage of the corner', type: 'number'),
+        new OA\Property(property: 'bend_deg', type: 'number'),
+        new OA\Property(property: 'leg_m', description: 'from its centre to the joint at either end', type: 'number'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'LaidBend',
+    description: 'What a bend of a plan is, and how it is turned',
+    required: [
+        'bend_deg', 'at_m', 'leg_m', 'turn_hour', 'leaves_azimuth_deg', 'leaves_grade_ratio',
+    ],
+    properties: [
+        new OA\Property(property: 'bend_deg', type: 'number'),
+        new OA\Property(property: 'at_m', type: 'number'),
+        new OA\Property(property: 'leg_m', type: 'number'),
+        new OA\Property(property: 'turn_hour', description: 'on the clock, along the line', type: 'number', nullable: true),
+        new OA\Property(property: 'leaves_azimuth_deg', type: 'number'),
+        new OA\Property(property: 'leaves_grade_ratio', type: 'number'),
     ],
 )]
 #[OA\Schema(
@@ -60,10 +88,10 @@ use OpenApi\Attributes as OA;
     description: 'A pipe in its place',
     required: [
         'pipe', 'length_m', 'cut_from_m', 'from_m', 'to_m', 'from', 'to', 'azimuth_deg', 'grade_ratio', 'angle_deg',
-        'angle_share', 'turn_hour', 'turn_right_deg', 'turn_up_deg', 'gap_difference_m', 'off_line_m',
+        'angle_share', 'turn_hour', 'turn_right_deg', 'turn_up_deg', 'gap_difference_m', 'off_line_m', 'bend',
     ],
     properties: [
-        new OA\Property(property: 'pipe', type: 'integer'),
+        new OA\Property(property: 'pipe', description: 'null: a bend', type: 'integer', nullable: true),
         new OA\Property(property: 'length_m', type: 'number'),
         new OA\Property(property: 'cut_from_m', type: 'number', nullable: true),
         new OA\Property(property: 'from_m', type: 'number'),
@@ -79,6 +107,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'turn_up_deg', type: 'number', nullable: true),
         new OA\Property(property: 'gap_difference_m', type: 'number', nullable: true),
         new OA\Property(property: 'off_line_m', type: 'number'),
+        new OA\Property(property: 'bend', ref: '#/components/schemas/LaidBend', nullable: true),
     ],
 )]
 #[OA\Schema(
@@ -106,6 +135,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'count', type: 'integer'),
         new OA\Property(property: 'bend_deg', type: 'number'),
         new OA\Property(property: 'at_m', type: 'number'),
+        new OA\Property(property: 'leg_m', type: 'number'),
         new OA\Property(property: 'residual_deg', type: 'number'),
         new OA\Property(property: 'radius_m', type: 'number'),
         new OA\Property(property: 'moves_m', type: 'number'),
@@ -116,14 +146,15 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(
     schema: 'LayingOutcome',
     required: [
-        'from_m', 'feasible', 'piece_count', 'cut_count', 'max_angle_deg', 'fewest_proved', 'fail_reason', 'fail_station_m',
+        'from_m', 'feasible', 'piece_count', 'bend_count', 'cut_count', 'max_angle_deg', 'fewest_proved', 'fail_reason', 'fail_station_m',
         'fail_angle_deg',
         'rows', 'helps',
     ],
     properties: [
         new OA\Property(property: 'from_m', type: 'number'),
         new OA\Property(property: 'feasible', type: 'boolean'),
-        new OA\Property(property: 'piece_count', type: 'integer', nullable: true),
+        new OA\Property(property: 'piece_count', description: 'pipes', type: 'integer', nullable: true),
+        new OA\Property(property: 'bend_count', type: 'integer', nullable: true),
         new OA\Property(property: 'cut_count', type: 'integer', nullable: true),
         new OA\Property(property: 'max_angle_deg', type: 'number', nullable: true),
         new OA\Property(property: 'fewest_proved', type: 'boolean'),

@@ -24,6 +24,10 @@ class LayingAsked extends MemberRequest
             'allow_phase_cuts' => 'nullable|boolean',
             'off_right_m' => 'nullable|numeric|between:-5,5',
             'off_up_m' => 'nullable|numeric|between:-5,5',
+            'bends' => 'nullable|array|max:200',
+            'bends.*.at_m' => 'required|numeric',
+            'bends.*.bend_deg' => 'required|numeric|gt:0|max:90',
+            'bends.*.leg_m' => 'required|numeric|between:0.02,5',
         ];
     }
 
@@ -31,6 +35,8 @@ class LayingAsked extends MemberRequest
     {
         /** @var non-empty-list<array{length_m: int|float|string, count?: int|string|null}> $stock */
         $stock = array_values((array) $this->validated('stock'));
+        /** @var list<array{at_m: int|float|string, bend_deg: int|float|string, leg_m: int|float|string}> $bends */
+        $bends = array_values((array) $this->validated('bends'));
 
         return new Asked(
             array_map(fn (array $row): array => [
@@ -45,6 +51,9 @@ class LayingAsked extends MemberRequest
             $this->boolean('allow_phase_cuts'),
             $this->float('off_right_m'),
             $this->float('off_up_m'),
+            array_map(fn (array $row): array => [
+                'at_m' => (float) $row['at_m'], 'bend_deg' => (float) $row['bend_deg'], 'leg_m' => (float) $row['leg_m'],
+            ], $bends),
         );
     }
 }

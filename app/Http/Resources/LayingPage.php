@@ -3,6 +3,7 @@
 namespace App\Http\Resources;
 
 use App\Laying\Face;
+use App\Laying\LayingFiles;
 use App\Laying\LayOut;
 use App\Laying\PipesToHand;
 use App\Models\LayingPlan;
@@ -35,6 +36,9 @@ final class LayingPage
             if ($row['to_m'] > $face->from + self::SAME_M) {
                 break;
             }
+            if (isset($row['bend'])) {
+                continue;
+            }
             foreach ($stock as $i => $pipe) {
                 if ($pipe['count'] !== null && abs($pipe['length_m'] - ($row['cut_from_m'] ?? $row['length_m'])) < self::SAME_M) {
                     $stock[$i]['count'] = max(0, $pipe['count'] - 1);
@@ -42,7 +46,9 @@ final class LayingPage
             }
         }
 
-        return ['stock' => $stock, 'off_right_m' => 0.0, 'off_up_m' => 0.0] + $asked;
+        $bends = array_values(array_filter($asked['bends'] ?? [], fn (array $bend): bool => $bend['at_m'] > $face->from));
+
+        return ['stock' => $stock, 'bends' => $bends, 'off_right_m' => 0.0, 'off_up_m' => 0.0] + $asked;
     }
 
     /** @return array<string, mixed> */
@@ -72,10 +78,11 @@ final class LayingPage
                 'allow_phase_cuts' => false,
                 'off_right_m' => 0.0,
                 'off_up_m' => 0.0,
+                'bends' => [],
             ],
             'plan' => $plan === null ? null : [
                 'at' => $plan->made_at->toIso8601ZuluString(), 'by' => $plan->user->name, 'reason' => $plan->reason,
-                'from_m' => $plan->from_m, 'rows' => $plan->rows,
+                'from_m' => $plan->from_m, 'rows' => LayingFiles::rows($plan),
             ],
         ];
     }

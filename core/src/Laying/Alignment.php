@@ -122,6 +122,14 @@ final class Alignment
         return $this->parts[$part]->spot($part, max($this->from(), min($this->to(), $chainage)));
     }
 
+    /** @return array{e_m: float, n_m: float, invert_m: float} a place as the survey has it */
+    public function surveyed(Spot $spot): array
+    {
+        [$east, $north, $level] = $this->origin;
+
+        return ['e_m' => $east + $spot->east, 'n_m' => $north + $spot->north, 'invert_m' => $level + $spot->level];
+    }
+
     /** Which way the line points there: that of the part which begins there, at a corner. */
     public function directionAt(float $chainage): Direction
     {
@@ -157,16 +165,44 @@ final class Alignment
         return $found;
     }
 
-    /** @return array{self, self} the line to a corner, and on from it */
-    public function splitAt(float $chainage): array
+    /** The part of it from one chainage to another, m; its places are counted anew. */
+    public function within(float $from, float $to): self
     {
-        $before = array_values(array_filter($this->parts, fn (AlignmentPart $part): bool => $part->from < $chainage - 1e-9));
-        $after = array_values(array_filter($this->parts, fn (AlignmentPart $part): bool => $part->from >= $chainage - 1e-9));
-        if ($before === [] || $after === []) {
-            throw new \LogicException('Split at an end of the line');
+        $parts = [];
+        foreach ($this->parts as $part) {
+            [$begins, $ends] = [max($part->from, $from), min($part->to, $to)];
+            if ($ends > $begins) {
+                $parts[] = $part->within($begins, $ends);
+            }
         }
 
-        return [new self($before, $this->origin), new self($after, $this->origin)];
+        return $parts === []
+            ? throw new \LogicException("Nothing of the line lies between {$from} and {$to}")
+            : new self($parts, $this->origin);
+    }
+
+    /** How far it runs straight to where a part of it ends. */
+    public function straightBefore(float $chainage): StraightRun
+    {
+        return $this->straight($this->partAt($chainage) - 1, fn (AlignmentPart $part): float => $part->to);
+    }
+
+    /** How far it runs straight on from where a part of it begins. */
+    public function straightAfter(float $chainage): StraightRun
+    {
+        return $this->straight($this->partAt($chainage), fn (AlignmentPart $part): float => $part->from);
+    }
+
+    /** @param  \Closure(AlignmentPart): float  $at */
+    private function straight(int $part, \Closure $at): StraightRun
+    {
+        $part = $this->parts[$part] ?? throw new \LogicException('Before the beginning of the line');
+
+        return new StraightRun(
+            $part->isStraight ? $part->trueLength() : 0.0,
+            $part->planShare,
+            Direction::along($part->slope($at($part))),
+        );
     }
 
     /**

@@ -72,6 +72,15 @@ final readonly class AlignmentPart
         return [$this->scale * sin($bearing), $this->scale * cos($bearing), $this->scale * ($this->grade + $this->bend * $run)];
     }
 
+    /** The part of it from one of its chainages to another, m. */
+    public function within(float $from, float $to): self
+    {
+        $run = ($from - $this->from) * $this->scale;
+        [$bearing, $grade] = [$this->bearing + $this->curvature * $run, $this->grade + $this->bend * $run];
+
+        return new self($from, $to, ...$this->at($from), ...[$bearing, $this->curvature, $grade, $this->bend, $this->scale]);
+    }
+
     /** @return array{float, float} bearing in radians and grade where it ends */
     public function leaves(): array
     {

@@ -67,6 +67,19 @@ final readonly class Direction
         ));
     }
 
+    /** Turned by so many degrees in the plane of the two, towards the other one. */
+    public function turned(self $towards, float $degrees): self
+    {
+        $angle = deg2rad($this->angleTo($towards));
+        [$own, $others] = [sin($angle - deg2rad($degrees)) / sin($angle), sin(deg2rad($degrees)) / sin($angle)];
+
+        return new self(
+            $own * $this->east + $others * $towards->east,
+            $own * $this->north + $others * $towards->north,
+            $own * $this->up + $others * $towards->up,
+        );
+    }
+
     /** @return float degrees clockwise from north, in [0, 360) */
     public function azimuth(): float
     {

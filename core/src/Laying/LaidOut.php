@@ -22,7 +22,8 @@ final readonly class LaidOut
     /**
      * @param  float  $limit  largest angle of a joint, degrees
      * @param  float|null  $od  m, for what the gap differs across the joint
-     * @return list<array<string, mixed>> each pipe with both its ends, and the joint at its beginning
+     * @return list<array{azimuth_deg: float, grade_ratio: float, ...<string, mixed>}> each pipe with both its ends, and the joint at
+     *     its beginning
      */
     public function rows(float $limit, ?float $od): array
     {
@@ -42,8 +43,8 @@ final readonly class LaidOut
                 'cut_from_m' => $piece->isCut() ? $piece->stock : null,
                 'from_m' => $here->chainage,
                 'to_m' => $next->chainage,
-                'from' => $this->place($here),
-                'to' => $this->place($next),
+                'from' => $this->line->surveyed($here),
+                'to' => $this->line->surveyed($next),
                 'azimuth_deg' => $direction->azimuth(),
                 'grade_ratio' => $direction->grade(),
                 'angle_deg' => $angle,
@@ -58,13 +59,5 @@ final readonly class LaidOut
         }
 
         return $rows;
-    }
-
-    /** @return array{e_m: float, n_m: float, invert_m: float} */
-    private function place(Spot $spot): array
-    {
-        [$east, $north, $level] = $this->line->origin;
-
-        return ['e_m' => $east + $spot->east, 'n_m' => $north + $spot->north, 'invert_m' => $level + $spot->level];
     }
 }

@@ -18,14 +18,23 @@ final readonly class LayingHelps
     /** Stock bends, degrees. */
     private const BENDS = [11.25, 22.5, 45.0, 90.0];
 
-    /** What turns by less than this is no corner, degrees. */
-    private const CORNER_DEG = 0.5;
+    /** What a bend is taken to reach from its centre until somebody says it, in its own diameters, and at least, m. */
+    private const LEG_OF_OD = 1.0;
+
+    private const LEAST_LEG_M = 0.2;
 
     /**
      * @param  float  $limit  largest angle of a joint, degrees, of which the rules use a share
+     * @param  list<PlacedBend>  $bends  that are set already
+     * @param  float|null  $od  m
      */
-    public function __construct(private Alignment $line, private LayingRules $rules, private float $limit)
-    {
+    public function __construct(
+        private Alignment $line,
+        private LayingRules $rules,
+        private float $limit,
+        private array $bends = [],
+        private ?float $od = null,
+    ) {
     }
 
     /** @return list<LayingHelp> those that are enough first, of them the one with the fewest pieces */
@@ -81,11 +90,11 @@ final readonly class LayingHelps
         return $this->rules->phaseCuts ? null : $this->tried('cuts-within', $this->rules->with(phaseCuts: true), []);
     }
 
-    /** A fitting in a corner: the line is laid to it and on from it, and its joints take the rest of the angle. */
+    /** A bend in a corner: the line is laid to it and on from it, and its two joints share the rest of the angle. */
     private function bend(float $chainage): ?LayingHelp
     {
         [$at, $turn] = $this->line->sharpestCorner($chainage - 1e-6, $chainage + $this->rules->longest() + $this->rules->allowance);
-        if ($turn < self::CORNER_DEG || $at <= $this->line->from() || $at >= $this->line->to()) {
+        if ($turn < SetBend::CORNER_DEG || $at <= $this->line->from() || $at >= $this->line->to()) {
             return null;
         }
         $bend = array_reduce(
@@ -93,23 +102,10 @@ final readonly class LayingHelps
             fn (float $best, float $bend): float => abs($turn - $bend) < abs($turn - $best) ? $bend : $best,
             self::BENDS[0],
         );
-        [$to, $on] = $this->line->splitAt($at);
-        $before = (new LaySearch($to, $this->rules->atFitting(isBefore: true)))->likely();
-        $after = (new LaySearch($on, $this->rules->atFitting(isBefore: false)))->likely();
-        $rest = abs($turn - $bend);
-        $figures = ['bend_deg' => $bend, 'at_m' => $at, 'residual_deg' => $rest];
-        if (! $before->isFeasible() || ! $after->isFeasible() || ! $this->rules->allowsAngle($rest)) {
-            return new LayingHelp('bend', false, $figures);
-        }
+        $leg = max(self::LEAST_LEG_M, round(self::LEG_OF_OD * (float) $this->od, 2));
+        $figures = ['bend_deg' => $bend, 'at_m' => $at, 'leg_m' => $leg, 'residual_deg' => abs($turn - $bend)];
 
-        return new LayingHelp(
-            'bend',
-            true,
-            $figures,
-            \count($before->pieces) + \count($after->pieces),
-            $before->cuts + $after->cuts,
-            max($before->angle, $after->angle, $rest),
-        );
+        return $this->tried('bend', $this->rules, $figures, [...$this->bends, new PlacedBend($at, $bend, $leg)]);
     }
 
     /** The curve with the radius that the longest pipe needs: how far the line would move in its middle. */
@@ -153,13 +149,16 @@ final readonly class LayingHelps
         return $help->isEnough ? $help : null;
     }
 
-    /** @param  array<string, float|int|null>  $figures */
-    private function tried(string $kind, LayingRules $rules, array $figures): LayingHelp
+    /**
+     * @param  array<string, float|int|null>  $figures
+     * @param  list<PlacedBend>|null  $bends
+     */
+    private function tried(string $kind, LayingRules $rules, array $figures, ?array $bends = null): LayingHelp
     {
         try {
-            $plan = (new LaySearch($this->line, $rules))->likely();
+            $plan = (new LayRoute($this->line, $rules, $bends ?? $this->bends))->likely()->outcome();
         } catch (Refused) {
-            // So many pieces that nobody waits for the plan are no help.
+            // No room for it; or so many pieces that nobody waits for the plan: no help.
             return new LayingHelp($kind, false, $figures);
         }
         if (! $plan->isFeasible()) {

@@ -17,7 +17,8 @@ use Diastoma\Core\Units\Quantity;
 /**
  * Which length goes where, before the first pipe is lowered: every joint on the line, its true angle in space within the share of
  * the limit that is used, the fewest pieces, then the fewest cuts, then the smallest greatest angle, then the least waste. Cuts come
- * at the end: the last pipe, or the last two as equal halves.
+ * at the end: the last pipe, or the last two as equal halves. Bends that are set into corners divide the line: it is laid from one to
+ * the next, and the two joints of each share what its corner turns by more or less than the bend.
  */
 #[Calculates(
     'laying-plan',
@@ -36,6 +37,7 @@ final class LayingPlan
 {
     /**
      * @param  non-empty-list<StockPipe>  $stock
+     * @param  list<PlacedBend>  $bends
      * @return array<string, mixed> `rows`: the sheet that the crew carries, a pipe a row; `fail_…` null where it can be done
      */
     public function __invoke(
@@ -53,6 +55,7 @@ final class LayingPlan
         ?float $barrelTolerance = null,
         #[Flag('allow_phase_cuts')] bool $phaseCuts = false,
         #[Measure('od_m', Quantity::Length, above: 0, max: 5)] ?float $od = null,
+        #[Items('bends', PlacedBend::class, atLeast: 0, atMost: 200, about: 'set into corners of the line')] array $bends = [],
     ): array {
         self::refuse($stock, $leastPiece);
         $alignment = $line->alignment();
@@ -67,28 +70,30 @@ final class LayingPlan
             $barrelTolerance,
             $phaseCuts,
         );
-        $outcome = (new LaySearch($alignment, $rules))->run();
+        $laid = (new LayRoute($alignment, $rules, $bends))->run();
+        $outcome = $laid->outcome();
         $count = \count($outcome->pieces);
-        $last = $outcome->pieces[$count - 1] ?? null;
+        $last = $laid->last();
         $isFeasible = $outcome->isFeasible();
+        $joints = $count + $laid->bendCount() - 1 + ($start === null ? 0 : 1) + ($end === null ? 0 : 1);
 
         return [
             'feasible' => $isFeasible,
             'pieces' => $isFeasible ? array_map(fn (Piece $piece): float => $piece->length, $outcome->pieces) : [],
             'piece_count' => $isFeasible ? $count : null,
-            'joint_count' => $isFeasible ? $count - 1 + ($start === null ? 0 : 1) + ($end === null ? 0 : 1) : null,
+            'joint_count' => $isFeasible ? $joints : null,
             'cut_count' => $isFeasible ? $outcome->cuts : null,
             'max_angle_deg' => $isFeasible ? $outcome->angle : null,
             'closing_piece_m' => $isFeasible && $last !== null && $last->isCut() ? $last->length : null,
             'fewest_proved' => $outcome->isProved,
-            'rows' => $isFeasible ? (new LaidOut($alignment, $rules, $outcome->pieces))->rows($most, $od) : [],
+            'rows' => $isFeasible ? $laid->rows($most, $od) : [],
             'fail_reason' => $outcome->why,
             'fail_station_m' => $outcome->failsAt,
             'fail_angle_deg' => $outcome->failAngle,
             ...(new WhereItFails($alignment, $rules))->says($outcome->failsAt),
             'helps' => array_map(
                 fn (LayingHelp $help): array => $help->toArray(),
-                (new LayingHelps($alignment, $rules, $most))->to($outcome),
+                (new LayingHelps($alignment, $rules, $most, $bends, $od))->to($outcome),
             ),
         ];
     }

@@ -62,20 +62,24 @@ final readonly class LayingRules
         );
     }
 
-    /** To a fitting: what must be met at the end counts no more; from a fitting on: what lies before it counts no more. */
-    public function atFitting(bool $isBefore): self
+    /**
+     * The same for a part of the line, with what is left of the stock, and what must be met at either end of it.
+     *
+     * @param  non-empty-list<StockPipe>  $stock
+     */
+    public function ofPart(array $stock, ?Direction $start, ?Direction $end, ?Spot $from): self
     {
         return new self(
-            $this->stock,
+            $stock,
             $this->mostAngle,
             $this->leastPiece,
             $this->allowance,
             $this->closeTolerance,
-            $isBefore ? $this->start : null,
-            $isBefore ? null : $this->end,
+            $start,
+            $end,
             $this->barrelTolerance,
             $this->phaseCuts,
-            $isBefore ? $this->from : null,
+            $from,
         );
     }
 

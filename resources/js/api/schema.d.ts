@@ -1610,10 +1610,30 @@ export interface components {
             /** @description the last pipe lies to the right of the line by */
             off_right_m?: number | null;
             off_up_m?: number | null;
+            bends?: components["schemas"]["BendRow"][];
+        };
+        /** @description A bend that is set into a corner of the line */
+        BendRow: {
+            /** @description chainage of the corner */
+            at_m: number;
+            bend_deg: number;
+            /** @description from its centre to the joint at either end */
+            leg_m: number;
+        };
+        /** @description What a bend of a plan is, and how it is turned */
+        LaidBend: {
+            bend_deg: number;
+            at_m: number;
+            leg_m: number;
+            /** @description on the clock, along the line */
+            turn_hour: number | null;
+            leaves_azimuth_deg: number;
+            leaves_grade_ratio: number;
         };
         /** @description A pipe in its place */
         LaidRow: {
-            pipe: number;
+            /** @description null: a bend */
+            pipe: number | null;
             length_m: number;
             cut_from_m: number | null;
             from_m: number;
@@ -1631,6 +1651,7 @@ export interface components {
             turn_up_deg: number | null;
             gap_difference_m: number | null;
             off_line_m: number;
+            bend: components["schemas"]["LaidBend"] | null;
         };
         /** @description What would help where a line cannot be laid, and what it costs */
         LayingHelp: {
@@ -1645,6 +1666,7 @@ export interface components {
             count?: number;
             bend_deg?: number;
             at_m?: number;
+            leg_m?: number;
             residual_deg?: number;
             radius_m?: number;
             moves_m?: number;
@@ -1654,7 +1676,9 @@ export interface components {
         LayingOutcome: {
             from_m: number;
             feasible: boolean;
+            /** @description pipes */
             piece_count: number | null;
+            bend_count: number | null;
             cut_count: number | null;
             max_angle_deg: number | null;
             fewest_proved: boolean;
@@ -5209,6 +5233,15 @@ export interface components {
             /** @default false */
             allow_phase_cuts: boolean;
             od_m?: number;
+            bends?: ({
+                /** @description chainage of the corner */
+                at_m: number;
+                bend_deg: number;
+                /** @description from its centre to the joint at either end */
+                leg_m: number;
+            } & {
+                [key: string]: unknown;
+            })[];
         } & {
             [key: string]: unknown;
         };

@@ -2,7 +2,7 @@ import { Typography } from '@mui/material'
 import type { ReactElement } from 'react'
 import type { Subject } from '../api/client'
 import { say } from '../texts/say'
-import { turnWords } from '../ui/turn'
+import { bendWords, turnWords } from '../ui/turn'
 import { useShow } from '../ui/units'
 import { tight } from '../ui/Verdict'
 
@@ -12,7 +12,9 @@ export function ByThePlan({ joint }: { joint: Subject }): ReactElement | null {
   const { planned } = joint
   if (!planned || joint.place !== 'in-line') return null
   const grade = planned['grade_ratio'] ?? 0
+  const bend = planned['bend_deg'] ?? null
   const said = [
+    bend === null ? '' : bendWords({ bend_deg: bend, turn_hour: planned['bend_hour'] ?? null }),
     turnWords(
       {
         angle_deg: planned['angle_deg'] ?? null,

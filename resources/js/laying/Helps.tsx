@@ -3,7 +3,7 @@ import type { ReactElement } from 'react'
 import type { LayingHelp } from '../api/client'
 import { say } from '../texts/say'
 import { useShow } from '../ui/units'
-import { withLength, withMore, type Asked } from './asked'
+import { withBend, withLength, withMore, type Asked } from './asked'
 
 interface Props {
   helps: LayingHelp[]
@@ -46,7 +46,7 @@ export function Helps({ helps, asked, limit, onAsked }: Props): ReactElement | n
       cuts: help.cuts ?? 0,
       share: Math.round((100 * (help.max_angle_deg ?? 0)) / limit),
     })
-    return help.kind === 'bend' ? `${said} ${say('laying.wantsABlock')}` : said
+    return help.kind === 'bend' ? `${said}. ${say('laying.wantsABlock', { leg: metres(help.leg_m) })}` : said
   }
   /** What is asked with it; null: it is nothing that this page can change. */
   const taken = (help: LayingHelp): Asked | null => {
@@ -62,6 +62,8 @@ export function Helps({ helps, asked, limit, onAsked }: Props): ReactElement | n
         return { ...asked, allow_phase_cuts: true }
       case 'shorter-closing':
         return { ...asked, min_piece_m: help.length_m! }
+      case 'bend':
+        return withBend(asked, { at_m: help.at_m!, bend_deg: help.bend_deg!, leg_m: help.leg_m! })
       default:
         return null
     }

@@ -30,6 +30,8 @@ const FIGURE_PX = 25
 /** A length such as 5.62 takes so much, px. */
 const LENGTH_PX = 32
 const RING_PX = 11
+/** A bend is short, and is seen all the same, px. */
+const LEAST_BEND_PX = 5
 /** What of the height of the bars the whole limit takes. */
 const FULL = 0.74
 
@@ -148,11 +150,18 @@ export const LayingDrawing = memo(function LayingDrawing({ line, outcome, limit,
           {rows.slice(first, behind).map(
             (row) =>
               hasRings && (
-                <g key={row.pipe}>
-                  <line x1={x(row.from_m) + 2} x2={x(row.to_m) - 2} y1={PIPES_Y} y2={PIPES_Y} stroke={c.ink} strokeWidth={5} />
+                <g key={row.from_m}>
+                  <line
+                    x1={x(row.from_m) + (row.bend ? 0 : 2)}
+                    x2={Math.max(x(row.to_m) - 2, x(row.from_m) + (row.bend ? LEAST_BEND_PX : 0))}
+                    y1={PIPES_Y}
+                    y2={PIPES_Y}
+                    stroke={c.ink}
+                    strokeWidth={row.bend ? 15 : 5}
+                  />
                   <text
                     // A short piece between others has no room for its length: the table has it.
-                    visibility={isRoomy && (row.to_m - row.from_m) * px > LENGTH_PX ? undefined : 'hidden'}
+                    visibility={!row.bend && isRoomy && (row.to_m - row.from_m) * px > LENGTH_PX ? undefined : 'hidden'}
                     x={(x(row.from_m) + x(row.to_m)) / 2}
                     y={PIPES_Y + 22}
                     fontSize={14}

@@ -15,12 +15,13 @@ import { useMe, useUnits } from '../api/queries'
 import { Sentence } from '../ui/Verdict'
 import { whileComing } from '../ui/whileComing'
 import type { Asked } from './asked'
+import { Bends } from './Bends'
 import { Helps } from './Helps'
 import { LayingDrawing } from './LayingDrawing'
 import { Pipes } from './Pipes'
 import { Rules } from './Rules'
 import { Stock } from './Stock'
-import { turnWords } from '../ui/turn'
+import { bendWords, turnWords } from '../ui/turn'
 import { useOutcome } from './useOutcome'
 
 /** Fields at which a refusal stands by itself. */
@@ -34,6 +35,7 @@ const BY_ITS_FIELD = new Set([
   'barrel_tol_m',
   'off_right_m',
   'off_up_m',
+  'bends',
 ])
 
 const SAID = besideAt(2, 1, 2)
@@ -86,6 +88,7 @@ function Plan({ line, starts }: { line: LineFull; starts: Starts }): ReactElemen
       </Box>
       <Box sx={ASKED}>
         <Stock asked={asked} rows={found?.rows ?? []} unit={unit} fault={faults['stock'] ?? null} onAsked={change} />
+        <Bends asked={asked} unit={unit} fault={faults['bends'] ?? null} onAsked={change} />
         <Rules page={starts} asked={asked} unit={unit} faults={faults} onAsked={change} />
         <LaidDown line={line} starts={starts} />
       </Box>
@@ -123,6 +126,7 @@ function Judged({ outcome, asked, limit, busy }: { outcome: LayingOutcome; asked
         >
           {say('laying.comesOut', {
             count: outcome.piece_count ?? 0,
+            bends: outcome.bend_count ?? 0,
             cuts: outcome.cut_count ?? 0,
             angle: `${(outcome.max_angle_deg ?? 0).toFixed(2)}°`,
             may,
@@ -145,9 +149,13 @@ function AtHand({ row }: { row: LayingOutcome['rows'][number] }): ReactElement {
   const show = useShow()
   return (
     <Typography role="status" sx={{ fontSize: '1.15rem', my: 1.5 }}>
-      <strong>{say('laying.atHand', { at: show('x_m', 'length', row.from_m, 2), pipe: row.pipe })}</strong>{' '}
+      <strong>
+        {row.bend
+          ? say('laying.bendAtHand', { at: show('x_m', 'length', row.from_m, 2) })
+          : say('laying.atHand', { at: show('x_m', 'length', row.from_m, 2), pipe: row.pipe ?? 0 })}
+      </strong>{' '}
       {[
-        show('x_m', 'length', row.length_m, 3),
+        row.bend ? bendWords(row.bend) : show('x_m', 'length', row.length_m, 3),
         row.cut_from_m === null ? '' : say('laying.cutFrom', { from: show('x_m', 'length', row.cut_from_m, 2) }),
         turnWords(row, show),
         say('laying.invertAt', { level: show('x_m', 'length', row.from.invert_m, 3) }),

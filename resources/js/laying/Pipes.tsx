@@ -3,7 +3,7 @@ import { useState, type ReactElement } from 'react'
 import type { LaidRow } from '../api/client'
 import { say } from '../texts/say'
 import { useShow } from '../ui/units'
-import { turnWords } from '../ui/turn'
+import { bendWords, turnWords } from '../ui/turn'
 
 /** So many rows at a time. */
 const SHOWN = 40
@@ -53,13 +53,13 @@ export function Pipes({ rows, at, onAt }: { rows: LaidRow[]; at: number | null; 
             {rows.slice(start, start + SHOWN).map((row, i) => (
               <Box
                 component="tr"
-                key={row.pipe}
+                key={row.from_m}
                 onClick={() => onAt(start + i)}
                 sx={{ cursor: 'pointer', bgcolor: start + i === at ? 'divider' : undefined }}
               >
                 <td>{row.pipe}</td>
                 <td>
-                  {show('x_m', 'length', row.length_m, 3)}
+                  {row.bend ? <strong>{bendWords(row.bend)}</strong> : show('x_m', 'length', row.length_m, 3)}
                   {row.cut_from_m !== null && <strong> {say('laying.cutFrom', { from: show('x_m', 'length', row.cut_from_m, 2) })}</strong>}
                 </td>
                 <td data-label={say('laying.begins')}>{show('x_m', 'length', row.from_m, 3)}</td>

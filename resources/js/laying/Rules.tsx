@@ -4,7 +4,7 @@ import type { LayingPage } from '../api/client'
 import { say, type MessageId } from '../texts/say'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { useShow, type Shown } from '../ui/units'
-import type { Asked } from './asked'
+import { smallUnit, type Asked } from './asked'
 
 interface Props {
   page: LayingPage
@@ -25,14 +25,10 @@ interface Typed {
   free?: boolean
 }
 
-/** Length at a joint is read in the small unit: mm, or inch. */
-const small = (unit: Shown): { symbol: string; per: number } =>
-  unit.suffix === 'm' ? { symbol: 'mm', per: 1000 } : { symbol: 'in', per: 1 / 0.0254 }
-
 /** What the plan keeps to: the angle and its source, how much of it is used, pieces, gaps, tolerance, where the last pipe lies. */
 export function Rules({ page, asked, unit, faults, onAsked }: Props): ReactElement {
   const show = useShow()
-  const { symbol, per } = small(unit)
+  const { symbol, per } = smallUnit(unit)
   const long = { symbol: unit.symbol, out: (v: number) => unit.fromKey(v), back: (v: number) => unit.toKey(v) }
   const short = { symbol, out: (v: number) => v * per, back: (v: number) => v / per }
   const fields: Typed[] = [

@@ -39,7 +39,12 @@ export function Stock({ asked, rows, unit, fault, onAsked }: Props): ReactElemen
               <Typography>{name}</Typography>
               <Typography variant="body2">{say('laying.toLay', { count: taken(rows, row.length_m) })}</Typography>
               {asked.stock.length > 1 && (
-                <Button size="small" sx={{ px: 0, minWidth: 0 }} onClick={() => onAsked(withoutLength(asked, i))}>
+                <Button
+                  size="small"
+                  sx={{ px: 0, minWidth: 0 }}
+                  aria-label={say('laying.leaveOutOf', { of: name })}
+                  onClick={() => onAsked(withoutLength(asked, i))}
+                >
                   {say('laying.leaveOut')}
                 </Button>
               )}

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { counted, taken, withCount, withLength, withMore, withoutLength, type Asked } from './asked'
+import { counted, taken, withBend, withCount, withLeg, withLength, withMore, withoutBend, withoutLength, type Asked } from './asked'
 
 const asked: Asked = {
   stock: [
@@ -28,9 +28,23 @@ it('keeps lengths once, the longest first, and at least one of them', () => {
 
 it('counts what a plan takes of a length, with those it cuts', () => {
   const rows = [
-    { length_m: 12, cut_from_m: null },
-    { length_m: 3.15, cut_from_m: 6 },
-    { length_m: 3.15, cut_from_m: 6 },
+    { length_m: 12, cut_from_m: null, bend: null },
+    { length_m: 3.15, cut_from_m: 6, bend: null },
+    { length_m: 3.15, cut_from_m: 6, bend: null },
+    {
+      length_m: 12,
+      cut_from_m: null,
+      bend: { bend_deg: 45, at_m: 60, leg_m: 6, turn_hour: 3, leaves_azimuth_deg: 45, leaves_grade_ratio: 0 },
+    },
   ]
   expect([taken(rows, 12), taken(rows, 6), taken(rows, 3.15)]).toEqual([1, 2, 0])
+})
+
+it('keeps one bend in a corner, in the order of the line', () => {
+  const bend = (at_m: number, bend_deg: number): { at_m: number; bend_deg: number; leg_m: number } => ({ at_m, bend_deg, leg_m: 0.2 })
+  const two = withBend(withBend(asked, bend(60, 45)), bend(20, 22.5))
+  expect(two.bends!.map((one) => one.at_m)).toEqual([20, 60])
+  expect(withBend(two, bend(60.01, 90)).bends!.map((one) => one.bend_deg)).toEqual([22.5, 90])
+  expect(withLeg(two, 1, 0.4).bends!.map((one) => one.leg_m)).toEqual([0.2, 0.4])
+  expect(withoutBend(two, 0).bends!.map((one) => one.at_m)).toEqual([60])
 })

@@ -16,6 +16,12 @@ export function clockWords(hour: number): string {
   return `${hours === 0 ? 12 : hours}:${String(minutes % 60).padStart(2, '0')}`
 }
 
+/** "22.5° bend, turned to 3:00": the clock is read along the line. */
+export const bendWords = (bend: { bend_deg: number; turn_hour: number | null }): string =>
+  bend.turn_hour === null
+    ? say('laying.bendOf', { bend: `${bend.bend_deg}°` })
+    : say('laying.bendTo', { bend: `${bend.bend_deg}°`, clock: clockWords(bend.turn_hour) })
+
 /** How a joint is to be turned, and what its gap shows then. */
 export function turnWords(turn: Turn, show: (key: string, quantity: string, value: number, decimals?: number) => string): string {
   if (turn.angle_deg === null) return ''

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Diastoma\Core\Laying;
+
+/** A part of the line between two bends, or from a bend to an end of it, as it is laid out. */
+final readonly class LaidPart
+{
+    /** @param  Alignment|null  $line  null: the two joints of it are one, and no pipe lies between */
+    public function __construct(public ?Alignment $line, public LayingRules $rules, public LayOutcome $outcome)
+    {
+    }
+
+    /**
+     * @param  float  $limit  largest angle of a joint, degrees
+     * @param  float|null  $od  m
+     * @return list<array{azimuth_deg: float, grade_ratio: float, ...<string, mixed>}>
+     */
+    public function rows(float $limit, ?float $od): array
+    {
+        return $this->line === null
+            ? []
+            : (new LaidOut($this->line, $this->rules, $this->outcome->pieces, $this->outcome->isFeasible()))->rows($limit, $od);
+    }
+}
