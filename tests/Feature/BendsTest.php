@@ -79,7 +79,7 @@ it('goes on from a bend that lies in the direction of its second leg', function 
     expect($rest[0]['angle_deg'])->toEqualWithDelta(0.75, 0.01)->and(count($rest))->toBe(7);
 });
 
-it('refuses a bend where the line has no corner, or what is no bend, and keeps nothing', function (array $bend, string $field, string $why) {
+it('refuses a bend without a corner, or what is no bend, and keeps nothing', function (array $bend, string $field, string $why) {
     $line = ($this->line)();
     $before = $line->joints()->pluck('chainage_m', 'id')->all();
     $refused = ($this->lay)($line, [$bend + $this->bend])->assertUnprocessable()->json();

@@ -16,7 +16,7 @@ const CORNER = [
   [100, 40 * Math.sin((24 * Math.PI) / 180), 60 + 40 * Math.cos((24 * Math.PI) / 180), 20],
 ]
 
-/** A main of ductile iron on a curve of 100 m radius, where a pipe of 6 m turns each joint by 3.44° and 3.5° are allowed; or in a corner. */
+/** A main of ductile iron in a corner; or on a curve of 100 m radius, where pipes of 6 m turn each joint by 3.44° and 3.5° are allowed. */
 async function bentLine(people: People, corner = false): Promise<MadeLine> {
   const known = await keyed(people.engineer)
   const me = await people.engineer.get<{ projects: { id: number }[] }>('me')
