@@ -24,6 +24,7 @@ use Illuminate\Support\Str;
  * @phpstan-import-type Run from SectionPlan
  * @phpstan-import-type Ask from SectionPlan
  * @phpstan-import-type Held from SectionPlan
+ * @phpstan-import-type Bend from SectionPlan
  */
 final class PlanSection
 {
@@ -58,7 +59,7 @@ final class PlanSection
                 ->map(fn (Joint $j) => [
                     'number' => $j->number, 'state' => $j->state, 'verdict' => $j->verdict, 'test_from' => $j->clocks[Clock::TEST] ?? null,
                 ])->all()),
-            $method->medium, $method->asks(self::AT_GAUGE), $this->held($section),
+            $method->medium, $method->asks(self::AT_GAUGE), $this->held($section), $this->bends($section),
         );
     }
 
@@ -82,10 +83,35 @@ final class PlanSection
                 ->map(fn (Stretch $of) => [
                     'name' => $of->name(), 'state' => $of->state, 'verdict' => $of->verdict,
                     'test_from' => $of->clocks[Clock::TEST] ?? null, 'at_m' => max($section->from_m, min($section->to_m, $of->from_m)),
+                    'to_m' => min($section->to_m, $of->to_m ?? $of->from_m),
                     'held_kpa' => self::figure($of->judgement()->told->register[self::HELD_FOR] ?? null),
                 ])
                 ->all(),
         );
+    }
+
+    /** @return list<Bend> pieces of the line that lie in the section between two of its joints */
+    private function bends(Section $section): array
+    {
+        $bends = Pipe::query()->where('line_id', $section->line_id)->whereNotNull('bend')->where('state', '!=', Pipe::REJECTED)->get();
+        $named = Joint::query()
+            ->where('line_id', $section->line_id)
+            ->where('place', 'in-line')
+            ->where('state', '!=', 'cut-out')
+            ->where(fn (Builder $q) => $q->whereIn('pipe_a_id', $bends->modelKeys())->orWhereIn('pipe_b_id', $bends->modelKeys()))
+            ->get(['pipe_a_id', 'pipe_b_id'])
+            ->flatMap(fn (Joint $joint) => [$joint->pipe_a_id, $joint->pipe_b_id]);
+
+        $set = [];
+        foreach ($bends->whereIn('id', $named->all()) as $pipe) {
+            $bend = $pipe->bend();
+            if ($bend !== null && $bend->at > $section->from_m && $bend->at < $section->to_m) {
+                $set[] = ['number' => $pipe->number, 'at_m' => $bend->at, 'bend_deg' => $bend->turn];
+            }
+        }
+        usort($set, fn (array $a, array $b): int => $a['at_m'] <=> $b['at_m']);
+
+        return $set;
     }
 
     private static function figure(mixed $told): ?float

@@ -4,6 +4,7 @@ namespace App\Laying;
 
 use Diastoma\Core\Laying\PlacedBend;
 use Diastoma\Core\Laying\StockPipe;
+use Diastoma\Core\Laying\Tolerance;
 
 /** What a laying plan is asked to keep to. */
 final readonly class Asked
@@ -15,7 +16,7 @@ final readonly class Asked
      * @param  float  $share  of the limit that is used
      * @param  float  $leastPiece  m
      * @param  float  $allowance  gap kept at a joint, m
-     * @param  float|null  $barrelTolerance  m
+     * @param  Tolerance  $tolerance  that a pipe may lie off the line
      * @param  float  $offRight  the last pipe lies so far to the right of the line, m
      * @param  float  $offUp  and so far above it, m
      * @param  list<array{at_m: float, bend_deg: float, leg_m: float}>  $bends  set into corners of the line
@@ -27,7 +28,7 @@ final readonly class Asked
         public float $share,
         public float $leastPiece,
         public float $allowance,
-        public ?float $barrelTolerance,
+        public Tolerance $tolerance,
         public bool $phaseCuts,
         public float $offRight,
         public float $offUp,
@@ -60,7 +61,9 @@ final readonly class Asked
             'working_share' => $this->share,
             'min_piece_m' => $this->leastPiece,
             'joint_allowance_m' => $this->allowance,
-            'barrel_tol_m' => $this->barrelTolerance,
+            'barrel_tol_m' => $this->tolerance->barrel,
+            'side_tol_m' => $this->tolerance->side,
+            'level_tol_m' => $this->tolerance->level,
             'allow_phase_cuts' => $this->phaseCuts,
             'off_right_m' => $this->offRight,
             'off_up_m' => $this->offUp,

@@ -125,7 +125,7 @@ final class LayOut
             $asked->leastPiece,
             $asked->allowance,
             start: $start,
-            barrelTolerance: $asked->barrelTolerance,
+            tolerance: $asked->tolerance,
             phaseCuts: $asked->phaseCuts,
             from: $begins,
         );

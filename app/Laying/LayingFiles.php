@@ -17,14 +17,15 @@ use Diastoma\Core\Laying\LandXml\LandXmlText;
  * @phpstan-type Row array{
  *     pipe: int|null, length_m: float, cut_from_m: float|null, from_m: float, to_m: float, from: Place, to: Place, azimuth_deg: float,
  *     grade_ratio: float, angle_deg: float|null, angle_share: float|null, turn_hour: float|null, turn_right_deg: float|null,
- *     turn_up_deg: float|null, gap_difference_m: float|null, off_line_m: float, bend: Bend|null
+ *     turn_up_deg: float|null, gap_difference_m: float|null, off_line_m: float, off_side_m: float|null,
+ *     off_level_m: float|null, bend: Bend|null
  * }
  */
 final class LayingFiles
 {
     private const COLUMNS = [
         'length_m', 'cut_from_m', 'from_m', 'to_m', 'azimuth_deg', 'grade_ratio', 'angle_deg', 'angle_share', 'turn_hour',
-        'turn_right_deg', 'turn_up_deg', 'gap_difference_m', 'off_line_m',
+        'turn_right_deg', 'turn_up_deg', 'gap_difference_m', 'off_line_m', 'off_side_m', 'off_level_m',
     ];
 
     private const ENDS = ['e_m', 'n_m', 'invert_m'];
@@ -96,8 +97,8 @@ final class LayingFiles
     /** @return non-empty-list<Row> */
     public static function rows(LayingPlan $plan): array
     {
-        /** @var non-empty-list<Row> those of an older plan know no bends */
-        $rows = array_map(fn (array $row): array => $row + ['bend' => null], $plan->rows);
+        /** @var non-empty-list<Row> those of an older plan know less */
+        $rows = array_map(fn (array $row): array => $row + ['off_side_m' => null, 'off_level_m' => null, 'bend' => null], $plan->rows);
 
         return $rows;
     }

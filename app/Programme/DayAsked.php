@@ -9,6 +9,9 @@ use Diastoma\Core\Refused;
 /** What there is for the days to come, and when hands work. */
 final readonly class DayAsked
 {
+    /** More of a kind nobody plans with. */
+    private const MOST = 20;
+
     /** How an act is asked for, where somebody types how long it takes; minutes. */
     public const ACTS = ['prepare_min', 'fit_min', 'fuse_min', 'cool_min', 'rest_min'];
 
@@ -37,6 +40,18 @@ final readonly class DayAsked
     public static function usual(): self
     {
         return new self(1, 1, 1, 5.0, [], '07:00', '16:30', '12:00', '12:30', [1, 2, 3, 4, 5], 0.0);
+    }
+
+    /**
+     * The same with what the stores hold; one of each is there to be planned with, even where none is.
+     *
+     * @param  array<string, array{usable: int, there: int}>  $stores
+     */
+    public static function usualWith(array $stores): self
+    {
+        $usable = array_map(fn (array $count): int => max(1, min(self::MOST, $count['usable'])), $stores);
+
+        return self::from($usable + self::usual()->toArray());
     }
 
     /** @param  array<string, mixed>  $kept  as it was kept or sent */

@@ -332,3 +332,27 @@ it('says so when only the likelier ways were looked at', function () {
     expect($plan['feasible'])->toBeTrue()
         ->and($plan['piece_count'])->toBeLessThanOrEqual((int) ceil(100 + (4003 - 1200) / 6) + 1);
 });
+
+// Geometry: a chord of 12 m leaves its arc of 300 m radius by R - sqrt(R² - L²/4) = 60.006 mm, in plan alone; a parabola that turns a
+// grade by 3.5 % in 60 m leaves a chord that covers 12 m of plan by 12²/8 x 0.035/60 = 10.5 mm, in level alone.
+it('keeps to a tolerance of the line and to one of the level, each by itself', function () {
+    $asked = ['stock' => [['length_m' => 12]], 'max_joint_angle_deg' => 3, 'working_share' => 1, 'min_piece_m' => 12];
+    $arc = ['elements' => [['type' => 'arc', 'radius_m' => 300, 'turn' => 'right', 'length_m' => 120]]];
+    $bow = 300 - sqrt(300 ** 2 - 6 ** 2);
+    $plan = fn (array $line, array $tolerance) => calc('laying-plan', $asked + ['line' => $line, 'close_tol_m' => 0.1] + $tolerance);
+    foreach ([[['side_tol_m' => $bow], null], [['side_tol_m' => $bow - 1e-5], 'tolerance'], [['level_tol_m' => 0], null]] as [$by, $why]) {
+        expect($plan($arc, $by)['fail_reason'])->toBe($why);
+    }
+    $row = $plan($arc, [])['rows'][3];
+    expect($row['off_side_m'])->toEqualWithDelta($bow, 1e-9)->and($row['off_level_m'])->toBe(0.0)
+        ->and($row['off_line_m'])->toEqualWithDelta($bow, 1e-9);
+    $sag = ['elements' => [['type' => 'straight', 'length_m' => 120]], 'profile' => [
+        ['chainage_m' => 0, 'invert_m' => 100], ['chainage_m' => 60, 'invert_m' => 98.8, 'curve_length_m' => 60],
+        ['chainage_m' => 120, 'invert_m' => 99.7],
+    ]];
+    foreach ([[['level_tol_m' => 0.0105], null], [['level_tol_m' => 0.0104], 'tolerance'], [['side_tol_m' => 0], null]] as [$by, $why]) {
+        expect($plan($sag, $by)['fail_reason'])->toBe($why);
+    }
+    expect(max(array_column($plan($sag, [])['rows'], 'off_level_m')))->toEqualWithDelta(0.0105, 5e-6)
+        ->and(max(array_column($plan($sag, [])['rows'], 'off_side_m')))->toBe(0.0);
+});

@@ -169,7 +169,7 @@ it('is held up by what holds the thrust, and says of each what is missing', func
     $ask = ['from_m' => 0, 'to_m' => 300, 'gauge_m' => 0, 'mdp_bar' => 8, 'stp_method' => 'en805-surge-calculated', 'water_c' => 12];
     $held = [[
         'name' => 'Bend 2', 'state' => $state, 'verdict' => $verdict, 'test_from' => '2026-05-11T10:00:00Z', 'at_m' => 100.0,
-        'held_kpa' => $for,
+        'to_m' => 100.0, 'held_kpa' => $for,
     ]];
     $plan = (new SectionPlan(Registry::standard()))->plan(
         [[0.0, 0.0, 0.0, 100.0], [300.0, 300.0, 0.0, 100.0]], [['length_m' => 300] + $pipe], $ask + ['fill_l_s' => 5],
@@ -191,4 +191,30 @@ it('is held up by what holds the thrust, and says of each what is missing', func
     'signed for just so much' => ['accepted', 'good', [], 900.0],
     'signed, and nobody said for which pressure' => ['accepted', 'good', ['Bend 2 is not finished.'], null],
     'signed, and bad by what was said since' => ['accepted', 'bad', ['Bend 2: does not hold the thrust.']],
+]);
+
+it('asks what holds a bend where the joints beside it slide', function (string $restraint, ?float $from, ?float $to, bool $isAsked) {
+    $pipe = ['od_mm' => 222, 'wall_mm' => 6.3, 'e_mod_gpa' => 170.0, 'nu' => 0.28, 'dn_mm' => 200];
+    $ask = ['from_m' => 20, 'to_m' => 320, 'gauge_m' => 20, 'mdp_bar' => 8, 'stp_method' => 'en805-surge-calculated', 'water_c' => 12];
+    $held = $from === null ? [] : [[
+        'name' => 'Block 1', 'state' => 'accepted', 'verdict' => 'good', 'test_from' => null, 'at_m' => $from, 'to_m' => $to,
+        'held_kpa' => 2000.0,
+    ]];
+    // The first 100 m are welded, the others joined.
+    $plan = (new SectionPlan(Registry::standard()))->plan(
+        [[0.0, 0.0, 0.0, 100.0], [400.0, 400.0, 0.0, 100.0]],
+        [['length_m' => 100, 'restraint' => 'anchored'] + $pipe, ['length_m' => 200, 'restraint' => $restraint] + $pipe],
+        $ask + ['fill_l_s' => 5], [jointOf('accepted', 'good')], held: $held,
+        set: [['number' => 'B1', 'at_m' => 60.0, 'bend_deg' => 45.0], ['number' => 'B2', 'at_m' => 200.0, 'bend_deg' => 22.5]],
+    );
+    expect($plan['missing'])->toBe($isAsked ? ['Bend B2 of 22.5°: no record says what holds its thrust.'] : [])
+        ->and($plan['verdict'])->toBe($isAsked ? 'open' : 'good');
+})->with([
+    'nobody has recorded it' => ['jointed', null, null, true],
+    'a block stands there' => ['jointed', 200.0, 200.0, false],
+    'two metres beside it' => ['jointed', 202.0, 202.0, false],
+    'too far from it' => ['jointed', 202.1, 202.1, true],
+    'joints locked over a length' => ['jointed', 150.0, 230.0, false],
+    'a length that ends before it' => ['jointed', 150.0, 197.9, true],
+    'welded there too' => ['anchored', null, null, false],
 ]);

@@ -52,6 +52,7 @@ it('never calls good what has no date', function (string $kind, array $values) {
     ['tool', []],
     ['pressure-gauge', ['reads_to_kpa' => 2500]],
     ['pressure-logger', []],
+    ['clamp-set', ['dn_min_mm' => 63, 'dn_max_mm' => 225]],
 ]);
 
 it('says which layout of a code counts', function (array $more, string $verdict) {
@@ -110,3 +111,9 @@ it('asks of each kind only what the engine can judge, in whole sentences', funct
     }
     expect(standing($kind, $least)['verdict'])->not->toBe('good');
 })->with(fn () => array_keys(StoreKind::all()));
+
+it('knows what is a means of the days to come', function () {
+    $means = array_filter(array_map(fn (StoreKind $kind) => $kind->means, StoreKind::all()));
+    ksort($means);
+    expect($means)->toBe(['clamp-set' => 'clamps', 'fusion-box' => 'boxes']);
+});

@@ -22,6 +22,7 @@ use App\Models\Project;
 use App\Models\Role;
 use App\Models\Subject;
 use App\Models\User;
+use Diastoma\Core\Laying\Tolerance;
 use Diastoma\Core\PressureTest\Segment;
 use Diastoma\Core\Procedure\Example;
 use Diastoma\Core\Procedure\Parameter;
@@ -554,7 +555,7 @@ final class Demo
         $line = $this->exampleLine($project, 'iron-push-on', [], ['name' => 'Sallow Bank main', 'centre_line' => self::roundTheBank()]);
         $stock = [['length_m' => 6.0, 'count' => 31], ['length_m' => 5.5, 'count' => 8]];
         $bends = [['at_m' => 192.0, 'bend_deg' => 22.5, 'leg_m' => 0.19]];
-        $asked = new Asked($stock, 3.5, null, 0.9, 1.0, 0.005, null, false, 0.0, 0.0, $bends);
+        $asked = new Asked($stock, 3.5, null, 0.9, 1.0, 0.005, new Tolerance, false, 0.0, 0.0, $bends);
         ($this->layDown)($line, $this->people['engineer'], Role::Engineer, $asked, 0.0, 'pipes as they were delivered');
         foreach ($line->joints()->limit(3)->get() as $i => $joint) {
             $begun = $this->now->modify('-1 day')->setTime(9, 0)->modify('+'.(45 * $i).' minutes');

@@ -153,6 +153,9 @@ final class Stores
                 'Box 4',
                 ['serial' => 'B-40388', 'due_on' => $in('-4 days'), 'efficiency' => 0.85, 'power_factor' => 0.8],
             ],
+            ['clamps', 'clamp-set', 'Clamps 1', ['dn_min_mm' => 63, 'dn_max_mm' => 180, 'due_on' => $in('+6 months')]],
+            ['clamps-other', 'clamp-set', 'Clamps 2', ['dn_min_mm' => 63, 'dn_max_mm' => 180, 'due_on' => $in('+6 months')]],
+            ['clamps-large', 'clamp-set', 'Clamps 3, large pipe', ['dn_min_mm' => 160, 'dn_max_mm' => 315, 'due_on' => $in('+2 months')]],
             ['tape', 'circumference-tape', 'Tape 11', ['serial' => 'T-118', 'due_on' => $in('+7 months'), 'division_mm' => 0.1]],
             [
                 'tool',

@@ -3,6 +3,7 @@
 use App\Actions\ExamineSeals;
 use App\Models\Line;
 use App\Models\Pipe;
+use App\Models\ProcedureText;
 
 /* A bend that is set into a corner becomes a piece of the line: a joint at either end, a number of its own; the plan goes on from it. */
 
@@ -104,4 +105,23 @@ it('stands in the files of the plan', function () {
     $map = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/laying-plan.geojson")->json('features');
     expect(array_count_values(array_column(array_column($map, 'properties'), 'kind')))->toEqual(['pipe' => count($rows) - 1, 'bend' => 1]);
     $this->as('joiner')->get("/api/v1/lines/{$line->id}/laying-sheet.pdf")->assertOk();
+});
+
+it('is asked for in its section until somebody has recorded what holds it', function () {
+    $line = ($this->line)();
+    ($this->lay)($line, [$this->bend])->assertCreated();
+    $hash = fn (string $key) => ProcedureText::query()->where('key', $key)->firstOrFail()->hash;
+    $made = $this->as('engineer')->postJson("/api/v1/lines/{$line->id}/sections", [
+        'name' => 'One', 'from_m' => 0, 'to_m' => 100, 'method_hash' => $hash('pressure-loss'),
+    ])->assertCreated()->json('sections');
+    $asks = fn () => array_values(array_filter(
+        $this->as('engineer')->getJson("/api/v1/sections/{$made[0]['id']}")->assertOk()->json('plan.missing'),
+        fn (string $said) => str_contains($said, 'thrust'),
+    ));
+    expect($asks())->toBe(['Bend B1 of 22.5°: no record says what holds its thrust.']);
+    $this->as('engineer')->postJson("/api/v1/lines/{$line->id}/stretches", [
+        'procedure_hash' => $hash('thrust-held'), 'name' => 'Block at B1', 'from_m' => 60,
+    ])->assertCreated();
+    // It is there, and holds the section up by itself as long as it is not done.
+    expect($asks())->toBe([]);
 });

@@ -5,6 +5,7 @@ use App\Models\Programme;
 use Carbon\CarbonImmutable;
 use Database\Demo\ExampleRun;
 use Diastoma\Core\Procedure\Example;
+use Illuminate\Support\Str;
 
 /*
  * The days to come of a line, from its procedure, its stores of clamps and hands, and from what is recorded. Times by hand:
@@ -138,6 +139,31 @@ it('remembers what was to hand, and not that it rained', function () {
     $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/day", ['rain_min' => 120, 'crews' => 2] + $this->pushed)->assertCreated();
     $asked = $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/day")->json('asked');
     expect($asked['rain_min'])->toEqual(0)->and($asked['crews'])->toBe(2);
+});
+
+it('starts from what the stores hold that is in date and for this pipe, until somebody says otherwise', function () {
+    $line = ($this->make)('ef-coupler-one-pass');
+    $dn = $line->pipe['dn_mm'];
+    $keep = fn (string $kind, string $name, array $values) => $this->as('foreman')->postJson('/api/v1/stores', [
+        'id' => (string) Str::uuid(), 'project_id' => $line->project_id, 'kind' => $kind, 'name' => $name, 'values' => $values,
+    ])->assertCreated();
+    $page = fn () => $this->as('joiner')->getJson("/api/v1/lines/{$line->id}/day")->assertOk()->json();
+    expect($page()['asked'])->toMatchArray(['clamps' => 1, 'boxes' => 1])
+        ->and($page()['in_stores'])->toBe(['boxes' => ['usable' => 0, 'there' => 0], 'clamps' => ['usable' => 0, 'there' => 0]]);
+    $fits = ['dn_min_mm' => $dn - 50, 'dn_max_mm' => $dn];
+    // Two that fit, one for larger pipe, one past its check on this very morning, one of which nobody knows when it is due.
+    foreach ([['due_on' => '2026-05-04'], ['due_on' => '2027-05-04'], ['due_on' => '2026-05-03'], []] as $i => $due) {
+        $keep('clamp-set', "Clamps {$i}", $due + $fits);
+    }
+    $keep('clamp-set', 'Large clamps', ['due_on' => '2027-05-04', 'dn_min_mm' => $dn + 1, 'dn_max_mm' => 400]);
+    $box = ['efficiency' => 0.85, 'power_factor' => 0.8];
+    foreach (['2026-08-01', '2026-09-01', '2026-10-01', '2026-04-30'] as $i => $due) {
+        $keep('fusion-box', "Box {$i}", ['due_on' => $due] + $box);
+    }
+    expect($page()['in_stores'])->toBe(['boxes' => ['usable' => 3, 'there' => 4], 'clamps' => ['usable' => 2, 'there' => 5]])
+        ->and($page()['asked'])->toMatchArray(['clamps' => 2, 'boxes' => 3]);
+    $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/day", ['clamps' => 1] + $this->usual)->assertCreated();
+    expect($page()['asked'])->toMatchArray(['clamps' => 1, 'boxes' => 1])->and($page()['in_stores']['clamps']['usable'])->toBe(2);
 });
 
 it('asks how long a cold joint waits for its test where a clock holds it and nobody says for how long', function () {

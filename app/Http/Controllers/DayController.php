@@ -10,6 +10,7 @@ use App\Models\PressureTest;
 use App\Models\Programme;
 use App\Models\Section;
 use App\Programme\DayAsked;
+use App\Programme\MeansInStores;
 use App\Programme\TakeProgramme;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -19,13 +20,16 @@ final class DayController extends Controller
 {
     private const MINUTE_S = 60;
 
-    public function show(Request $request, Line $line): JsonResponse
+    public function show(Request $request, Line $line, MeansInStores $stores): JsonResponse
     {
         $role = $this->member($request, $line);
         $of = $request->filled('section') ? $request->string('section')->toString() : null;
         $section = $of === null ? self::next($line) : ($of === 'line' ? null : DayAskedFor::sectionOf($line, $of));
         // What was to hand is remembered; that it rained then says nothing of today.
-        $asked = DayAsked::from(['rain_min' => 0] + (Programme::lastOf($line)->asked ?? []));
+        $last = Programme::lastOf($line);
+        $asked = $last === null
+            ? DayAsked::usualWith($stores($line, self::now()))
+            : DayAsked::from(['rain_min' => 0] + $last->asked);
 
         return new JsonResponse(DayPage::of($line, $section, $asked, $role, self::now()));
     }

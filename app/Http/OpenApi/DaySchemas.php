@@ -117,9 +117,18 @@ use OpenApi\Attributes as OA;
     ],
 )]
 #[OA\Schema(
+    schema: 'InStores',
+    description: 'Of a kind of thing in the stores',
+    required: ['usable', 'there'],
+    properties: [
+        new OA\Property(property: 'usable', description: 'in date today, and for the pipe of the line', type: 'integer'),
+        new OA\Property(property: 'there', type: 'integer'),
+    ],
+)]
+#[OA\Schema(
     schema: 'DayPage',
     required: [
-        'now', 'section', 'asked', 'acts', 'missing', 'left', 'beyond', 'bad', 'unsigned', 'others', 'clamps_at_work', 'made',
+        'now', 'section', 'asked', 'in_stores', 'acts', 'missing', 'left', 'beyond', 'bad', 'unsigned', 'others', 'clamps_at_work', 'made',
         'joints', 'pauses', 'test_from', 'test_at', 'today_to', 'held_up_by', 'one_more', 'one_less',
         'rain_costs_min', 'clamps_use_pct', 'crew_use_pct', 'box_use_pct', 'waits_min', 'exact', 'no_sooner_than',
         'days', 'may_take', 'taken',
@@ -128,6 +137,15 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'now', type: 'string', format: 'date-time'),
         new OA\Property(property: 'section', type: 'string', nullable: true),
         new OA\Property(property: 'asked', ref: '#/components/schemas/DayAsked'),
+        new OA\Property(
+            property: 'in_stores',
+            required: ['clamps', 'boxes'],
+            properties: [
+                new OA\Property(property: 'clamps', ref: '#/components/schemas/InStores'),
+                new OA\Property(property: 'boxes', ref: '#/components/schemas/InStores'),
+            ],
+            type: 'object',
+        ),
         new OA\Property(property: 'acts', type: 'array', items: new OA\Items(ref: '#/components/schemas/ActTime')),
         new OA\Property(property: 'missing', type: 'array', items: new OA\Items(type: 'string')),
         new OA\Property(property: 'left', description: 'joints that are still to be made', type: 'integer'),

@@ -45,6 +45,8 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'min_piece_m', type: 'number'),
         new OA\Property(property: 'joint_allowance_m', description: 'gap kept at a joint', type: 'number', nullable: true),
         new OA\Property(property: 'barrel_tol_m', description: 'a pipe may lie off the line by', type: 'number', nullable: true),
+        new OA\Property(property: 'side_tol_m', description: 'sideways, in plan', type: 'number', nullable: true),
+        new OA\Property(property: 'level_tol_m', description: 'in level, at the same place', type: 'number', nullable: true),
         new OA\Property(property: 'allow_phase_cuts', type: 'boolean', nullable: true),
         new OA\Property(
             property: 'off_right_m',
@@ -88,7 +90,8 @@ use OpenApi\Attributes as OA;
     description: 'A pipe in its place',
     required: [
         'pipe', 'length_m', 'cut_from_m', 'from_m', 'to_m', 'from', 'to', 'azimuth_deg', 'grade_ratio', 'angle_deg',
-        'angle_share', 'turn_hour', 'turn_right_deg', 'turn_up_deg', 'gap_difference_m', 'off_line_m', 'bend',
+        'angle_share', 'turn_hour', 'turn_right_deg', 'turn_up_deg', 'gap_difference_m', 'off_line_m',
+        'off_side_m', 'off_level_m', 'bend',
     ],
     properties: [
         new OA\Property(property: 'pipe', description: 'null: a bend', type: 'integer', nullable: true),
@@ -106,7 +109,9 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'turn_right_deg', type: 'number', nullable: true),
         new OA\Property(property: 'turn_up_deg', type: 'number', nullable: true),
         new OA\Property(property: 'gap_difference_m', type: 'number', nullable: true),
-        new OA\Property(property: 'off_line_m', type: 'number'),
+        new OA\Property(property: 'off_line_m', description: 'the pipe lies off the line by, in space', type: 'number'),
+        new OA\Property(property: 'off_side_m', type: 'number'),
+        new OA\Property(property: 'off_level_m', type: 'number'),
         new OA\Property(property: 'bend', ref: '#/components/schemas/LaidBend', nullable: true),
     ],
 )]

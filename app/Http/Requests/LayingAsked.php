@@ -3,6 +3,7 @@
 namespace App\Http\Requests;
 
 use App\Laying\Asked;
+use Diastoma\Core\Laying\Tolerance;
 
 /** What a laying plan is to keep to. */
 class LayingAsked extends MemberRequest
@@ -21,6 +22,8 @@ class LayingAsked extends MemberRequest
             'min_piece_m' => 'required|numeric|between:0.3,20',
             'joint_allowance_m' => 'nullable|numeric|between:0,0.5',
             'barrel_tol_m' => 'nullable|numeric|between:0,10',
+            'side_tol_m' => 'nullable|numeric|between:0,10',
+            'level_tol_m' => 'nullable|numeric|between:0,10',
             'allow_phase_cuts' => 'nullable|boolean',
             'off_right_m' => 'nullable|numeric|between:-5,5',
             'off_up_m' => 'nullable|numeric|between:-5,5',
@@ -29,6 +32,11 @@ class LayingAsked extends MemberRequest
             'bends.*.bend_deg' => 'required|numeric|gt:0|max:90',
             'bends.*.leg_m' => 'required|numeric|between:0.02,5',
         ];
+    }
+
+    private function orNull(string $key): ?float
+    {
+        return $this->filled($key) ? $this->float($key) : null;
     }
 
     public function asked(): Asked
@@ -47,7 +55,7 @@ class LayingAsked extends MemberRequest
             $this->float('working_share'),
             $this->float('min_piece_m'),
             $this->float('joint_allowance_m'),
-            $this->filled('barrel_tol_m') ? $this->float('barrel_tol_m') : null,
+            new Tolerance($this->orNull('barrel_tol_m'), $this->orNull('side_tol_m'), $this->orNull('level_tol_m')),
             $this->boolean('allow_phase_cuts'),
             $this->float('off_right_m'),
             $this->float('off_up_m'),

@@ -11,6 +11,7 @@ use App\Programme\ActsOfJoints;
 use App\Programme\DayAsked;
 use App\Programme\DaysOfLine;
 use App\Programme\FindStanding;
+use App\Programme\MeansInStores;
 use App\Programme\PlanDay;
 use App\Programme\PlannedDay;
 use App\Programme\Standing;
@@ -31,6 +32,7 @@ final class DayPage
         return $planned->toArray() + [
             'section' => $section?->id,
             'asked' => $asked->toArray(),
+            'in_stores' => app(MeansInStores::class)($line, $now),
             'left' => $standing->left->count(),
             'beyond' => max(0, $standing->left->count() - PlanDay::MOST),
             'bad' => $standing->joined->where('verdict', 'bad')->pluck('number')->values()->all(),

@@ -75,6 +75,8 @@ final class LayingPage
                 'min_piece_m' => min(self::LEAST_M, $line->pipe_length_m),
                 'joint_allowance_m' => 0.0,
                 'barrel_tol_m' => null,
+                'side_tol_m' => null,
+                'level_tol_m' => null,
                 'allow_phase_cuts' => false,
                 'off_right_m' => 0.0,
                 'off_up_m' => 0.0,

@@ -20,6 +20,7 @@ final readonly class Calculates
      * @param  list<string>  $alsoNamed  other names that answer with the same code
      * @param  list<string>  $verdicts  words that its verdict can be
      * @param  array<string, list<string>>  $codes  output key => the codes that it can hold; a star stands for what depends on the inputs
+     * @param  bool  $soil  its cubic metres are soil or concrete, which are reckoned in cubic yards where water is in gallons
      */
     public function __construct(
         public string $name,
@@ -30,6 +31,7 @@ final readonly class Calculates
         public array $alsoNamed = [],
         public array $verdicts = ['good', 'close', 'bad', 'open'],
         public array $codes = [],
+        public bool $soil = false,
     ) {
     }
 }

@@ -69,6 +69,7 @@ final class Registry
             'x-method' => self::methodOf($this->classOf($name)),
             'x-source' => $about->source,
             'x-gives' => $about->gives,
+            'x-soil' => $about->soil,
             'x-verdicts' => \in_array('verdict', $about->gives, true) ? $about->verdicts : [],
             'x-codes' => $about->codes === [] ? new \stdClass : $about->codes,
         ];

@@ -335,13 +335,13 @@ final class Alignment
     }
 
     /**
-     * How far the line leaves a pipe that lies straight between two of its places, in space, m: looked at in twenty places and at
-     * each end of a part between.
+     * How far the line leaves a pipe that lies straight between two of its places: looked at in twenty places and at each end of a
+     * part between.
      */
-    public function offBarrel(Spot $from, Spot $to): float
+    public function off(Spot $from, Spot $to): OffLine
     {
         if ($from->part === $to->part && $this->parts[$from->part]->isStraight && ! $from->isOff) {
-            return 0.0;
+            return new OffLine;
         }
         $places = [];
         for ($step = 1; $step < 20; $step++) {
@@ -350,16 +350,19 @@ final class Alignment
         for ($part = $from->part; $part < $to->part; $part++) {
             $places[] = $this->parts[$part]->to;
         }
+        [$east, $north, $up] = [$to->east - $from->east, $to->north - $from->north, $to->level - $from->level];
         $length = $from->distance($to);
-        $along = [($to->east - $from->east) / $length, ($to->north - $from->north) / $length, ($to->level - $from->level) / $length];
-        $most = 0.0;
+        $plan = hypot($east, $north);
+        [$most, $side, $level] = [0.0, 0.0, 0.0];
         foreach ($places as $chainage) {
             $spot = $this->spotAt($chainage);
             [$x, $y, $z] = [$spot->east - $from->east, $spot->north - $from->north, $spot->level - $from->level];
-            $on = $x * $along[0] + $y * $along[1] + $z * $along[2];
+            $on = ($x * $east + $y * $north + $z * $up) / $length;
             $most = max($most, sqrt(max(0.0, $x * $x + $y * $y + $z * $z - $on * $on)));
+            $side = max($side, abs($x * $north - $y * $east) / $plan);
+            $level = max($level, abs($z - $up * ($x * $east + $y * $north) / $plan ** 2));
         }
 
-        return $most;
+        return new OffLine($most, $side, $level);
     }
 }

@@ -100,6 +100,12 @@ final readonly class Direction
         return $turn - 360 * round($turn / 360);
     }
 
+    /** @return float how much of the way from one to the other, both of length 1, goes up */
+    public function riseTo(self $other): float
+    {
+        return $other->up - $this->up;
+    }
+
     /** @return float degrees, plus upwards */
     public function turnUp(self $other): float
     {

@@ -40,7 +40,9 @@ final readonly class LaidBend
             'turn_right_deg' => $before?->turnRight($set->enters),
             'turn_up_deg' => $before?->turnUp($set->enters),
             'gap_difference_m' => $angle === null || $od === null ? null : $od * tan(deg2rad($angle)),
-            'off_line_m' => $set->offLine,
+            'off_line_m' => $set->off->metres,
+            'off_side_m' => $set->off->side,
+            'off_level_m' => $set->off->level,
             'bend' => [
                 'bend_deg' => $set->bend->turn,
                 'at_m' => $set->bend->at,

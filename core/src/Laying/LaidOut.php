@@ -37,6 +37,7 @@ final readonly class LaidOut
             $next ??= $this->line->end();
             $direction = Direction::fromSpot($here, $next, $here->distance($next));
             $angle = $before?->angleTo($direction);
+            $off = $this->line->off($here, $next);
             $rows[] = [
                 'pipe' => $i + 1,
                 'length_m' => $piece->length,
@@ -53,7 +54,9 @@ final readonly class LaidOut
                 'turn_right_deg' => $before?->turnRight($direction),
                 'turn_up_deg' => $before?->turnUp($direction),
                 'gap_difference_m' => $angle === null || $od === null ? null : $od * tan(deg2rad($angle)),
-                'off_line_m' => $this->line->offBarrel($here, $next),
+                'off_line_m' => $off->metres,
+                'off_side_m' => $off->side,
+                'off_level_m' => $off->level,
             ];
             [$here, $before] = [$next, $direction];
         }

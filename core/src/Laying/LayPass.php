@@ -269,13 +269,8 @@ final class LayPass
 
     private function isOffLine(Spot $from, Spot $to): bool
     {
-        $tolerance = $this->rules->barrelTolerance;
-
         // Where the last pipe was laid off the line the next one comes back to it: it is not held against it.
-        return $tolerance !== null
-            && ! $from->isOff
-            && $this->line->offBarrelAtMost($from, $to) > $tolerance
-            && $this->line->offBarrel($from, $to) > $tolerance + 1e-9;
+        return ! $from->isOff && $this->rules->tolerance->isLeft($this->line, $from, $to);
     }
 
     private function better(?LayState $a, ?LayState $b): ?LayState

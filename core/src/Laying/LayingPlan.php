@@ -53,6 +53,9 @@ final class LayingPlan
         #[Part('end_direction', BoundDirection::class)] ?BoundDirection $end = null,
         #[Measure('barrel_tol_m', Quantity::Length, min: 0, max: 10, about: 'a pipe may lie off the line by')]
         ?float $barrelTolerance = null,
+        #[Measure('side_tol_m', Quantity::Length, min: 0, max: 10, about: 'sideways, in plan')] ?float $sideTolerance = null,
+        #[Measure('level_tol_m', Quantity::Length, min: 0, max: 10, about: 'in level, at the same place')]
+        ?float $levelTolerance = null,
         #[Flag('allow_phase_cuts')] bool $phaseCuts = false,
         #[Measure('od_m', Quantity::Length, above: 0, max: 5)] ?float $od = null,
         #[Items('bends', PlacedBend::class, atLeast: 0, atMost: 200, about: 'set into corners of the line')] array $bends = [],
@@ -67,7 +70,7 @@ final class LayingPlan
             $closeTolerance,
             $start?->direction(),
             $end?->direction(),
-            $barrelTolerance,
+            new Tolerance($barrelTolerance, $sideTolerance, $levelTolerance),
             $phaseCuts,
         );
         $laid = (new LayRoute($alignment, $rules, $bends))->run();

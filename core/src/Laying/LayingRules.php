@@ -23,7 +23,7 @@ final readonly class LayingRules
      * @param  float  $allowance  m that the gap at a joint adds to each pipe
      * @param  float  $closeTolerance  m, misfit at the end that the joints take up
      * @param  Spot|null  $from  where the last pipe ends that is laid; null: at the beginning of the line
-     * @param  float|null  $barrelTolerance  m that a pipe may lie off the line
+     * @param  Tolerance  $tolerance  that a pipe may lie off the line
      */
     public function __construct(
         array $stock,
@@ -33,7 +33,7 @@ final readonly class LayingRules
         public float $closeTolerance = 0.02,
         public ?Direction $start = null,
         public ?Direction $end = null,
-        public ?float $barrelTolerance = null,
+        public Tolerance $tolerance = new Tolerance,
         public bool $phaseCuts = false,
         public ?Spot $from = null,
     ) {
@@ -56,7 +56,7 @@ final readonly class LayingRules
             $this->closeTolerance,
             $this->start,
             $this->end,
-            $this->barrelTolerance,
+            $this->tolerance,
             $phaseCuts || $this->phaseCuts,
             $this->from,
         );
@@ -77,7 +77,7 @@ final readonly class LayingRules
             $this->closeTolerance,
             $start,
             $end,
-            $this->barrelTolerance,
+            $this->tolerance,
             $this->phaseCuts,
             $from,
         );

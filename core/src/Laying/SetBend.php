@@ -25,7 +25,7 @@ final readonly class SetBend
      * @param  Direction  $enters  of its first leg
      * @param  Direction  $leaves  of its second leg
      * @param  float  $eachJoint  by how much each of its joints turns where the line goes straight to it, degrees
-     * @param  float  $offLine  of its centre, m
+     * @param  OffLine  $off  of its centre
      */
     private function __construct(
         public PlacedBend $bend,
@@ -34,7 +34,7 @@ final readonly class SetBend
         public Direction $enters,
         public Direction $leaves,
         public float $eachJoint,
-        public float $offLine,
+        public OffLine $off,
     ) {
     }
 
@@ -56,6 +56,8 @@ final readonly class SetBend
             ));
         }
         $each = ($turn - $bend->turn) / 2;
+        $off = abs($reach * sin(deg2rad($turn / 2)) - $bend->leg * sin(deg2rad($bend->turn / 2)));
+        $upright = $off * abs($before->direction->riseTo($after->direction)) / (2 * sin(deg2rad($turn / 2)));
 
         return new self(
             $bend,
@@ -64,7 +66,7 @@ final readonly class SetBend
             $before->direction->turned($after->direction, $each),
             $before->direction->turned($after->direction, $turn - $each),
             abs($each),
-            abs($reach * sin(deg2rad($turn / 2)) - $bend->leg * sin(deg2rad($bend->turn / 2))),
+            new OffLine($off, sqrt(max(0.0, $off ** 2 - $upright ** 2)), $upright),
         );
     }
 }

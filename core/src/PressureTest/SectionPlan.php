@@ -20,8 +20,9 @@ use Diastoma\Core\Units\Si;
  *     length_m: float, od_mm: float, wall_mm: float, e_mod_gpa: float, nu: float, restraint: string, dn_mm: float
  * }
  * @phpstan-type Held array{
- *     name: string, state: string, verdict: string, test_from: string|null, at_m: float, held_kpa: float|null
+ *     name: string, state: string, verdict: string, test_from: string|null, at_m: float, to_m: float, held_kpa: float|null
  * }
+ * @phpstan-type Bend array{number: string, at_m: float, bend_deg: float}
  * @phpstan-type Ask array{
  *     from_m: float, to_m: float, mdp_bar: float, stp_method: string, water_c: float, fill_l_s: float, gauge_m?: float|null,
  *     factor?: float|null, pipe_max_bar?: float|null, p_min_high_bar?: float|null, v_max_m_s?: float|null,
@@ -32,6 +33,9 @@ final readonly class SectionPlan
 {
     /** The smallest bend in stock is one of 11.25°. */
     private const LEAST_BEND_DEG = 10.0;
+
+    /** A record of what holds the thrust of a bend lies so near to it, m. */
+    private const BESIDE_M = 2.0;
 
     /** What is typed is typed in whole figures. */
     private const SAME_KPA = 1.0;
@@ -46,6 +50,7 @@ final readonly class SectionPlan
      * @param  Ask  $ask
      * @param  list<array{number: string, state: string, verdict: string, test_from: string|null}>  $joints  joints inside the section
      * @param  list<Held>  $held  records of what holds its thrust; held_kpa is the pressure for which it was looked at
+     * @param  list<Bend>  $set  bends that lie in the section as pieces of the line
      * @param  bool  $atGauge  whether the method takes its pressure from here; else it has one of its own
      * @return array<string, mixed>
      */
@@ -57,6 +62,7 @@ final readonly class SectionPlan
         Medium $medium = Medium::Water,
         bool $atGauge = true,
         array $held = [],
+        array $set = [],
     ): array {
         $profile = self::profile($centreLine, (float) $ask['from_m'], (float) $ask['to_m']);
         $gauge = (float) ($ask['gauge_m'] ?? $ask['from_m']);
@@ -92,7 +98,11 @@ final readonly class SectionPlan
         );
         // A method with a pressure of its own has not said it here.
         $isKnown = $atGauge || $medium === Medium::Gas;
-        $missing = [...self::missing($joints), ...self::notHeld($held, $isKnown ? $pushes : fn (float $at): float => 0.0)];
+        $missing = [
+            ...self::missing($joints),
+            ...self::notHeld($held, $isKnown ? $pushes : fn (float $at): float => 0.0),
+            ...self::unheld($set, $held, $runs, (float) $ask['from_m']),
+        ];
         $compliance = $this->run('section-compliance', ['segments' => $segments, 't_water_degc' => $ask['water_c']]);
         $isFeasible = ! $atGauge || $window['feasible'] === true;
 
@@ -387,6 +397,37 @@ final readonly class SectionPlan
         }
 
         return array_values(array_filter($missing));
+    }
+
+    /**
+     * Bends between joints that slide, of which nobody has recorded what holds them.
+     *
+     * @param  list<Bend>  $bends
+     * @param  list<Held>  $held
+     * @param  non-empty-list<Run>  $runs
+     * @param  float  $from  chainage where the runs begin, m
+     * @return list<string>
+     */
+    private static function unheld(array $bends, array $held, array $runs, float $from): array
+    {
+        $slides = function (float $at) use ($runs, $from): bool {
+            foreach ($runs as $run) {
+                $from += $run['length_m'];
+                if ($at <= $from) {
+                    return $run['restraint'] === 'jointed';
+                }
+            }
+
+            return $runs[\count($runs) - 1]['restraint'] === 'jointed';
+        };
+        $lies = fn (float $at, array $of): bool => $at >= $of['at_m'] - self::BESIDE_M && $at <= $of['to_m'] + self::BESIDE_M;
+        $unheld = array_filter($bends, fn (array $bend): bool => $slides($bend['at_m'])
+            && array_filter($held, fn (array $of): bool => $lies($bend['at_m'], $of)) === []);
+
+        return array_values(array_map(
+            fn (array $bend): string => "Bend {$bend['number']} of {$bend['bend_deg']}°: no record says what holds its thrust.",
+            $unheld,
+        ));
     }
 
     /**

@@ -20,8 +20,14 @@ final readonly class StoreKind
 {
     private const STEP = 'thing';
 
-    /** @param  array<string, mixed>  $raw */
-    private function __construct(public string $kind, public array $raw, private Procedure $procedure)
+    /** What a thing can be to the days of a line. */
+    private const MEANS = ['clamps', 'boxes'];
+
+    /**
+     * @param  array<string, mixed>  $raw
+     * @param  string|null  $means  what it is to the days of a line: so many joints stand in clamps, so many are fused; null: nothing
+     */
+    private function __construct(public string $kind, public array $raw, private Procedure $procedure, public ?string $means)
     {
     }
 
@@ -53,11 +59,22 @@ final readonly class StoreKind
                         'joint_type' => 'store',
                         'steps' => [$step],
                     ]),
+                    self::meansOf($raw),
                 );
             }
         }
 
         return $all;
+    }
+
+    /** @param  array<string, mixed>  $raw */
+    private static function meansOf(array $raw): ?string
+    {
+        $means = $raw['means'] ?? null;
+
+        return $means === null || \in_array($means, self::MEANS, true)
+            ? $means
+            : throw new \LogicException('means of '.json_encode($raw['kind'] ?? null).' is none of '.implode(', ', self::MEANS));
     }
 
     /** @throws Refused for a kind that is not kept */

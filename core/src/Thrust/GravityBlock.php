@@ -11,7 +11,14 @@ use Diastoma\Core\Calculation\Field\Number;
 use Diastoma\Core\Units\Quantity;
 
 /** A bend that turns down is lifted: the block hangs on it, strapped. What pushes it forward still needs bearing or locked joints. */
-#[Calculates('gravity-block', 'How much concrete holds this bend down?', Family::Gasketed, ['uplift_n', 'volume_m3'], 'Statics')]
+#[Calculates(
+    'gravity-block',
+    'How much concrete holds this bend down?',
+    Family::Gasketed,
+    ['uplift_n', 'volume_m3'],
+    'Statics',
+    soil: true,
+)]
 final class GravityBlock
 {
     /** @return array{uplift_n: float, volume_m3: float} */

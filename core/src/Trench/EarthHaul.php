@@ -17,6 +17,7 @@ use Diastoma\Core\Units\Quantity;
     Family::Gasketed,
     ['loose_m3', 'bank_needed_m3', 'surplus_bank_m3', 'surplus_loose_m3', 'loads_by_volume', 'loads_by_mass', 'loads'],
     'Swell and shrink: common practice',
+    soil: true,
 )]
 final class EarthHaul
 {

@@ -19,6 +19,7 @@ use Diastoma\Core\Units\Quantity;
     Family::Gasketed,
     ['loose_m3', 'mass_t'],
     'Mass stays when volume shrinks',
+    soil: true,
 )]
 final class GranularOrder
 {

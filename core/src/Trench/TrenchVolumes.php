@@ -25,6 +25,7 @@ use Diastoma\Core\Units\Quantity;
         'tops_m',
     ],
     'Geometry: trapezoids less the segment of a circle',
+    soil: true,
 )]
 final class TrenchVolumes
 {

@@ -190,6 +190,8 @@ export interface CalcSchema extends InputSchema {
   'x-method'?: string
   'x-source': string
   'x-gives': string[]
+  /** its cubic metres are soil or concrete */
+  'x-soil': boolean
   /** a worked example: inputs as this schema has them */
   'x-example'?: Record<string, unknown>
 }

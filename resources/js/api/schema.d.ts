@@ -1518,11 +1518,21 @@ export interface components {
             to_come: components["schemas"]["DayDone"];
             plan: components["schemas"]["DayDone"] | null;
         };
+        /** @description Of a kind of thing in the stores */
+        InStores: {
+            /** @description in date today, and for the pipe of the line */
+            usable: number;
+            there: number;
+        };
         DayPage: {
             /** Format: date-time */
             now: string;
             section: string | null;
             asked: components["schemas"]["DayAsked"];
+            in_stores: {
+                clamps: components["schemas"]["InStores"];
+                boxes: components["schemas"]["InStores"];
+            };
             acts: components["schemas"]["ActTime"][];
             missing: string[];
             /** @description joints that are still to be made */
@@ -1606,6 +1616,10 @@ export interface components {
             joint_allowance_m?: number | null;
             /** @description a pipe may lie off the line by */
             barrel_tol_m?: number | null;
+            /** @description sideways, in plan */
+            side_tol_m?: number | null;
+            /** @description in level, at the same place */
+            level_tol_m?: number | null;
             allow_phase_cuts?: boolean | null;
             /** @description the last pipe lies to the right of the line by */
             off_right_m?: number | null;
@@ -1650,7 +1664,10 @@ export interface components {
             turn_right_deg: number | null;
             turn_up_deg: number | null;
             gap_difference_m: number | null;
+            /** @description the pipe lies off the line by, in space */
             off_line_m: number;
+            off_side_m: number;
+            off_level_m: number;
             bend: components["schemas"]["LaidBend"] | null;
         };
         /** @description What would help where a line cannot be laid, and what it costs */
@@ -5230,6 +5247,10 @@ export interface components {
             };
             /** @description a pipe may lie off the line by */
             barrel_tol_m?: number;
+            /** @description sideways, in plan */
+            side_tol_m?: number;
+            /** @description in level, at the same place */
+            level_tol_m?: number;
             /** @default false */
             allow_phase_cuts: boolean;
             od_m?: number;

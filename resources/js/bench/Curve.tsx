@@ -7,6 +7,7 @@ import { say } from '../texts/say'
 import { ticksOf } from '../ui/ticks'
 import { quantityOf, shownAs, type Shown } from '../ui/units'
 import { WORD } from '../ui/Verdict'
+import { keyShown } from './soil'
 import { spansOf, stretchAbout, type Span } from './stretch'
 import { written } from './typed'
 import { inputWords, outputWords } from './words'
@@ -33,7 +34,7 @@ export function Curve({ name, schema, input, out }: Props): ReactElement | null 
   const units = useUnits()
   const system = me.data?.units ?? 'metric'
   const figures = Object.entries(schema.properties).flatMap(([key, of]) => {
-    const shown = of['x-quantity'] ? shownAs(key, of['x-quantity'], system, units.data) : null
+    const shown = of['x-quantity'] ? shownAs(keyShown(key, of['x-quantity'], schema['x-soil']), of['x-quantity'], system, units.data) : null
     const value = input[shown?.key ?? key]
     return typeof value === 'number' ? [{ key, of, shown, sent: shown?.key ?? key, value }] : []
   })
@@ -58,12 +59,13 @@ export function Curve({ name, schema, input, out }: Props): ReactElement | null 
   }, [isTooWide])
   if (!along || !result) return null
   const quantity = quantityOf(result, units.data ?? {})
-  const shownResult = quantity === null ? null : shownAs(result, quantity, system, units.data)
+  const shownResult = quantity === null ? null : shownAs(keyShown(result, quantity, schema['x-soil']), quantity, system, units.data)
   const inputName = (f: (typeof figures)[number]): string =>
     [inputWords(name, f.key, f.of).name, f.shown?.symbol ?? ''].filter((part) => part !== '').join(', ')
   const resultName = (key: string): string => {
     const of = quantityOf(key, units.data ?? {})
-    const symbol = of === null ? (/_(pct|percent)$/.test(key) ? '%' : '') : shownAs(key, of, system, units.data).symbol
+    const symbol =
+      of === null ? (/_(pct|percent)$/.test(key) ? '%' : '') : shownAs(keyShown(key, of, schema['x-soil']), of, system, units.data).symbol
     return [outputWords(name, key), symbol].filter((part) => part !== '').join(', ')
   }
   return (

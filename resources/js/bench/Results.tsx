@@ -6,6 +6,7 @@ import { say } from '../texts/say'
 import { dayAndTime } from '../ui/clock'
 import { quantityOf, shownAs } from '../ui/units'
 import { VerdictMark, WORD } from '../ui/Verdict'
+import { keyShown } from './soil'
 import { written } from './typed'
 import { codeWords, outputWords } from './words'
 
@@ -15,8 +16,15 @@ const SHOWN = 40
 /** Short figures for reading; the sum goes on with all of them. */
 const DIGITS = 6
 
+interface Props {
+  calculation: string
+  /** its cubic metres are soil or concrete */
+  isSoil: boolean
+  out: Record<string, unknown>
+}
+
 /** What came out, by its names in words, with units. */
-export function Results({ calculation, out }: { calculation: string; out: Record<string, unknown> }): ReactElement {
+export function Results({ calculation, isSoil, out }: Props): ReactElement {
   const me = useMe()
   const units = useUnits()
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
@@ -41,7 +49,7 @@ export function Results({ calculation, out }: { calculation: string; out: Record
     if (/(_clock_h|_hour)$/.test(key)) return clockOf(number)
     const quantity = quantityOf(key, units.data ?? {})
     if (quantity === null) return short(number)
-    const shown = shownAs(key, quantity, me.data?.units ?? 'metric', units.data)
+    const shown = shownAs(keyShown(key, quantity, isSoil), quantity, me.data?.units ?? 'metric', units.data)
     return `${short(shown.fromKey(number))} ${shown.symbol}`.trim()
   }
   const listOf = (key: string, list: unknown[]): ReactNode => {

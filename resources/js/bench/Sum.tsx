@@ -7,6 +7,7 @@ import { shownAs, type Shown } from '../ui/units'
 import { InputField, isWide } from './fields/InputField'
 import { Curve } from './Curve'
 import { Results } from './Results'
+import { keyShown } from './soil'
 import { fromExample, toInput, type Typed } from './typed'
 
 const AS_IT_IS = { suffix: '', symbol: '', decimals: 2, fromKey: (v: number): number => v, toKey: (v: number): number => v }
@@ -19,7 +20,9 @@ export function Sum({ name, schema }: { name: string; schema: CalcSchema }): Rea
   const [faults, setFaults] = useState<{ field: string; message: string }[]>([])
   const [out, setOut] = useState<{ of: Record<string, unknown>; input: Record<string, unknown> } | null>(null)
   const shown = (key: string, s: InputSchema): Shown =>
-    s['x-quantity'] ? shownAs(key, s['x-quantity'], me.data?.units ?? 'metric', units.data) : { key, ...AS_IT_IS }
+    s['x-quantity']
+      ? shownAs(keyShown(key, s['x-quantity'], schema['x-soil']), s['x-quantity'], me.data?.units ?? 'metric', units.data)
+      : { key, ...AS_IT_IS }
   const run = async (input: Record<string, Typed>): Promise<void> => {
     try {
       const sent = toInput(schema.properties, input, shown)
@@ -115,7 +118,7 @@ export function Sum({ name, schema }: { name: string; schema: CalcSchema }): Rea
           ))}
         </Box>
       )}
-      <div ref={answer}>{out && <Results calculation={name} out={out.of} />}</div>
+      <div ref={answer}>{out && <Results calculation={name} isSoil={schema['x-soil']} out={out.of} />}</div>
       {out && <Curve name={name} schema={schema} input={out.input} out={out.of} />}
     </Box>
   )

@@ -1,6 +1,6 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
 import type { ReactElement } from 'react'
-import type { DayAsked } from '../api/client'
+import type { DayAsked, DayPage } from '../api/client'
 import { say, type MessageId } from '../texts/say'
 import { lasting } from './said'
 import { WEEKDAYS } from './words'
@@ -10,14 +10,19 @@ interface Props {
   /** joints are fused: clamps and boxes count */
   isFused: boolean
   atWork: number
+  inStores: DayPage['in_stores']
   faults: Record<string, string>
   onAsked: (asked: DayAsked) => void
 }
 
 const RAIN_STEP_MIN = 60
 
+/** What the stores hold of it: in date, and for the pipe of this line. */
+const stored = ({ usable, there }: { usable: number; there: number }): string =>
+  there === 0 ? say('day.noneInStores') : say('day.inStores', { usable, there })
+
 /** What there is, and when hands work; changed in place. */
-export function Means({ asked, isFused, atWork, faults, onAsked }: Props): ReactElement {
+export function Means({ asked, isFused, atWork, inStores, faults, onAsked }: Props): ReactElement {
   const set = (change: Partial<DayAsked>): void => onAsked({ ...asked, ...change })
   return (
     <Box component="section" aria-labelledby="means" sx={{ mt: 3 }}>
@@ -29,12 +34,12 @@ export function Means({ asked, isFused, atWork, faults, onAsked }: Props): React
         <>
           <Counter
             name="day.clamps"
-            note={atWork > 0 ? say('day.atWork', { count: atWork }) : ''}
+            note={[stored(inStores.clamps), ...(atWork > 0 ? [say('day.atWork', { count: atWork })] : [])].join(' · ')}
             value={asked.clamps}
             least={1}
             onValue={(clamps) => set({ clamps })}
           />
-          <Counter name="day.boxes" value={asked.boxes} least={1} onValue={(boxes) => set({ boxes })} />
+          <Counter name="day.boxes" note={stored(inStores.boxes)} value={asked.boxes} least={1} onValue={(boxes) => set({ boxes })} />
         </>
       )}
       <Counter

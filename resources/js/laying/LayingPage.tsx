@@ -33,6 +33,8 @@ const BY_ITS_FIELD = new Set([
   'min_piece_m',
   'joint_allowance_m',
   'barrel_tol_m',
+  'side_tol_m',
+  'level_tol_m',
   'off_right_m',
   'off_up_m',
   'bends',

@@ -15,7 +15,7 @@ interface Props {
 }
 
 interface Typed {
-  key: 'max_joint_angle_deg' | 'working_share' | 'min_piece_m' | 'joint_allowance_m' | 'barrel_tol_m' | 'off_right_m' | 'off_up_m'
+  key: Exclude<keyof Asked, 'stock' | 'limit_source' | 'allow_phase_cuts' | 'bends'>
   label: MessageId
   symbol: string
   /** from what is kept to what is typed, and back */
@@ -36,7 +36,12 @@ export function Rules({ page, asked, unit, faults, onAsked }: Props): ReactEleme
     { key: 'working_share', label: 'laying.shareUsed', symbol: '%', out: (v) => v * 100, back: (v) => v / 100 },
     { key: 'min_piece_m', label: 'laying.shortestPiece', ...long },
     { key: 'joint_allowance_m', label: 'laying.gapKept', ...short },
-    { key: 'barrel_tol_m', label: 'laying.mayLieOff', ...short, free: true },
+    { key: 'side_tol_m', label: 'laying.offSideways', ...short, free: true },
+    { key: 'level_tol_m', label: 'laying.offInLevel', ...short, free: true },
+    // Of an older plan, which knew one figure for both.
+    ...((asked.barrel_tol_m ?? null) === null
+      ? []
+      : ([{ key: 'barrel_tol_m', label: 'laying.mayLieOff', ...short, free: true }] as Typed[])),
     ...(page.face === null
       ? []
       : ([
