@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use App\Laying\LayOut;
 use App\Support\Say;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Procedure\Tells\Clock;
@@ -27,6 +28,9 @@ class Stretch extends Subject
 {
     /** Place of a procedure: its record is of the line as a whole. */
     public const OF_LINE = 'line';
+
+    /** So far beside it the line is looked at: no pipe is longer, m. */
+    private const BESIDE_M = 25.0;
 
     /** Chainages are kept to the millimetre. */
     private const SAME_PLACE_M = 0.0005;
@@ -85,7 +89,9 @@ class Stretch extends Subject
         $line = $this->ofLine;
         $asks = $this->procedure()->asks(...);
 
-        return $this->asSealed($line->pipe + ['mdp_bar' => $line->mdp_bar]) + [
+        $limit = $asks('joint_limit_deg') ? ['joint_limit_deg' => LayOut::turns($line)['limit_deg'] ?? null] : [];
+
+        return $this->asSealed($line->pipe + ['mdp_bar' => $line->mdp_bar] + $limit) + [
             'service' => $line->service,
             'time_zone' => $line->project->time_zone,
             'practice' => $line->project->practice,
@@ -94,6 +100,8 @@ class Stretch extends Subject
             'to_m' => $this->to_m ?? $this->from_m,
         ] + ($asks('joints') ? ['joints' => $this->jointsAsJudged()] : [])
           + ($asks('profile') ? ['profile' => $this->profile()] : [])
+          + ($asks('centre_line') ? ['centre_line' => $this->centreLine()] : [])
+          + ($asks('pipe_ends_m') ? ['pipe_ends_m' => $this->pipeEnds()] : [])
           + ($asks('delivered') ? ['delivered' => $this->deliveredBefore()] : []);
     }
 
@@ -129,6 +137,45 @@ class Stretch extends Subject
     private function profile(): array
     {
         return array_map(fn (array $point): array => [$point[0], $point[3]], $this->ofLine->centre_line);
+    }
+
+    /** @return list<array{float, float, float, float}> the line about the stretch: its points there, and one more to both sides */
+    private function centreLine(): array
+    {
+        $points = $this->ofLine->centre_line;
+        [$from, $to] = $this->about();
+        $kept = [];
+        foreach ($points as $i => $point) {
+            if (($points[$i + 1] ?? $point)[0] >= $from && ($points[$i - 1] ?? $point)[0] <= $to) {
+                $kept[] = $point;
+            }
+        }
+
+        return $kept;
+    }
+
+    /** @return list<float> chainages, m: joints of the line about the stretch, and the ends of the line */
+    private function pipeEnds(): array
+    {
+        [$from, $to] = $this->about();
+        $joints = Joint::query()
+            ->where('line_id', $this->line_id)
+            ->where('place', 'in-line')
+            ->where('state', '!=', 'cut-out')
+            ->whereBetween('chainage_m', [$from, $to])
+            ->orderBy('chainage_m')
+            ->pluck('chainage_m')
+            ->all();
+        $points = $this->ofLine->centre_line;
+        $ends = [...$joints, $points[0][0], $points[\count($points) - 1][0]];
+
+        return array_values(array_filter($ends, fn (float $at): bool => $at >= $from && $at <= $to));
+    }
+
+    /** @return array{float, float} the stretch, and a pipe more to both sides, m */
+    private function about(): array
+    {
+        return [$this->from_m - self::BESIDE_M, ($this->to_m ?? $this->from_m) + self::BESIDE_M];
     }
 
     /** @return list<array{number: string, with: string}> pipes that came with other deliveries */

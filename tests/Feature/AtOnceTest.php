@@ -43,6 +43,7 @@ use App\Models\User;
 use App\Programme\DayAsked;
 use App\Programme\TakeProgramme;
 use App\Support\Conflict;
+use Diastoma\Core\Laying\Tolerance;
 use Diastoma\Core\Pipe\PipeNumber;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
@@ -497,7 +498,7 @@ it('gives every joint one procedure, whoever begins it while that of the line is
 it('lays one plan down for a face, or finds that work went on, and never two plans through each other', function () {
     $line = Line::query()->findOrFail($this->makeLine()['id']);
     $joints = $line->joints()->get();
-    $asked = new Asked([['length_m' => 4.0, 'count' => null]], 1.0, null, 1.0, 1.0, 0.0, null, false, 0.0, 0.0);
+    $asked = new Asked([['length_m' => 4.0, 'count' => null]], 1.0, null, 1.0, 1.0, 0.0, new Tolerance, false, 0.0, 0.0, []);
     $said = atOnce(fn (int $i) => $i % 2 === 0
         ? app(LayDown::class)($line, $this->people['engineer'], Role::Engineer, $asked, 0.0, "plan {$i}")
         : ($this->recordAs)($joints[0]->id, ($this->body)('pipes', ['pipe_a' => '1', 'pipe_b' => '2'])));

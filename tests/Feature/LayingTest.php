@@ -4,6 +4,7 @@ use App\Actions\ExamineSeals;
 use App\Models\LayingPlan;
 use App\Models\Line;
 use App\Models\Pipe;
+use App\Models\ProcedureText;
 use Illuminate\Http\UploadedFile;
 
 /* A line is laid out, the plan laid down, and what the crew sees is the plan: joints, pipes, angles, levels. */
@@ -266,4 +267,24 @@ it('reads levels out of a surveyor\'s file for the stretch that asks for them, a
     $send('joiner', ['step' => 'agreed'])->assertStatus(422)->assertJsonPath('errors.0.field', 'step');
     $send('joiner', ['subject' => null])->assertStatus(422)->assertJsonPath('errors.0.field', 'subject');
     $send('stranger')->assertNotFound();
+});
+
+it('says by how much a joint turns as it was laid, by the joints of the line and what they may turn', function () {
+    $line = Line::query()->findOrFail($this->makeLine(more: ['sections' => [], 'centre_line' => [[0, 0, 0, 20], [60, 0, 60, 20]]])['id']);
+    $joints = $line->joints()->orderBy('chainage_m')->limit(3)->pluck('chainage_m')->all();
+    $hash = ProcedureText::query()->where('key', 'as-laid')->firstOrFail()->hash;
+    $id = $this->as('engineer')->postJson("/api/v1/lines/{$line->id}/stretches", [
+        'procedure_hash' => $hash, 'name' => 'Levels', 'from_m' => 0, 'to_m' => 30,
+    ])->assertCreated()->json('id');
+    $read = fn (float $at, float $off) => $this->record('joiner', "subjects/stretch/{$id}", 'levelled', [
+        'at_m' => $at, 'level_m' => 20, 'off_mm' => $off,
+    ])->assertCreated();
+    foreach ([[0, 0], [$joints[0], 60], [$joints[1], 0]] as [$at, $off]) {
+        $read($at, $off);
+    }
+    $this->record('joiner', "subjects/stretch/{$id}", 'levelled', ['all' => true])->assertCreated();
+    $steps = $this->as('joiner')->getJson("/api/v1/subjects/stretch/{$id}")->assertOk()->json('judgement.steps');
+    $said = array_column(collect($steps)->firstWhere('key', 'levelled')['reasons'], 'text');
+    $turns = 2 * rad2deg(atan(60 / 1000 / $joints[0]));
+    expect($said)->toContain(sprintf('The joint at %.2f m turns by %.2f°; up to 1.00° is allowed.', $joints[0], $turns));
 });

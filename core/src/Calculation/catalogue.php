@@ -125,6 +125,7 @@ return [
     'curve-chords' => Laying\CurveChords::class,
     'particle-limit' => Laying\ParticleLimit::class,
     'vertex-by-joints' => Laying\VertexByJoints::class,
+    'laid-angles' => Laying\LaidAngles::class,
     'laying-plan' => Laying\LayingPlan::class,
     // line and level
     'grade-convert' => Laying\GradeConvert::class,

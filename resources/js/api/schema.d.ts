@@ -5165,6 +5165,30 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * laid-angles
+         * @description By how much do the joints turn as they were laid?
+         */
+        Calc_laid_angles: {
+            points: ({
+                /** @description chainage */
+                at_m: number;
+                /** @description invert as levelled */
+                level_m: number;
+                /** @description off the line, plus to the right */
+                off_mm?: number;
+            } & {
+                [key: string]: unknown;
+            })[];
+            centre_line: number[][];
+            ends_m: number[];
+            /** @description uncertainty of a level, k = 2 */
+            level_u_mm?: number;
+            /** @description uncertainty of an offset, k = 2 */
+            off_u_mm?: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * laying-plan
          * @description Which pipe goes where along the line?
          */
