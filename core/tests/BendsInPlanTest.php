@@ -123,6 +123,15 @@ it('shares a stock that is counted between the parts, against the line where tha
     expect($plan['feasible'])->toBeTrue()->and($plan['pieces'])->toBe([6.0, 6.0, 6.0, 9.0])->and($plan['fewest_proved'])->toBeFalse();
 });
 
+it('knows that no sharing of a counted stock does with fewer pipes where the length alone wants so many', function () use ($asked) {
+    $points = [[0, 0, 10], [0, 60, 10], [40, 100, 10]];
+    $bends = [['at_m' => 60, 'bend_deg' => 45, 'leg_m' => 0.25]];
+    $plan = fn (array $stock) => calc('laying-plan', $asked($points, $bends, ['stock' => $stock]))['fewest_proved'];
+    expect($plan([['length_m' => 6, 'count' => 20]]))->toBeTrue()
+        // One of the pipes of 12 m lies before the bend or after it, and either way 19 pipes are wanted: the length alone would do with 10.
+        ->and($plan([['length_m' => 6, 'count' => 20], ['length_m' => 12, 'count' => 1]]))->toBeFalse();
+});
+
 it('joins two bends without a pipe, and lays none where a bend ends the line', function () use ($asked) {
     $points = [[0, 0, 0], [0, 30.3, 0], [0.6, 30.3, 0], [0.6, 60.6, 0]];
     $bends = [['at_m' => 30.3, 'bend_deg' => 90, 'leg_m' => 0.3], ['at_m' => 30.9, 'bend_deg' => 90, 'leg_m' => 0.3]];

@@ -162,7 +162,7 @@ use OpenApi\Attributes as OA;
 )]
 #[OA\Schema(
     schema: 'LinePipe',
-    required: ['id', 'number', 'serial', 'length_m', 'source', 'state', 'reason', 'pipe', 'joints', 'said'],
+    required: ['id', 'number', 'serial', 'length_m', 'source', 'state', 'reason', 'pipe', 'bend_deg', 'joints', 'said'],
     properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'number', type: 'string'),
@@ -172,6 +172,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'state', type: 'string', enum: ['to-hand', 'laid', 'rejected']),
         new OA\Property(property: 'reason', type: 'string', nullable: true),
         new OA\Property(property: 'pipe', ref: '#/components/schemas/Pipe'),
+        new OA\Property(property: 'bend_deg', description: 'null: it is a pipe and no bend', type: 'number', nullable: true),
         new OA\Property(
             property: 'joints',
             description: 'numbers of those in which it lies or is planned',

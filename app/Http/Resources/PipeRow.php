@@ -24,6 +24,7 @@ final class PipeRow
                 'series' => 'metric',
                 'size' => (string) $pipe->size['dn_mm'],
             ],
+            'bend_deg' => $pipe->bend()?->turn,
             'joints' => $joints,
             'said' => $words
                 ->map(

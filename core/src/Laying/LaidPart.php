@@ -12,6 +12,17 @@ final readonly class LaidPart
     {
     }
 
+    /** No other sharing of the stock would do with fewer pipes here: its length alone wants so many. */
+    public function isFewestByLength(): bool
+    {
+        if ($this->line === null) {
+            return true;
+        }
+        $plenty = array_map(fn (StockPipe $pipe): StockPipe => new StockPipe($pipe->length), $this->rules->stock);
+
+        return \count($this->outcome->pieces) <= (new PiecesLeft($this->line, $this->rules->with(stock: $plenty)))->ofAll();
+    }
+
     /**
      * @param  float  $limit  largest angle of a joint, degrees
      * @param  float|null  $od  m

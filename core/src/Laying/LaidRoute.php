@@ -38,7 +38,7 @@ final readonly class LaidRoute
             array_merge(...array_map(fn (LayOutcome $one): array => $one->pieces, $laid)),
             array_sum(array_map(fn (LayOutcome $one): int => $one->cuts, $laid)),
             max(array_map(fn (LayOutcome $one): float => $one->angle, $laid)),
-            $isProved && ($this->bends === [] || ! $this->isCounted),
+            $isProved && ($this->bends === [] || ! $this->isCounted || $this->isFewestByLength()),
             $last->why,
             $last->failsAt,
             $last->failAngle,
@@ -81,6 +81,11 @@ final readonly class LaidRoute
         }
 
         return $rows;
+    }
+
+    private function isFewestByLength(): bool
+    {
+        return array_filter($this->parts, fn (LaidPart $part): bool => ! $part->isFewestByLength()) === [];
     }
 
     private function failing(): ?LayOutcome

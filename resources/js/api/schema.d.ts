@@ -1874,6 +1874,8 @@ export interface components {
             state: "to-hand" | "laid" | "rejected";
             reason: string | null;
             pipe: components["schemas"]["Pipe"];
+            /** @description null: it is a pipe and no bend */
+            bend_deg: number | null;
             /** @description numbers of those in which it lies or is planned */
             joints: string[];
             /** @description what was said of it, the last first */

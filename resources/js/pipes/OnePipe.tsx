@@ -30,6 +30,7 @@ export function OnePipe({
   const rows: [string, string][] = [
     [say('common.pipe'), sizeOf(pipe.pipe)],
     [say('common.state'), STATE[pipe.state]],
+    ...(pipe.bend_deg === null ? [] : [[say('laying.bend'), `${pipe.bend_deg}°`] as [string, string]]),
     [say('pipes.length'), pipe.length_m === null ? say('common.notKnown') : show('x_m', 'length', pipe.length_m)],
     [say('common.joints'), pipe.joints.join(', ') || say('common.none')],
     ...(pipe.serial ? [[say('pipes.serial'), pipe.serial] as [string, string]] : []),

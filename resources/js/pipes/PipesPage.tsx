@@ -89,6 +89,7 @@ function Row({ pipe, planned, onOpen }: { pipe: LinePipe; planned: boolean; onOp
   const show = useShow()
   const rejected = pipe.state === 'rejected'
   const facts = [
+    pipe.bend_deg === null ? '' : say('laying.bendOf', { bend: `${pipe.bend_deg}°` }),
     pipe.length_m === null ? '' : show('x_m', 'length', pipe.length_m),
     pipe.serial ?? '',
     pipe.joints.length > 0 ? say('pipes.inJoints', { count: pipe.joints.length, joints: listed(pipe.joints) }) : say('pipes.inNoJoint'),
