@@ -21,9 +21,11 @@ final class FindStanding
             fn (Joint $joint) => isset($moments[$joint->id]) && self::isJoined($joint, $moments[$joint->id]),
         );
 
+        $anew = $joined->where('verdict', 'bad')->flatMap(fn (Joint $bad): array => InItsPlace::of($bad));
+
         return new Standing(
             $joined->sortBy(fn (Joint $joint) => $moments[$joint->id]->joinedAt?->getTimestamp() ?? 0, SORT_NUMERIC)->values(),
-            $left->values(),
+            $left->concat($anew)->sortBy([['chainage_m', 'asc'], ['number', 'asc']])->values(),
             $moments,
         );
     }

@@ -110,7 +110,9 @@ final readonly class PlannedDay
         foreach ($this->plan['joints'] ?? [] as $i => $row) {
             $joint = $this->left[$i];
             $joints[] = [
-                'id' => $joint->id, 'number' => $joint->number, 'chainage_m' => $joint->chainage_m, 'begun' => $joint->state !== 'planned',
+                // What is not there yet is found at the joint in whose place it comes.
+                'id' => $joint->exists ? $joint->id : $joint->replaces_id,
+                'number' => $joint->number, 'chainage_m' => $joint->chainage_m, 'begun' => $joint->state !== 'planned',
                 'prepare_from' => $this->at($row['prepare_from_min']), 'ready_at' => $this->at($row['ready_min']),
                 'fit_from' => $this->at($row['fit_from_min']), 'fuse_from' => $this->at($row['fuse_from_min']),
                 'joined_at' => $this->at($row['fused_min']), 'cold_at' => $this->at($row['cold_min']), 'waits_min' => $row['waits_min'],

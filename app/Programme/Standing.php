@@ -11,11 +11,21 @@ final readonly class Standing
 {
     /**
      * @param  Collection<int, Joint>  $joined  in the order in which they were joined
-     * @param  Collection<int, Joint>  $left  in the order of the line
+     * @param  Collection<int, Joint>  $left  in the order of the line; what will be made in the place of bad ones is among them
      * @param  array<string, JointMoments>  $moments  by id of those that were begun
      */
     public function __construct(public Collection $joined, public Collection $left, public array $moments)
     {
+    }
+
+    /** @return array{anew: list<string>, bad: list<string>} numbers of bad joints: those that are made anew in this plan, and others */
+    public function bad(): array
+    {
+        $anew = $this->left->reject(fn (Joint $joint): bool => $joint->exists)->pluck('replaces_id')->all();
+        [$planned, $others] = $this->joined->where('verdict', 'bad')
+            ->partition(fn (Joint $joint): bool => \in_array($joint->id, $anew, true));
+
+        return ['anew' => array_values($planned->pluck('number')->all()), 'bad' => array_values($others->pluck('number')->all())];
     }
 
     public function of(Joint $joint): ?JointMoments

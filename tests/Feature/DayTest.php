@@ -134,6 +134,26 @@ it('says of a line on which all is made from when it is tested, and that nothing
     $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/day", $this->usual)->assertStatus(422);
 });
 
+it('plans what is made in the place of a bad joint, and forgets it when the joint is cut out', function (string $procedure, array $anew) {
+    $line = ($this->make)($procedure);
+    $bad = $line->joints()->where('number', '2')->firstOrFail();
+    $bad->update(['state' => 'made', 'verdict' => 'bad', 'left_face' => true]);
+    $usual = $procedure === 'pvc-spigot-socket' ? $this->pushed : $this->usual;
+    $try = fn () => $this->as('joiner')->postJson("/api/v1/lines/{$line->id}/day/try", $usual)->assertOk()->json();
+    $page = $try();
+    expect($page['anew'])->toBe(['2'])->and($page['bad'])->toBe([])
+        ->and(array_column($page['joints'], 'number'))->toBe(['1', ...$anew, '3', '4', '5'])
+        ->and($page['left'])->toBe(4 + count($anew))
+        ->and(array_unique(array_column(array_slice($page['joints'], 1, count($anew)), 'id')))->toBe([$bad->id]);
+    $this->as('engineer')->postJson("/api/v1/joints/{$bad->id}/cut-out", ['reason' => 'leaks'])->assertCreated();
+    $after = $try();
+    expect($after['anew'])->toBe([])->and($after['left'])->toBe(6)->and(array_column($after['joints'], 'number'))->toContain('2A', '2B')
+        ->and($line->joints()->whereIn('number', ['2R'])->exists())->toBeFalse();
+})->with([
+    'it comes apart' => ['pvc-spigot-socket', ['2R']],
+    'it is cut out' => ['ef-coupler-one-pass', ['2A', '2B']],
+]);
+
 it('remembers what was to hand, and not that it rained', function () {
     $line = ($this->make)();
     $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/day", ['rain_min' => 120, 'crews' => 2] + $this->pushed)->assertCreated();

@@ -128,7 +128,8 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(
     schema: 'DayPage',
     required: [
-        'now', 'section', 'asked', 'in_stores', 'acts', 'missing', 'left', 'beyond', 'bad', 'unsigned', 'others', 'clamps_at_work', 'made',
+        'now', 'section', 'asked', 'in_stores', 'acts', 'missing', 'left', 'beyond', 'anew', 'bad',
+        'unsigned', 'others', 'clamps_at_work', 'made',
         'joints', 'pauses', 'test_from', 'test_at', 'today_to', 'held_up_by', 'one_more', 'one_less',
         'rain_costs_min', 'clamps_use_pct', 'crew_use_pct', 'box_use_pct', 'waits_min', 'exact', 'no_sooner_than',
         'days', 'may_take', 'taken',
@@ -150,7 +151,13 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'missing', type: 'array', items: new OA\Items(type: 'string')),
         new OA\Property(property: 'left', description: 'joints that are still to be made', type: 'integer'),
         new OA\Property(property: 'beyond', description: 'of them too many to plan', type: 'integer'),
-        new OA\Property(property: 'bad', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(
+            property: 'anew',
+            description: 'bad joints that are planned to be made anew',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+        ),
+        new OA\Property(property: 'bad', description: 'other bad joints', type: 'array', items: new OA\Items(type: 'string')),
         new OA\Property(property: 'unsigned', description: 'joined, and not accepted yet', type: 'integer'),
         new OA\Property(property: 'others', description: 'joints on pipes and restraints, not planned here', type: 'integer'),
         new OA\Property(property: 'clamps_at_work', type: 'integer'),

@@ -35,7 +35,7 @@ final class DayPage
             'in_stores' => app(MeansInStores::class)($line, $now),
             'left' => $standing->left->count(),
             'beyond' => max(0, $standing->left->count() - PlanDay::MOST),
-            'bad' => $standing->joined->where('verdict', 'bad')->pluck('number')->values()->all(),
+            ...$standing->bad(),
             'unsigned' => $standing->joined->where('verdict', '!=', 'bad')->where('state', '!=', 'accepted')->count(),
             'others' => self::others($line, $section),
             'made' => self::made($standing, $line, $planned),

@@ -1539,6 +1539,9 @@ export interface components {
             left: number;
             /** @description of them too many to plan */
             beyond: number;
+            /** @description bad joints that are planned to be made anew */
+            anew: string[];
+            /** @description other bad joints */
             bad: string[];
             /** @description joined, and not accepted yet */
             unsigned: number;

@@ -85,6 +85,7 @@ function Earliest({ page, zone }: { page: DayPage; zone: string }): ReactElement
 /** What the figure leaves out, so that nobody reads it for more than it is. */
 function Notes({ page, zone }: { page: DayPage; zone: string }): ReactElement {
   const notes = [
+    page.anew.length > 0 && say('day.madeAnew', { count: page.anew.length, numbers: page.anew.join(', ') }),
     page.bad.length > 0 && page.left > 0 && say('day.badFirst', { count: page.bad.length, numbers: page.bad.join(', ') }),
     page.left === 0 && page.unsigned > 0 && say('day.unsigned', { count: page.unsigned }),
     page.others > 0 && say('day.othersNotPlanned', { count: page.others }),
@@ -96,7 +97,7 @@ function Notes({ page, zone }: { page: DayPage; zone: string }): ReactElement {
       {notes.map(
         (note) =>
           note && (
-            <Typography key={note} sx={{ mb: 1, fontWeight: page.bad.length > 0 && note === notes[0] ? 700 : 400 }}>
+            <Typography key={note} sx={{ mb: 1, fontWeight: page.bad.length + page.anew.length > 0 && note === notes[0] ? 700 : 400 }}>
               {note}
             </Typography>
           ),

@@ -189,7 +189,7 @@ function Chart({ page, shown, room, test, zone }: ChartProps): ReactElement {
       )}
       {spells.map((spell, i) => (
         <Column
-          key={spell.id}
+          key={spell.number}
           spell={spell}
           shown={shown}
           x={x(i)}
