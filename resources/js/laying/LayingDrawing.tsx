@@ -4,7 +4,7 @@ import type { LaidRow, LayingOutcome, LineFull } from '../api/client'
 import { say } from '../texts/say'
 import { useShow } from '../ui/units'
 import { placeAt, placesIn, type Placed } from './placed'
-import { bars, rowsIn, shifted, showing, timesLarger, zoomed, type View } from './view'
+import { apart, bars, rowsIn, shifted, showing, timesLarger, zoomed, type View } from './view'
 
 interface Props {
   line: LineFull
@@ -27,6 +27,8 @@ const EDGE = 12
 /** More bars than this nobody tells apart; figures on bars and pipes want so much room, rings less, px. */
 const MOST_BARS = 160
 const FIGURE_PX = 25
+/** Nearer to each other than this two figures lie on each other, px. */
+const LEAST_FIGURE_PX = 18
 /** A length such as 5.62 takes so much, px. */
 const LENGTH_PX = 32
 const RING_PX = 11
@@ -66,6 +68,8 @@ export const LayingDrawing = memo(function LayingDrawing({ line, outcome, limit,
   const isRoomy = (behind - first) * FIGURE_PX < inner
   const hasRings = (behind - first) * RING_PX < inner
   const found = useMemo(() => bars(rows, shown, MOST_BARS), [rows, shown])
+  // The two joints of a bend lie side by side: one figure for both.
+  const labelled = new Set(isRoomy ? apart(found, LEAST_FIGURE_PX / px) : [])
   const plan = useMemo(() => placesIn(line.centre_line, shown), [line.centre_line, shown])
   const wide = Math.max(0.2, ...plan.map(([, off]) => Math.abs(off)))
   const larger = timesLarger((ABOVE.height / 2 - 10) / (wide * px))
@@ -205,7 +209,7 @@ export const LayingDrawing = memo(function LayingDrawing({ line, outcome, limit,
                 stroke={c.ink}
                 strokeWidth={found.length > 80 ? 0.8 : 1.6}
               />
-              {isRoomy && (
+              {labelled.has(bar.row) && (
                 <text
                   x={x(bar.at)}
                   y={yBar(bar.share) - 5}

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { bars, rowsIn, shifted, showing, timesLarger, zoomed } from './view'
+import { apart, bars, rowsIn, shifted, showing, timesLarger, zoomed } from './view'
 
 const whole = { from: 0, to: 5000 }
 const rows = Array.from({ length: 850 }, (_, i) => ({ from_m: i * 5.88, to_m: (i + 1) * 5.88, angle_share: i === 400 ? 1.2 : 0.3 }))
@@ -42,4 +42,11 @@ it('draws no more bars than there is room for, and never hides the largest', () 
 
 it('draws larger by a round figure alone', () => {
   expect([timesLarger(0.4), timesLarger(1), timesLarger(19), timesLarger(1e6)]).toEqual([1, 1, 10, 1000])
+})
+
+it('says one figure for joints that lie side by side: that of the larger share', () => {
+  const bar = (row: number, at: number, share: number): { row: number; at: number; share: number } => ({ row, at, share })
+  expect(apart([bar(0, 0, 0.2), bar(1, 6, 0.3), bar(2, 6.4, 0.5), bar(3, 12, 0.1)], 2)).toEqual([0, 2, 3])
+  expect(apart([bar(0, 0, 0.2), bar(1, 6, 0.5), bar(2, 6.4, 0.3)], 2)).toEqual([0, 1])
+  expect(apart([], 2)).toEqual([])
 })

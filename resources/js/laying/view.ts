@@ -76,3 +76,14 @@ export function timesLarger(room: number): number {
   const steps = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000]
   return steps.filter((s) => s <= room).at(-1) ?? 1
 }
+
+/** Rows of bars that stand so far apart, m: of those that lie side by side the one that uses more of the limit. */
+export function apart(bars: Bar[], least: number): number[] {
+  const kept: Bar[] = []
+  for (const bar of bars) {
+    const before = kept.at(-1)
+    if (!before || bar.at - before.at >= least) kept.push(bar)
+    else if (bar.share > before.share) kept[kept.length - 1] = bar
+  }
+  return kept.map((bar) => bar.row)
+}
