@@ -1,7 +1,7 @@
 import '@fontsource-variable/atkinson-hyperlegible-next'
 import { useTheme } from '@mui/material'
 import { QueryClientProvider } from '@tanstack/react-query'
-import { lazy, StrictMode, Suspense, useEffect, type ReactElement } from 'react'
+import { lazy, StrictMode, Suspense, useEffect, type ComponentType, type ReactElement } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router'
 import type { Me, Subject } from './api/client'
@@ -15,34 +15,37 @@ import SignIn from './SignIn'
 import { Fault } from './ui/Fault'
 import { LookProvider } from './ui/settings'
 import './ui/base.css'
-import { say } from './texts/say'
+import { moreTexts, say } from './texts/say'
 import { NotFound } from './ui/NotFound'
 
-const LinePage = lazy(() => import('./line/LinePage'))
-const JointPage = lazy(() => import('./joint/JointPage'))
-const NewLine = lazy(() => import('./line/NewLine'))
-const SectionPage = lazy(() => import('./section/SectionPage'))
-const TestPage = lazy(() => import('./section/TestPage'))
-const NewSection = lazy(() => import('./line/NewSection'))
-const RegisterPage = lazy(() => import('./records/RegisterPage'))
-const ProceduresPage = lazy(() => import('./procedures/ProceduresPage'))
-const ReadPage = lazy(() => import('./procedures/ReadPage'))
-const AdaptPage = lazy(() => import('./procedures/AdaptPage'))
-const StoresPage = lazy(() => import('./stores/StoresPage'))
-const ChangeLinePage = lazy(() => import('./line/ChangeLinePage'))
-const LayingPage = lazy(() => import('./laying/LayingPage'))
-const DayPage = lazy(() => import('./day/DayPage'))
-const NearPage = lazy(() => import('./records/NearPage'))
-const PipesPage = lazy(() => import('./pipes/PipesPage'))
-const StretchPage = lazy(() => import('./stretch/StretchPage'))
-const TagPage = lazy(() => import('./joint/TagPage'))
-const WaitingPage = lazy(() => import('./desk/WaitingPage'))
-const PeoplePage = lazy(() => import('./people/PeoplePage'))
-const AccountPage = lazy(() => import('./people/AccountPage'))
-const InvitedPage = lazy(() => import('./people/InvitedPage'))
-const JournalPage = lazy(() => import('./people/JournalPage'))
-const OrganisationPage = lazy(() => import('./people/OrganisationPage'))
-const BenchPage = lazy(() => import('./bench/BenchPage'))
+/** A page that is loaded when somebody goes there, after the texts that it says. */
+const page = (load: () => Promise<{ default: ComponentType }>) => lazy(() => moreTexts().then(load))
+
+const LinePage = page(() => import('./line/LinePage'))
+const JointPage = page(() => import('./joint/JointPage'))
+const NewLine = page(() => import('./line/NewLine'))
+const SectionPage = page(() => import('./section/SectionPage'))
+const TestPage = page(() => import('./section/TestPage'))
+const NewSection = page(() => import('./line/NewSection'))
+const RegisterPage = page(() => import('./records/RegisterPage'))
+const ProceduresPage = page(() => import('./procedures/ProceduresPage'))
+const ReadPage = page(() => import('./procedures/ReadPage'))
+const AdaptPage = page(() => import('./procedures/AdaptPage'))
+const StoresPage = page(() => import('./stores/StoresPage'))
+const ChangeLinePage = page(() => import('./line/ChangeLinePage'))
+const LayingPage = page(() => import('./laying/LayingPage'))
+const DayPage = page(() => import('./day/DayPage'))
+const NearPage = page(() => import('./records/NearPage'))
+const PipesPage = page(() => import('./pipes/PipesPage'))
+const StretchPage = page(() => import('./stretch/StretchPage'))
+const TagPage = page(() => import('./joint/TagPage'))
+const WaitingPage = page(() => import('./desk/WaitingPage'))
+const PeoplePage = page(() => import('./people/PeoplePage'))
+const AccountPage = page(() => import('./people/AccountPage'))
+const InvitedPage = page(() => import('./people/InvitedPage'))
+const JournalPage = page(() => import('./people/JournalPage'))
+const OrganisationPage = page(() => import('./people/OrganisationPage'))
+const BenchPage = page(() => import('./bench/BenchPage'))
 
 /** Colours of the theme for plain SVG and outlines. */
 function Root(): ReactElement {
@@ -104,6 +107,8 @@ queries.getQueryCache().subscribe(({ type, query }) => {
   setPerson(type === 'removed' || !me ? null : { id: me.id, name: me.name })
 })
 whenStranger(() => void queries.invalidateQueries({ queryKey: ['me'] }))
+// On their way before anybody goes on: a page that is gone to waits for them.
+moreTexts().catch(() => undefined)
 keepSending()
 dropOldDrafts()
 void resumeRuns()

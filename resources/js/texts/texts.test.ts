@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import ts from 'typescript'
 import { compileMessageOrThrow } from '@lingui/message-utils/compileMessage'
 import { expect, test } from 'vitest'
+import { saidFirst } from '../../../vite.texts'
 import english from './en.json'
 import { languageOf } from './languageOf'
 import { listed, oneOf } from './listed'
@@ -132,4 +133,11 @@ test('numbers, lists and codes stand in a sentence as one says them', () => {
   expect(stateWord('cut-out')).toBe('cut out')
   expect(stateWord('later')).toBe('later')
   expect(Object.keys(english)).toEqual(Object.keys(catalogue))
+})
+
+test('what is said before another page is loaded comes first, and the rest later', () => {
+  const first = saidFirst(Object.keys(catalogue))
+  for (const id of ['signIn.signIn', 'app.aMoment', 'ui.tryAgain', 'outbox.itWasMe']) expect(first, id).toContain(id)
+  for (const id of ['laying.title', 'day.toHand', 'steps.allAsItShouldBe']) expect(first, id).not.toContain(id)
+  expect(first.size).toBeLessThan(Object.keys(catalogue).length / 3)
 })
