@@ -11,6 +11,7 @@ use Diastoma\Core\Laying\GivenLine;
 use Diastoma\Core\Laying\LayingHelp;
 use Diastoma\Core\Laying\LayingHelps;
 use Diastoma\Core\Laying\LayingRules;
+use Diastoma\Core\Laying\LayingWay;
 use Diastoma\Core\Laying\LayRoute;
 use Diastoma\Core\Laying\SetBend;
 use Diastoma\Core\Laying\Spot;
@@ -45,6 +46,8 @@ final class LayOut
         $laid = (new LayRoute($alignment, $rules, $asked->bends()))->run();
         $outcome = $laid->outcome();
         $isFeasible = $outcome->isFeasible();
+        // Where it cannot be done: as far as it goes.
+        $rows = $laid->rows($asked->limit, self::diameter($line));
 
         return [
             'from_m' => $face->from,
@@ -57,8 +60,10 @@ final class LayOut
             'fail_reason' => $outcome->why,
             'fail_station_m' => $outcome->failsAt,
             'fail_angle_deg' => $outcome->failAngle,
-            // Where it cannot be done: as far as it goes.
-            'rows' => $laid->rows($asked->limit, self::diameter($line)),
+            'rows' => $rows,
+            ...LayingWay::of($rows)->toArray(),
+            // The rule of a sewer; of a main common practice where it is steep.
+            'wants_uphill' => $line->service === 'sewer',
             'helps' => array_map(
                 fn (LayingHelp $help): array => $help->toArray(),
                 (new LayingHelps($alignment, $rules, $asked->limit, $asked->bends(), self::diameter($line)))->to($outcome),

@@ -6,6 +6,7 @@ use App\Models\LayingPlan;
 use App\Models\Line;
 use App\Pack\Paper;
 use App\Support\Say;
+use Diastoma\Core\Laying\LayingWay;
 use Diastoma\Core\Procedure\Words;
 use Diastoma\Core\Units\Display;
 use Diastoma\Core\Units\UnitSystem;
@@ -54,6 +55,7 @@ final readonly class LayingSheet
                     'limit' => self::degrees((float) $asked['max_joint_angle_deg']),
                     'share' => round(100 * (float) $asked['working_share']),
                 ]),
+                self::sockets($rows, $words),
                 LayingFiles::pipesIn($rows) < \count($rows) ? Say::text('pack.laying.bends') : '',
             ]),
             'rows' => array_map(fn (array $row): array => $this->row($row, $words, $units, $numbers), $rows),
@@ -88,6 +90,16 @@ final readonly class LayingSheet
                 'clock' => self::clock(fmod((float) $row['turn_hour'] + 6, 12)),
             ]),
         ];
+    }
+
+    /** @param  non-empty-list<Row>  $rows */
+    private static function sockets(array $rows, Words $words): string
+    {
+        $rise = LayingWay::of($rows)->rise;
+
+        return Say::text('pack.laying.sockets', [
+            'way' => Say::text($rise < 0 ? 'pack.laying.falls' : 'pack.laying.rises'), 'by' => $words->figure('rise_m', abs($rise)),
+        ]);
     }
 
     /** @param  Bend  $bend */

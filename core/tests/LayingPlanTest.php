@@ -356,3 +356,16 @@ it('keeps to a tolerance of the line and to one of the level, each by itself', f
     expect(max(array_column($plan($sag, [])['rows'], 'off_level_m')))->toEqualWithDelta(0.0105, 5e-6)
         ->and(max(array_column($plan($sag, [])['rows'], 'off_side_m')))->toBe(0.0);
 });
+
+// By hand: 2 % down, from 30 m on a parabola to 1.5 % up at 90 m: the level at 60 m is 99.0625 m, at 72 m 99.0745 m, at the end 99.7 m.
+it('says by how much the line rises as it is laid, and how many pipes fall', function () {
+    $line = ['elements' => [['type' => 'straight', 'length_m' => 120]], 'profile' => [
+        ['chainage_m' => 0, 'invert_m' => 100], ['chainage_m' => 60, 'invert_m' => 98.8, 'curve_length_m' => 60],
+        ['chainage_m' => 120, 'invert_m' => 99.7],
+    ]];
+    $asked = ['stock' => [['length_m' => 12]], 'max_joint_angle_deg' => 3, 'working_share' => 1, 'min_piece_m' => 1];
+    $plan = calc('laying-plan', $asked + ['line' => $line]);
+    expect($plan['rise_m'])->toEqualWithDelta(-0.3, 1e-9)->and($plan['falling_count'])->toBe(5);
+    $level = calc('laying-plan', $asked + ['line' => ['elements' => [['type' => 'straight', 'length_m' => 120]]]]);
+    expect($level['rise_m'])->toBe(0.0)->and($level['falling_count'])->toBe(0);
+});

@@ -87,6 +87,17 @@ it('fills the line: its joints, pipes, angles and levels are those that the crew
     expect($seen['planned']['angle_deg'])->toEqualWithDelta($rows[1]['angle_deg'], 1e-9);
 });
 
+it('says which way the sockets face: a sewer is laid uphill', function () {
+    $line = ($this->make)();
+    $asked = ['stock' => [['length_m' => 4]]];
+    $up = ($this->try)($line, $asked)->assertOk()->json();
+    expect($up['rise_m'])->toEqualWithDelta(0.3, 1e-3)->and($up['falling_count'])->toBe(0)->and($up['wants_uphill'])->toBeFalse();
+    $falling = array_map(fn (array $point) => [$point[0], $point[1], $point[2], 40 - $point[3]], bentLine());
+    $line->update(['service' => 'sewer', 'centre_line' => $falling]);
+    $down = ($this->try)($line->refresh(), $asked)->assertOk()->json();
+    expect($down['rise_m'])->toEqualWithDelta(-0.3, 1e-3)->and($down['falling_count'])->toBe(15)->and($down['wants_uphill'])->toBeTrue();
+});
+
 it('goes on from the face: what was begun stays, and the first new pipe turns from the last one', function () {
     $line = ($this->make)();
     ($this->lay)($line, ['stock' => [['length_m' => 4]]])->assertCreated();

@@ -153,7 +153,7 @@ use OpenApi\Attributes as OA;
     required: [
         'from_m', 'feasible', 'piece_count', 'bend_count', 'cut_count', 'max_angle_deg', 'fewest_proved', 'fail_reason', 'fail_station_m',
         'fail_angle_deg',
-        'rows', 'helps',
+        'rows', 'rise_m', 'falling_count', 'wants_uphill', 'helps',
     ],
     properties: [
         new OA\Property(property: 'from_m', type: 'number'),
@@ -167,6 +167,9 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'fail_station_m', type: 'number', nullable: true),
         new OA\Property(property: 'fail_angle_deg', type: 'number', nullable: true),
         new OA\Property(property: 'rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/LaidRow')),
+        new OA\Property(property: 'rise_m', description: 'from the face to the end of what is laid out', type: 'number'),
+        new OA\Property(property: 'falling_count', description: 'pipes that fall in the direction of laying', type: 'integer'),
+        new OA\Property(property: 'wants_uphill', description: 'such a line is laid uphill', type: 'boolean'),
         new OA\Property(property: 'helps', type: 'array', items: new OA\Items(ref: '#/components/schemas/LayingHelp')),
     ],
 )]

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Laying;
 
-/** A bend of a plan in its place, as the crew sets it. */
+/**
+ * A bend of a plan in its place, as the crew sets it.
+ *
+ * @phpstan-import-type Laid from LaidOut
+ */
 final readonly class LaidBend
 {
     public function __construct(private Alignment $line, private SetBend $set)
@@ -15,7 +19,7 @@ final readonly class LaidBend
      * @param  Direction|null  $before  of the piece before it; null: it begins the line
      * @param  float  $limit  largest angle of a joint, degrees
      * @param  float|null  $od  m
-     * @return array<string, mixed> as a pipe of the plan has it; `bend`: what it is and how it is turned
+     * @return Laid as a pipe of the plan has it; `bend`: what it is and how it is turned
      */
     public function row(?Direction $before, float $limit, ?float $od): array
     {

@@ -4,7 +4,14 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Laying;
 
-/** The pieces of a plan in their places: what the crew sets, measures and cuts, pipe by pipe. */
+/**
+ * The pieces of a plan in their places: what the crew sets, measures and cuts, pipe by pipe.
+ *
+ * @phpstan-type Surveyed array{e_m: float, n_m: float, invert_m: float}
+ * @phpstan-type Laid array{
+ *     from_m: float, to_m: float, from: Surveyed, to: Surveyed, azimuth_deg: float, grade_ratio: float, ...<string, mixed>
+ * }
+ */
 final readonly class LaidOut
 {
     /**
@@ -22,8 +29,7 @@ final readonly class LaidOut
     /**
      * @param  float  $limit  largest angle of a joint, degrees
      * @param  float|null  $od  m, for what the gap differs across the joint
-     * @return list<array{azimuth_deg: float, grade_ratio: float, ...<string, mixed>}> each pipe with both its ends, and the joint at
-     *     its beginning
+     * @return list<Laid> each pipe with both its ends, and the joint at its beginning
      */
     public function rows(float $limit, ?float $od): array
     {

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Laying;
 
-/** A part of the line between two bends, or from a bend to an end of it, as it is laid out. */
+/**
+ * A part of the line between two bends, or from a bend to an end of it, as it is laid out.
+ *
+ * @phpstan-import-type Laid from LaidOut
+ */
 final readonly class LaidPart
 {
     /** @param  Alignment|null  $line  null: the two joints of it are one, and no pipe lies between */
@@ -26,7 +30,7 @@ final readonly class LaidPart
     /**
      * @param  float  $limit  largest angle of a joint, degrees
      * @param  float|null  $od  m
-     * @return list<array{azimuth_deg: float, grade_ratio: float, ...<string, mixed>}>
+     * @return list<Laid>
      */
     public function rows(float $limit, ?float $od): array
     {

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Laying;
 
-/** A line as it is laid out, part by part, with the bends between them; or why and where it cannot be done. */
+/**
+ * A line as it is laid out, part by part, with the bends between them; or why and where it cannot be done.
+ *
+ * @phpstan-import-type Laid from LaidOut
+ */
 final readonly class LaidRoute
 {
     /**
@@ -61,7 +65,7 @@ final readonly class LaidRoute
     /**
      * @param  float  $limit  largest angle of a joint, degrees
      * @param  float|null  $od  m, for what the gap differs across the joint
-     * @return list<array<string, mixed>> each pipe and bend with both its ends, and the joint at its beginning; as far as it goes
+     * @return list<Laid> each pipe and bend with both its ends, and the joint at its beginning; as far as it goes
      */
     public function rows(float $limit, ?float $od): array
     {

@@ -25,7 +25,8 @@ use Diastoma\Core\Units\Quantity;
     'Which pipe goes where along the line?',
     Family::Gasketed,
     [
-        'feasible', 'pieces', 'piece_count', 'joint_count', 'cut_count', 'max_angle_deg', 'closing_piece_m', 'fewest_proved', 'rows',
+        'feasible', 'pieces', 'piece_count', 'joint_count', 'cut_count', 'max_angle_deg', 'closing_piece_m', 'fewest_proved', 'rise_m',
+        'falling_count', 'rows',
         'fail_reason', 'fail_station_m', 'fail_angle_deg', 'fail_turn_deg', 'longest_pipe_m',
         'needed_radius_m', 'bends_deg', 'residual_deg',
         'helps',
@@ -78,6 +79,7 @@ final class LayingPlan
         $count = \count($outcome->pieces);
         $last = $laid->last();
         $isFeasible = $outcome->isFeasible();
+        $rows = $isFeasible ? $laid->rows($most, $od) : [];
         $joints = $count + $laid->bendCount() - 1 + ($start === null ? 0 : 1) + ($end === null ? 0 : 1);
 
         return [
@@ -89,7 +91,8 @@ final class LayingPlan
             'max_angle_deg' => $isFeasible ? $outcome->angle : null,
             'closing_piece_m' => $isFeasible && $last !== null && $last->isCut() ? $last->length : null,
             'fewest_proved' => $outcome->isProved,
-            'rows' => $isFeasible ? $laid->rows($most, $od) : [],
+            ...LayingWay::of($rows)->toArray(),
+            'rows' => $rows,
             'fail_reason' => $outcome->why,
             'fail_station_m' => $outcome->failsAt,
             'fail_angle_deg' => $outcome->failAngle,

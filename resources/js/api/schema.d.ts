@@ -1707,6 +1707,12 @@ export interface components {
             fail_station_m: number | null;
             fail_angle_deg: number | null;
             rows: components["schemas"]["LaidRow"][];
+            /** @description from the face to the end of what is laid out */
+            rise_m: number;
+            /** @description pipes that fall in the direction of laying */
+            falling_count: number;
+            /** @description such a line is laid uphill */
+            wants_uphill: boolean;
             helps: components["schemas"]["LayingHelp"][];
         };
         LayingPage: {

@@ -23,6 +23,7 @@ import { Rules } from './Rules'
 import { Stock } from './Stock'
 import { bendWords, turnWords } from '../ui/turn'
 import { useOutcome } from './useOutcome'
+import { Way } from './Way'
 
 /** Fields at which a refusal stands by itself. */
 const BY_ITS_FIELD = new Set([
@@ -81,6 +82,7 @@ function Plan({ line, starts }: { line: LineFull; starts: Starts }): ReactElemen
         {!isComplete && <Sentence verdict="open">{say('laying.sayWhoseAngle')}</Sentence>}
         {outcome.error && <Refused why={Object.entries(faults).find(([field]) => !BY_ITS_FIELD.has(field))?.[1] ?? null} />}
         {found && <Judged outcome={found} asked={asked} limit={limit} busy={outcome.isPlaceholderData} />}
+        {found && found.rows.length > 0 && <Way outcome={found} />}
         {found && <Helps helps={found.helps} asked={asked} limit={limit} onAsked={change} />}
         {found?.feasible && !outcome.isPlaceholderData && <LayItDown line={line} starts={starts} asked={asked} outcome={found} />}
       </Box>
