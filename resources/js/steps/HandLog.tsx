@@ -1,5 +1,5 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useEffect, useRef, useState, type Dispatch, type ReactElement, type ReactNode, type SetStateAction } from 'react'
+import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react'
 import type { FieldSpec } from '../api/client'
 import { useMe, useUnits } from '../api/queries'
 import type { Run } from '../outbox/db'
@@ -12,6 +12,7 @@ import type { Shown } from '../ui/units'
 import { useDeviceNow } from '../ui/useNow'
 import { say } from '../texts/say'
 import { AskWhether } from './AskWhether'
+import { typedOf, useTyped, type Typed } from './beingTyped'
 import { useCalled } from './called'
 import { doubtOf, type Doubt } from './doubt'
 import { complaint, shownField } from './entry'
@@ -29,22 +30,6 @@ const USUAL = 0.25
 const RAISED_AFTER = 3
 
 const MINUTE_MS = 60_000
-
-interface Typed {
-  pressure: string
-  water: string
-}
-
-/** By trace. The step is looked at anew when a reading is stored: what is being typed then stays. */
-const BEING_TYPED = new Map<string, Typed>()
-
-function useTyped(trace: string): [Typed, Dispatch<SetStateAction<Typed>>] {
-  const [typed, setTyped] = useState(() => BEING_TYPED.get(trace) ?? { pressure: '', water: '' })
-  useEffect(() => {
-    BEING_TYPED.set(trace, typed)
-  }, [trace, typed])
-  return [typed, setTyped]
-}
 
 /** How a log begins that somebody reads off the gauge. */
 export function BeginByHand({ subject, stepKey }: { subject: string; stepKey: string }): ReactElement {
@@ -84,30 +69,29 @@ export function HandLog({ run, zone, children }: { run: Run; zone: string; child
   const units = useUnits()
   const system = me.data?.units ?? 'metric'
   const fields = { pressure: shownField(PRESSURE, system, units.data), water: shownField(WATER, system, units.data) }
-  const [typed, setTyped] = useTyped(run.trace)
-  const [atHand, setAtHand] = useState<keyof Typed>('pressure')
-  const [fault, setFault] = useState<string | null>(null)
+  const [typed, type] = useTyped(run.trace)
+  const { atHand, fault } = typed
   const [asked, setAsked] = useState<Doubt | null>(null)
-  const inputs = useRef<Partial<Record<keyof Typed, HTMLInputElement | null>>>({})
-  const change = (key: keyof Typed, by: (text: string) => string): void => {
-    setTyped((before) => ({ ...before, [key]: by(before[key]) }))
-    setFault(null)
-  }
-  const goTo = (key: keyof Typed): void => {
+  const inputs = useRef<Partial<Record<Typed['atHand'], HTMLInputElement | null>>>({})
+  const setFault = (fault: string | null): void => type(() => ({ fault }))
+  const setAtHand = (atHand: Typed['atHand']): void => type(() => ({ atHand }))
+  const change = (key: Typed['atHand'], by: (text: string) => string): void => type((before) => ({ [key]: by(before[key]), fault: null }))
+  const goTo = (key: Typed['atHand']): void => {
     setAtHand(key)
     inputs.current[key]?.focus({ preventScroll: true })
   }
   useEffect(() => {
-    inputs.current.pressure?.focus({ preventScroll: true })
-  }, [])
+    inputs.current[typedOf(run.trace).atHand]?.focus({ preventScroll: true })
+  }, [run.trace])
   const last = run.samples[run.samples.length - 1]
   const record = (pressure: string, isSure: boolean): void => {
+    const { water } = typedOf(run.trace)
     const why = wrong(PRESSURE, pressure, fields.pressure)
     if (why) {
       goTo('pressure')
       return setFault(why)
     }
-    const litresWhy = wrong(WATER, typed.water, fields.water)
+    const litresWhy = wrong(WATER, water, fields.water)
     if (litresWhy) {
       goTo('water')
       return setFault(litresWhy)
@@ -116,13 +100,12 @@ export function HandLog({ run, zone, children }: { run: Run; zone: string; child
     const usual = { near, whole: false, low: near * (1 - USUAL), high: near * (1 + USUAL), slips: [] }
     const doubt = isSure || run.samples.length < RAISED_AFTER || near === 0 ? null : doubtOf(pressure, usual, fields.pressure)
     if (doubt) return setAsked(doubt)
-    const litres = typed.water.trim() === '' ? null : fields.water.toKey(figureOf(typed.water)!)
+    const litres = water.trim() === '' ? null : fields.water.toKey(figureOf(water)!)
     // The next figure may be typed before this one is kept: nothing of it is lost.
-    setTyped({ pressure: '', water: '' })
+    type(() => ({ pressure: '', water: '' }))
     goTo('pressure')
     const back = (why: string): void => {
-      setTyped((since) => (since.pressure === '' ? { pressure, water: since.water || typed.water } : since))
-      setFault(why)
+      type((since) => (since.pressure === '' ? { pressure, water: since.water || water, fault: why } : { fault: why }))
     }
     readByHand(run.key, fields.pressure.toKey(figureOf(pressure)!), litres, Date.now()).then(
       (isKept) => !isKept && back(say('steps.tooSoonAfterTheLast')),
@@ -133,7 +116,7 @@ export function HandLog({ run, zone, children }: { run: Run; zone: string; child
     setAsked(null)
     record(pressure, true)
   }
-  const row = (key: keyof Typed, field: FieldSpec): ReactElement => (
+  const row = (key: Typed['atHand'], field: FieldSpec): ReactElement => (
     <Box
       component="label"
       onClick={() => setAtHand(key)}
@@ -174,7 +157,7 @@ export function HandLog({ run, zone, children }: { run: Run; zone: string; child
       noValidate
       onSubmit={(e) => {
         e.preventDefault()
-        record(typed.pressure, false)
+        record(typedOf(run.trace).pressure, false)
       }}
       sx={{ pb: 1 }}
     >
