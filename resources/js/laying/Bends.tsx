@@ -123,7 +123,7 @@ function Another({ asked, unit, onAsked }: Pick<Props, 'asked' | 'unit' | 'onAsk
           <MenuItem key={one} value={one}>{`${one}°`}</MenuItem>
         ))}
       </TextField>
-      <Button variant="outlined" onClick={add} sx={{ minWidth: 96 }}>
+      <Button variant="outlined" onClick={add} sx={{ minWidth: 96, px: 1, whiteSpace: 'nowrap' }}>
         {say('laying.setBend')}
       </Button>
     </Box>
