@@ -102,6 +102,7 @@ class Stretch extends Subject
           + ($asks('profile') ? ['profile' => $this->profile()] : [])
           + ($asks('centre_line') ? ['centre_line' => $this->centreLine()] : [])
           + ($asks('pipe_ends_m') ? ['pipe_ends_m' => $this->pipeEnds()] : [])
+          + ($asks('bends_m') ? ['bends_m' => $this->bends()] : [])
           + ($asks('delivered') ? ['delivered' => $this->deliveredBefore()] : []);
     }
 
@@ -170,6 +171,15 @@ class Stretch extends Subject
         $ends = [...$joints, $points[0][0], $points[\count($points) - 1][0]];
 
         return array_values(array_filter($ends, fn (float $at): bool => $at >= $from && $at <= $to));
+    }
+
+    /** @return list<float> chainages of the corners, m */
+    private function bends(): array
+    {
+        return array_values(
+            Pipe::query()->where('line_id', $this->line_id)->whereNotNull('bend')->get()
+                ->map(fn (Pipe $pipe): ?float => $pipe->bend()?->at)->filter(fn (?float $at): bool => $at !== null)->all(),
+        );
     }
 
     /** @return array{float, float} the stretch, and a pipe more to both sides, m */

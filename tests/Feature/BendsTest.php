@@ -125,3 +125,22 @@ it('is asked for in its section until somebody has recorded what holds it', func
     // It is there, and holds the section up by itself as long as it is not done.
     expect($asks())->toBe([]);
 });
+
+it('is no joint that turns too far where the line is levelled as it was laid', function () {
+    $line = ($this->line)();
+    ($this->lay)($line, [$this->bend])->assertCreated();
+    $id = $this->as('engineer')->postJson("/api/v1/lines/{$line->id}/stretches", [
+        'procedure_hash' => ProcedureText::query()->where('key', 'as-laid')->firstOrFail()->hash,
+        'name' => 'Levels', 'from_m' => 50, 'to_m' => 72,
+    ])->assertCreated()->json('id');
+    $bend = Pipe::query()->where('line_id', $line->id)->whereNotNull('bend')->sole();
+    $to = $line->joints()->where('pipe_b_id', $bend->id)->sole()->chainage_m;
+    $on = $line->joints()->where('pipe_a_id', $bend->id)->sole()->chainage_m;
+    foreach ([54.0, $to, $on, $on + 6] as $at) {
+        $read = ['at_m' => round($at, 3), 'level_m' => 20, 'off_mm' => 0];
+        $this->record('joiner', "subjects/stretch/{$id}", 'levelled', $read)->assertCreated();
+    }
+    $this->record('joiner', "subjects/stretch/{$id}", 'levelled', ['all' => true])->assertCreated();
+    $step = collect($this->as('joiner')->getJson("/api/v1/subjects/stretch/{$id}")->json('judgement.steps'))->firstWhere('key', 'levelled');
+    expect($step['verdict'])->toBe('good')->and(json_encode($step['reasons']))->not->toContain('turns by');
+});

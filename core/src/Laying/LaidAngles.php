@@ -35,6 +35,7 @@ final class LaidAngles
      * @param  list<LevelledPlace>  $points
      * @param  non-empty-list<list<float>>  $line  [chainage m, easting m, northing m, level m]
      * @param  list<float>  $ends  chainages of the pipe ends, m: beginning of the line, joints, end of the line
+     * @param  list<float>  $bends  m: what turns beside a joint there is the bend, and no joint
      * @return array<string, mixed> `least_deg`, `most_deg`: between these the greatest lies (k = 2); null where no joint can be told, and
      *     the two also where nobody has said how well was read
      */
@@ -44,6 +45,7 @@ final class LaidAngles
         #[Numbers('ends_m', whole: false, about: 'chainages of the pipe ends')] array $ends,
         #[Measure('level_u_mm', Quantity::Length, min: 0, about: 'uncertainty of a level, k = 2')] ?float $levelU = null,
         #[Measure('off_u_mm', Quantity::Length, min: 0, about: 'uncertainty of an offset, k = 2')] ?float $offU = null,
+        #[Numbers('bends_m', whole: false, about: 'chainages of the corners into which bends are set')] array $bends = [],
     ): array {
         /** @var non-empty-list<array{float, float, float, float}> $line four columns, as they were read */
         $centre = new CentreLine($line);
@@ -53,7 +55,8 @@ final class LaidAngles
         $worst = null;
         for ($i = 1; $i < \count($ends) - 1; $i++) {
             [$a, $b, $c] = [$laid[$i - 1], $laid[$i], $laid[$i + 1]];
-            if ($a === null || $b === null || $c === null || $a->inPlan($b) <= 0 || $b->inPlan($c) <= 0) {
+            $isBeside = array_filter($bends, fn (int|float $at): bool => $at > $ends[$i - 1] && $at < $ends[$i + 1]) !== [];
+            if ($isBeside || $a === null || $b === null || $c === null || $a->inPlan($b) <= 0 || $b->inPlan($c) <= 0) {
                 continue;
             }
             $angle = Direction::between($a, $b)->angleTo(Direction::between($b, $c));

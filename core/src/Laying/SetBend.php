@@ -24,7 +24,6 @@ final readonly class SetBend
      * @param  float  $to  chainage of its second joint, m
      * @param  Direction  $enters  of its first leg
      * @param  Direction  $leaves  of its second leg
-     * @param  float  $eachJoint  by how much each of its joints turns where the line goes straight to it, degrees
      * @param  OffLine  $off  of its centre
      */
     private function __construct(
@@ -33,7 +32,6 @@ final readonly class SetBend
         public float $to,
         public Direction $enters,
         public Direction $leaves,
-        public float $eachJoint,
         public OffLine $off,
     ) {
     }
@@ -65,7 +63,6 @@ final readonly class SetBend
             $at + $reach * $after->chainagePerMetre,
             $before->direction->turned($after->direction, $each),
             $before->direction->turned($after->direction, $turn - $each),
-            abs($each),
             new OffLine($off, sqrt(max(0.0, $off ** 2 - $upright ** 2)), $upright),
         );
     }

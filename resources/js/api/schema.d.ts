@@ -5196,6 +5196,7 @@ export interface components {
             level_u_mm?: number;
             /** @description uncertainty of an offset, k = 2 */
             off_u_mm?: number;
+            bends_m?: number[];
         } & {
             [key: string]: unknown;
         };

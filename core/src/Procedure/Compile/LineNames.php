@@ -38,6 +38,7 @@ final class LineNames
         'profile' => 'planned levels of the stretch',
         'centre_line' => 'planned line of the stretch',
         'pipe_ends_m' => 'where the pipes of the stretch end',
+        'bends_m' => 'corners into which bends are set',
         'joint_limit_deg' => 'how far a joint of the line may turn',
         'nominal' => 'size of the pipe as it is called',
         'nominal_mm' => 'size of the pipe, as it would be called in mm',
