@@ -155,10 +155,10 @@ it('refuses a bend that has no corner, no room, or lies in another one', functio
     expect(fn () => calc('laying-plan', $asked($points, $bends)))->toThrow(Refused::class, $why);
 })->with([
     [[['at_m' => 30, 'bend_deg' => 45, 'leg_m' => 0.2]],
-        'bends sets one of 45° at 30.00 m, where the line has no corner: it turns by 0.00° there.'],
+        'The bend of 45° at 30.00 m has no corner of the line: it turns by 0.00° there.'],
     [[['at_m' => 60, 'bend_deg' => 90, 'leg_m' => 0.6]],
-        'bends sets one of 90° at 60.00 m with joints 0.60 m from its corner; the line runs straight for 60.00 m before and '
+        'The bend of 90° at 60.00 m would have its joints 0.60 m from its corner; the line runs straight for 60.00 m before and '
             .'0.50 m after it.'],
     [[['at_m' => 60, 'bend_deg' => 90, 'leg_m' => 0.3], ['at_m' => 60.5, 'bend_deg' => 90, 'leg_m' => 0.3]],
-        'bends sets one of 90° at 60.50 m that would begin at 60.20 m; what is laid, or the bend before it, ends at 60.30 m.'],
+        'The bend of 90° at 60.50 m would begin at 60.20 m; what is laid, or the bend before it, ends at 60.30 m.'],
 ]);

@@ -2,7 +2,9 @@
 
 // What is asked of a line or a section, as the page calls it.
 return [
+    'at_m' => 'Corner, m',
     'barrel_tol_m' => 'A pipe may lie off the line by, m',
+    'bend_deg' => 'Bend, degrees',
     'boxes' => 'Fusion boxes',
     'centre_line' => 'Centre line',
     'clamps' => 'Sets of clamps',
@@ -13,10 +15,12 @@ return [
     'factor' => 'Factor',
     'fill_l_s' => 'Fill at, L/s',
     'fit_min' => 'To fit, min',
-    'fuse_min' => 'To fuse, min',
     'from_m' => 'From, m',
+    'fuse_min' => 'To fuse, min',
     'gauge_m' => 'Gauge at, m',
     'joint_allowance_m' => 'Gap kept at a joint, m',
+    'leg_m' => 'Centre to joint, m',
+    'level_tol_m' => 'Off in level by, m',
     'limit_source' => 'Whose angle it is',
     'max_joint_angle_deg' => 'Largest angle of a joint, degrees',
     'mdp_bar' => 'Maximum design pressure, bar',
@@ -41,6 +45,7 @@ return [
     'series' => 'Series',
     'shift_from' => 'Work from',
     'shift_to' => 'Work to',
+    'side_tol_m' => 'Off the line by, m',
     'stock' => 'Pipes to hand',
     'to_m' => 'To, m',
     'wall_mm' => 'Wall, mm',

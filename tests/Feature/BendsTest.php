@@ -87,9 +87,9 @@ it('refuses a bend without a corner, or what is no bend, and keeps nothing', fun
     expect(json_encode($refused, JSON_UNESCAPED_UNICODE))->toContain($why)->toContain($field)
         ->and($line->joints()->pluck('chainage_m', 'id')->all())->toBe($before);
 })->with([
-    [['at_m' => 30], 'bends', 'where the line has no corner'],
+    [['at_m' => 30], 'bends', 'has no corner of the line'],
     [['leg_m' => 4.9, 'at_m' => 60, 'bend_deg' => 91], 'bends.0.bend_deg', '90'],
-    [['leg_m' => 0], 'bends.0.leg_m', '0.02'],
+    [['leg_m' => 0], 'bends.0.leg_m', 'Centre to joint, m: 0 is outside 0.02 to 5'],
     [['at_m' => 'sixty'], 'bends.0.at_m', 'number'],
 ]);
 

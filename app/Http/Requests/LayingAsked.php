@@ -3,12 +3,15 @@
 namespace App\Http\Requests;
 
 use App\Laying\Asked;
+use App\Support\Say;
 use Diastoma\Core\Laying\Tolerance;
 
 /** What a laying plan is to keep to. */
 class LayingAsked extends MemberRequest
 {
-    use SaidOfALine;
+    use SaidOfALine {
+        attributes as private named;
+    }
 
     public function rules(): array
     {
@@ -32,6 +35,17 @@ class LayingAsked extends MemberRequest
             'bends.*.bend_deg' => 'required|numeric|gt:0|max:90',
             'bends.*.leg_m' => 'required|numeric|between:0.02,5',
         ];
+    }
+
+    /** @return array<string, string> */
+    public function attributes(): array
+    {
+        $names = $this->named();
+        foreach (['at_m', 'bend_deg', 'leg_m'] as $key) {
+            $names["bends.*.{$key}"] = Say::text("fields.{$key}");
+        }
+
+        return $names;
     }
 
     private function orNull(string $key): ?float

@@ -30,7 +30,7 @@ final readonly class LayRoute
         foreach ($this->bends as $bend) {
             if ($bend->from < $from - $rules->closeTolerance) {
                 throw Refused::field('bends', sprintf(
-                    'bends sets one of %s° at %.2f m that would begin at %.2f m; what is laid, or the bend before it, ends at %.2f m.',
+                    'The bend of %s° at %.2f m would begin at %.2f m; what is laid, or the bend before it, ends at %.2f m.',
                     $bend->bend->turn,
                     $bend->bend->at,
                     $bend->from,

@@ -42,15 +42,15 @@ final readonly class SetBend
         [$at, $turn] = $line->sharpestCorner($bend->at - self::NEAR_M, $bend->at + self::NEAR_M);
         if ($turn < self::CORNER_DEG || $turn >= 179) {
             throw Refused::field('bends', sprintf(
-                'bends sets one of %s° at %.2f m, where the line has no corner: it turns by %.2f° there.', $bend->turn, $bend->at, $turn,
+                'The bend of %s° at %.2f m has no corner of the line: it turns by %.2f° there.', $bend->turn, $bend->at, $turn,
             ));
         }
         $reach = $bend->leg * cos(deg2rad($bend->turn / 2)) / cos(deg2rad($turn / 2));
         [$before, $after] = [$line->straightBefore($at), $line->straightAfter($at)];
         if ($before->metres < $reach - 1e-9 || $after->metres < $reach - 1e-9) {
             throw Refused::field('bends', sprintf(
-                'bends sets one of %s° at %.2f m with joints %.2f m from its corner; the line runs straight for %.2f m before and %.2f m '
-                .'after it.', $bend->turn, $at, $reach, $before->metres, $after->metres,
+                'The bend of %s° at %.2f m would have its joints %.2f m from its corner; the line runs straight for %.2f m before and '
+                .'%.2f m after it.', $bend->turn, $at, $reach, $before->metres, $after->metres,
             ));
         }
         $each = ($turn - $bend->turn) / 2;

@@ -46,6 +46,10 @@ const DRAWING = besideAt(1, 1, 3)
 const ASKED = besideAt(2, 2, 4)
 const PIPES = besideAt(1, 3, 4)
 
+/** What is wrong with a list, or with one of its figures. */
+const faultIn = (faults: Record<string, string>, list: string): string | null =>
+  Object.entries(faults).find(([field]) => field.split('.')[0] === list)?.[1] ?? null
+
 /** Which pipe goes where, from the face on: tried with what is to hand, then laid down for the crew. */
 export default function LayingPage(): ReactElement {
   const { id = '' } = useParams()
@@ -80,7 +84,7 @@ function Plan({ line, starts }: { line: LineFull; starts: Starts }): ReactElemen
     <Box sx={BESIDE}>
       <Box sx={SAID}>
         {!isComplete && <Sentence verdict="open">{say('laying.sayWhoseAngle')}</Sentence>}
-        {outcome.error && <Refused why={Object.entries(faults).find(([field]) => !BY_ITS_FIELD.has(field))?.[1] ?? null} />}
+        {outcome.error && <Refused why={Object.entries(faults).find(([field]) => !BY_ITS_FIELD.has(field.split('.')[0]!))?.[1] ?? null} />}
         {found && <Judged outcome={found} asked={asked} limit={limit} busy={outcome.isPlaceholderData} />}
         {found && found.rows.length > 0 && <Way outcome={found} />}
         {found && <Helps helps={found.helps} asked={asked} limit={limit} onAsked={change} />}
@@ -91,8 +95,8 @@ function Plan({ line, starts }: { line: LineFull; starts: Starts }): ReactElemen
         {found && at !== null && found.rows[at] && <AtHand row={found.rows[at]} />}
       </Box>
       <Box sx={ASKED}>
-        <Stock asked={asked} rows={found?.rows ?? []} unit={unit} fault={faults['stock'] ?? null} onAsked={change} />
-        <Bends asked={asked} unit={unit} fault={faults['bends'] ?? null} onAsked={change} />
+        <Stock asked={asked} rows={found?.rows ?? []} unit={unit} fault={faultIn(faults, 'stock')} onAsked={change} />
+        <Bends asked={asked} unit={unit} fault={faultIn(faults, 'bends')} onAsked={change} />
         <Rules page={starts} asked={asked} unit={unit} faults={faults} onAsked={change} />
         <LaidDown line={line} starts={starts} />
       </Box>
