@@ -60,5 +60,8 @@ test('an answer that was asked for before something was recorded, and comes afte
   act(() => void queries.setQueryData(['subjects', 'joint', '1'], subject('a', 'b')))
   answer(Response.json(subject('a')))
   await act(async () => asked)
-  expect(result.current.data?.facts.map((f) => f.id)).toEqual(['a', 'b'])
+  const known = queries.getQueryData<Subject>(['subjects', 'joint', '1'])
+  expect(known?.facts.map((f) => f.id)).toEqual(['a', 'b'])
+  // The page is told in a turn of its own, after the answer.
+  await vi.waitFor(() => expect(result.current.data).toBe(known))
 })
