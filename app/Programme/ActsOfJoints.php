@@ -41,7 +41,9 @@ final class ActsOfJoints
     /** Of a joint that the line does not have: nothing was recorded there. */
     private function like(Joint $joint): Joint
     {
-        $blank = new Joint(['number' => '0', 'chainage_m' => 0, 'place' => 'in-line', 'line_id' => $this->line->id, 'state' => 'planned']);
+        $blank = new Joint([
+            'number' => '0', 'chainage_m' => 0, 'place' => $joint->place, 'line_id' => $this->line->id, 'state' => 'planned',
+        ]);
 
         return $blank->setRelation('ofLine', $this->line)->setRelation('procedureText', $joint->text());
     }
@@ -61,7 +63,9 @@ final class ActsOfJoints
         }
         $times = [];
         foreach ($acts as $act) {
-            $times[$act] = ActTime::best($act, $this->asked->typed($act), $told[$act] ?? null, $pace);
+            // What is typed is of the joints in the line.
+            $typed = $joint->place === 'in-line' ? $this->asked->typed($act) : null;
+            $times[$act] = ActTime::best($act, $typed, $told[$act] ?? null, $pace);
         }
 
         return $times;
@@ -70,7 +74,7 @@ final class ActsOfJoints
     /** @return array<string, mixed> */
     private function paceOf(string $hash): array
     {
-        $joints = $this->standing->joined->filter(fn (Joint $joint) => $joint->text()->hash === $hash)->take(-self::LAST)->values();
+        $joints = $this->standing->made()->filter(fn (Joint $joint) => $joint->text()->hash === $hash)->take(-self::LAST)->values();
         if ($joints->isEmpty()) {
             return [];
         }

@@ -13,10 +13,12 @@ final readonly class DayAsked
     private const MOST = 20;
 
     /** How an act is asked for, where somebody types how long it takes; minutes. */
-    public const ACTS = ['prepare_min', 'fit_min', 'fuse_min', 'cool_min', 'rest_min'];
+    public const ACTS = ['open_min', 'prepare_min', 'fit_min', 'fuse_min', 'cool_min', 'rest_min', 'test_min'];
 
     /**
      * @param  int  $clamps  sets
+     * @param  int  $plant  machines that open the trench and set the pipe, where somebody says how long that takes
+     * @param  int  $openAhead  joints for which the trench is open already
      * @param  array<string, float>  $acts  minutes as typed, by act; one that nobody typed is missing
      * @param  list<int>  $days  of the week, 1 Monday to 7 Sunday
      * @param  float  $rain  minutes from now on
@@ -33,6 +35,8 @@ final readonly class DayAsked
         public ?string $pauseTo,
         public array $days,
         public float $rain,
+        public int $plant = 1,
+        public int $openAhead = 0,
     ) {
     }
 
@@ -77,6 +81,8 @@ final readonly class DayAsked
             $kept['pause_to'],
             array_values(array_map(intval(...), $kept['work_days'])),
             (float) $kept['rain_min'],
+            (int) $kept['plant'],
+            (int) $kept['open_ahead'],
         );
     }
 
@@ -93,6 +99,7 @@ final readonly class DayAsked
             'shift_from' => $this->shiftFrom, 'shift_to' => $this->shiftTo,
             'pause_from' => $this->pauseFrom, 'pause_to' => $this->pauseTo,
             'work_days' => $this->days, 'rain_min' => $this->rain,
+            'plant' => $this->plant, 'open_ahead' => $this->openAhead,
         ];
     }
 

@@ -21,12 +21,18 @@ final class FindStanding
             fn (Joint $joint) => isset($moments[$joint->id]) && self::isJoined($joint, $moments[$joint->id]),
         );
 
+        $inLine = fn (Joint $joint): bool => $joint->place === 'in-line';
+        [$joined, $hung] = $joined->sortBy(fn (Joint $joint) => $moments[$joint->id]->joinedAt?->getTimestamp() ?? 0, SORT_NUMERIC)
+            ->partition($inLine);
+        [$left, $toHang] = $left->partition($inLine);
         $anew = $joined->where('verdict', 'bad')->flatMap(fn (Joint $bad): array => InItsPlace::of($bad));
 
         return new Standing(
-            $joined->sortBy(fn (Joint $joint) => $moments[$joint->id]->joinedAt?->getTimestamp() ?? 0, SORT_NUMERIC)->values(),
+            $joined->values(),
             $left->concat($anew)->sortBy([['chainage_m', 'asc'], ['number', 'asc']])->values(),
             $moments,
+            $hung->values(),
+            $toHang->values(),
         );
     }
 
@@ -35,7 +41,6 @@ final class FindStanding
     {
         return Joint::query()
             ->where('line_id', $line->id)
-            ->where('place', 'in-line')
             ->where('state', '!=', 'cut-out')
             ->when($section, fn ($query, Section $within) => $query
                 ->where('chainage_m', '>', $within->from_m - 1e-6)

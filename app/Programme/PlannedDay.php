@@ -23,6 +23,8 @@ final readonly class PlannedDay
      * @param  float  $rest  from the last cold joint to the test, min
      * @param  \DateTimeImmutable  $madeFrom  what is made already may be tested from then on
      * @param  list<float>  $atWork  minutes until each set of clamps at work is free
+     * @param  Collection<int, Joint>  $toHang  what hangs on the line, in its order, as far as it was planned
+     * @param  ActTime  $test  how long the test takes
      */
     public function __construct(
         public \DateTimeImmutable $now,
@@ -34,6 +36,8 @@ final readonly class PlannedDay
         private float $rest,
         private \DateTimeImmutable $madeFrom,
         private array $atWork,
+        private Collection $toHang,
+        private ActTime $test,
     ) {
     }
 
@@ -48,9 +52,13 @@ final readonly class PlannedDay
             'acts' => array_map(fn (ActTime $time) => $time->toArray(), $this->acts()),
             'missing' => $missing,
             'joints' => $this->joints(),
+            'attached' => $this->attached(),
             'pauses' => $this->pausesInSight(),
             'test_from' => self::iso($test),
             'test_at' => self::iso($this->testAt()),
+            'test' => $this->test->toArray(),
+            'test_to' => self::iso($this->testTo()),
+            'test_fits' => $this->test->min === null || $test === null ? null : $this->room($test) !== null,
             'today_to' => $this->todayTo(),
             'held_up_by' => $this->plan['held_up_by'] ?? ($missing === [] && $this->madeFrom > $this->now ? ['made'] : []),
             'one_more' => $this->tests('one_more'),
@@ -59,6 +67,7 @@ final readonly class PlannedDay
             'clamps_use_pct' => $this->plan['clamps_use_pct'] ?? null,
             'crew_use_pct' => $this->plan['crew_use_pct'] ?? null,
             'box_use_pct' => $this->plan['box_use_pct'] ?? null,
+            'plant_use_pct' => $this->opens() ? $this->plan['plant_use_pct'] ?? null : null,
             'waits_min' => $this->plan['waits_min'] ?? null,
             'exact' => $this->plan['exact'] ?? null,
             'no_sooner_than' => $this->plan === null ? null : $this->at($this->plan['bound_min'] + $this->rest),
@@ -79,15 +88,33 @@ final readonly class PlannedDay
             return $this->moment($this->plan['test_from_min']);
         }
 
-        return $this->left->isEmpty() ? $this->madeFrom : null;
+        return $this->left->isEmpty() && $this->toHang->isEmpty() ? $this->madeFrom : null;
     }
 
-    /** When somebody is there to begin it. */
+    /** When somebody is there to begin it, and stays until it is over; one that is longer than any day of work begins as soon as it may. */
     public function testAt(): ?\DateTimeImmutable
     {
         $test = $this->testFrom();
 
-        return $test === null ? null : $this->shift->workFrom($test);
+        return $test === null ? null : $this->room($test) ?? $this->shift->workFrom($test);
+    }
+
+    /** Null: nobody can tell. */
+    private function testTo(): ?\DateTimeImmutable
+    {
+        $at = $this->testAt();
+
+        return $at === null || $this->test->min === null ? null : self::after($at, $this->test->min);
+    }
+
+    private function room(\DateTimeImmutable $test): ?\DateTimeImmutable
+    {
+        return $this->shift->roomFor($test, ($this->test->min ?? 0.0) * self::MINUTE);
+    }
+
+    private function opens(): bool
+    {
+        return array_filter(array_column($this->plan['joints'] ?? [], 'opened_min'), fn (?float $min): bool => $min !== null) !== [];
     }
 
     /** @return list<array{joint: Joint, cold: \DateTimeImmutable|null, joined: \DateTimeImmutable|null}> as planned */
@@ -113,6 +140,8 @@ final readonly class PlannedDay
                 // What is not there yet is found at the joint in whose place it comes.
                 'id' => $joint->exists ? $joint->id : $joint->replaces_id,
                 'number' => $joint->number, 'chainage_m' => $joint->chainage_m, 'begun' => $joint->state !== 'planned',
+                'open_from' => $row['open_from_min'] === null ? null : $this->at($row['open_from_min']),
+                'opened_at' => $row['opened_min'] === null ? null : $this->at($row['opened_min']),
                 'prepare_from' => $this->at($row['prepare_from_min']), 'ready_at' => $this->at($row['ready_min']),
                 'fit_from' => $this->at($row['fit_from_min']), 'fuse_from' => $this->at($row['fuse_from_min']),
                 'joined_at' => $this->at($row['fused_min']), 'cold_at' => $this->at($row['cold_min']), 'waits_min' => $row['waits_min'],
@@ -120,6 +149,28 @@ final readonly class PlannedDay
         }
 
         return $joints;
+    }
+
+    /** @return list<array<string, mixed>> in the order in which they are made */
+    private function attached(): array
+    {
+        $rows = [];
+        foreach ($this->plan['attached'] ?? [] as $i => $row) {
+            $joint = $this->toHang[$i];
+            $rows[] = [
+                'id' => $joint->id, 'number' => $joint->number, 'chainage_m' => $joint->chainage_m,
+                'prepare_from' => $this->at($row['from_min']), 'fuse_from' => $this->at($row['fuse_from_min']),
+                'joined_at' => $this->at($row['joined_min']), 'cold_at' => $this->at($row['cold_min']),
+            ];
+        }
+
+        return $rows;
+    }
+
+    /** How many of what hangs on the line were planned. */
+    public function hung(): int
+    {
+        return $this->toHang->count();
     }
 
     /** @return list<array{from: string, to: string}> those between the acts that are planned */
@@ -160,7 +211,8 @@ final readonly class PlannedDay
         $last = null;
         $from = $this->madeFrom;
         foreach ($this->rows() as $row) {
-            $tested = $row['cold'] === null ? null : self::after($row['cold'], $this->rest);
+            $cold = $this->coldTo($row['joint']->chainage_m, $row['cold']);
+            $tested = $cold === null ? null : self::after($cold, $this->rest);
             if ($tested === null || max($from, $tested) > $end) {
                 break;
             }
@@ -169,6 +221,19 @@ final readonly class PlannedDay
         }
 
         return $last;
+    }
+
+    /** When a joint is cold, and what hangs on the line up to it. */
+    private function coldTo(float $chainage, ?\DateTimeImmutable $cold): ?\DateTimeImmutable
+    {
+        foreach ($this->plan['attached'] ?? [] as $i => $row) {
+            $hung = $this->moment($row['cold_min']);
+            if ($cold !== null && $this->toHang[$i]->chainage_m <= $chainage) {
+                $cold = $hung === null ? null : max($cold, $hung);
+            }
+        }
+
+        return $cold;
     }
 
     private function at(float $min): ?string

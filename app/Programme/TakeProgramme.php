@@ -20,7 +20,7 @@ final readonly class TakeProgramme
     public function __invoke(Line $line, ?Section $section, DayAsked $asked, User $by, \DateTimeImmutable $now): Programme
     {
         $standing = ($this->standing)($line, $section);
-        $planned = ($this->plan)($line, $standing, $asked, $now);
+        $planned = ($this->plan)($line, $section, $standing, $asked, $now);
         $test = $planned->testFrom();
         if ($test === null || $planned->rows() === []) {
             throw Refused::field('asked', Say::text($planned->rows() === [] ? 'refused.noDayToPlan' : 'refused.noTestInSight'));

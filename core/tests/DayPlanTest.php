@@ -104,6 +104,157 @@ it('is as soon as the best of all orders where clamps are still at work and few 
         ->and($plan['bound_min'])->toBeLessThanOrEqual($best + 1e-9);
 })->with(range(1, 40));
 
+/**
+ * The same with a trench that machines open, and with what hangs on the line: every order, every machine, every crew.
+ *
+ * @return float minutes until all is cold
+ */
+function bestDayWithAttachedByTryingAll(array $joints, array $attached, int $crews, int $clamps, int $plant, array $pauses): float
+{
+    $open = function (float $from, float $for) use ($pauses): float {
+        foreach ($pauses as [$begins, $ends]) {
+            $from = $from < $ends && $from + $for > $begins ? max($from, $ends) : $from;
+        }
+
+        return $from;
+    };
+    // Machines first: nobody's hands are held by them. All ways to share the joints out.
+    $ways = [[array_fill(0, $plant, 0.0), []]];
+    foreach ($joints as $joint) {
+        $next = [];
+        foreach ($ways as [$free, $opened]) {
+            foreach (array_keys($free) as $machine) {
+                $then = $free;
+                $from = $open($free[$machine], $joint['open_min']);
+                $then[$machine] = $from + $joint['open_min'];
+                $next[] = [$then, [...$opened, $then[$machine]]];
+            }
+        }
+        $ways = $next;
+    }
+    $best = INF;
+    foreach ($ways as [, $opened]) {
+        $walk = function (array $ready, array $cold, int $hung, array $crew, array $clamp, float $box, float $end) use (
+            &$walk, &$best, $joints, $attached, $open, $opened,
+        ): void {
+            if ($end >= $best) {
+                return;
+            }
+            if (count($cold) === count($joints) && $hung === count($attached)) {
+                $best = $end;
+
+                return;
+            }
+            foreach (array_keys($crew) as $who) {
+                if (count($ready) < count($joints)) {
+                    $then = $crew;
+                    $then[$who] = $open($crew[$who], $joints[count($ready)]['prepare_min']) + $joints[count($ready)]['prepare_min'];
+                    $walk([...$ready, $then[$who]], $cold, $hung, $then, $clamp, $box, $end);
+                }
+                if (count($cold) < count($ready)) {
+                    $i = count($cold);
+                    $works = $joints[$i]['fit_min'] + $joints[$i]['fuse_min'];
+                    foreach (array_keys($clamp) as $set) {
+                        $from = $open(max($crew[$who], $clamp[$set], $ready[$i], $opened[$i], $box - $joints[$i]['fit_min']), $works);
+                        [$c, $k] = [$crew, $clamp];
+                        $c[$who] = $from + $works;
+                        $k[$set] = $from + $works + $joints[$i]['cool_min'];
+                        $walk($ready, [...$cold, $k[$set]], $hung, $c, $k, $c[$who], max($end, $k[$set]));
+                    }
+                }
+                $one = $attached[$hung] ?? null;
+                $host = $one === null ? null : array_search($one['host'], array_column($joints, 'joint'), true);
+                if ($one !== null && ($host === false || isset($cold[$host]))) {
+                    $before = $one['prepare_min'] + $one['fit_min'];
+                    $needed = $one['fuse_min'] > 0 ? $box - $before : 0.0;
+                    $from = $open(max($crew[$who], $host === false ? 0.0 : $cold[$host], $needed), $before + $one['fuse_min']);
+                    $c = $crew;
+                    $c[$who] = $from + $before + $one['fuse_min'];
+                    $walk(
+                        $ready, $cold, $hung + 1, $c, $clamp, $one['fuse_min'] > 0 ? $c[$who] : $box,
+                        max($end, $c[$who] + $one['cool_min']),
+                    );
+                }
+            }
+        };
+        $walk([], [], 0, array_fill(0, $crews, 0.0), array_fill(0, $clamps, 0.0), 0.0, 0.0);
+    }
+
+    return $best;
+}
+
+it('is as soon as the best of all orders where machines open the trench and saddles hang on the line', function (int $seed) {
+    mt_srand(4000 + $seed);
+    [$crews, $clamps, $plant] = [mt_rand(1, 2), mt_rand(1, 2), mt_rand(1, 2)];
+    $opens = mt_rand(0, 60);
+    $joints = array_map(fn (int $i) => [
+        'joint' => (string) $i, 'prepare_min' => mt_rand(5, 40), 'fit_min' => mt_rand(2, 15), 'fuse_min' => mt_rand(2, 20),
+        'cool_min' => mt_rand(5, 90), 'open_min' => $opens,
+    ], range(1, $crews * $clamps > 2 ? 2 : 3));
+    $attached = array_map(fn (int $i) => [
+        'joint' => "{$i}S", 'host' => ['1', '2', 'none'][$i], 'prepare_min' => mt_rand(5, 30), 'fit_min' => mt_rand(0, 10),
+        'fuse_min' => mt_rand(0, 1) * mt_rand(2, 10), 'cool_min' => mt_rand(0, 60),
+    ], range(0, mt_rand(0, 1)));
+    $pauses = mt_rand(0, 1) === 0 ? [] : [[70, 100]];
+    $plan = calc('day-plan', [
+        'joints' => $joints, 'attached' => $attached, 'crews' => $crews, 'clamps' => $clamps, 'plant' => $plant, 'pauses' => $pauses,
+    ]);
+    $best = bestDayWithAttachedByTryingAll($joints, $attached, $crews, $clamps, $plant, $pauses);
+    expect($plan['exact'])->toBeTrue()
+        ->and($plan['cold_min'])->toEqualWithDelta($best, 1e-6)
+        ->and($plan['bound_min'])->toBeLessThanOrEqual($best + 1e-9);
+})->with(range(1, 60));
+
+it('says that the plant holds it up, and what one machine more or fewer brings', function () {
+    $joints = array_map(fn (int $i) => [
+        'joint' => (string) $i, 'prepare_min' => 10, 'fit_min' => 5, 'fuse_min' => 0, 'cool_min' => 0, 'open_min' => 30,
+    ], range(1, 6));
+    $means = ['joints' => $joints, 'clamps' => 0, 'boxes' => 0];
+    $one = calc('day-plan', ['plant' => 1] + $means);
+    // Six times 30 and the last joint after it; with two machines the last two lie open after 90, and are fitted one after the other.
+    expect($one['cold_min'])->toEqualWithDelta(185, 1e-9)
+        ->and($one['held_up_by'])->toBe(['plant'])
+        ->and($one['plant_use_pct'])->toEqualWithDelta(100 * 180 / 185, 1e-9)
+        ->and(array_column($one['one_more'], 'test_from_min', 'of')['plant'])->toEqualWithDelta(100, 1e-9)
+        ->and(array_column($one['joints'], 'opened_min'))->toEqual([30.0, 60.0, 90.0, 120.0, 150.0, 180.0]);
+    $two = calc('day-plan', ['plant' => 2] + $means);
+    expect($two['cold_min'])->toEqualWithDelta(100, 1e-9)
+        ->and(array_column($two['one_less'], 'test_from_min', 'of')['plant'])->toEqualWithDelta(185, 1e-9);
+    // Rain stops machines as it stops hands.
+    expect(calc('day-plan', ['plant' => 1, 'rain_min' => 60] + $means)['rain_costs_min'])->toEqualWithDelta(60, 1e-9)
+        ->and(fn () => calc('day-plan', $means))->toThrow(Diastoma\Core\Refused::class, 'plant must be 1 or more, not 0');
+});
+
+it('sets saddles while the clamps are at work, and none on a joint that cools', function () {
+    $joints = array_map(fn (int $i) => [
+        'joint' => (string) $i, 'prepare_min' => 10, 'fit_min' => 5, 'fuse_min' => 5, 'cool_min' => 60,
+    ], range(1, 3));
+    $saddle = ['prepare_min' => 15, 'fit_min' => 5, 'fuse_min' => 2, 'cool_min' => 20];
+    $plan = calc('day-plan', ['joints' => $joints, 'attached' => [['joint' => '1S', 'host' => '1'] + $saddle]]);
+    // It costs nothing: three joints, one after the other in one set, take as long without it.
+    expect($plan['cold_min'])->toEqualWithDelta(10 + 3 * 70, 1e-9)
+        ->and($plan['attached'][0]['from_min'])->toBeGreaterThanOrEqual($plan['joints'][0]['cold_min']);
+    // All joints are made, and saddles are left.
+    $left = calc('day-plan', ['joints' => [], 'attached' => [['joint' => '1S', 'host' => '1'] + $saddle]]);
+    expect($left['cold_min'])->toEqualWithDelta(42, 1e-9)->and($left['attached'][0]['fuse_from_min'])->toEqualWithDelta(20, 1e-9);
+    expect(fn () => calc('day-plan', ['joints' => []]))->toThrow(Diastoma\Core\Refused::class, 'both empty')
+        ->and(fn () => calc('day-plan', ['joints' => [], 'attached' => [['joint' => '1S'] + $saddle], 'boxes' => 0]))
+        ->toThrow(Diastoma\Core\Refused::class, 'is fused: boxes must be 1 or more');
+});
+
+it('plans a long line with much that hangs on it within its bound', function () {
+    $joints = array_map(fn (int $i) => [
+        'joint' => (string) $i, 'prepare_min' => 15 + $i % 7, 'fit_min' => 8, 'fuse_min' => 6, 'cool_min' => 30, 'open_min' => 20,
+    ], range(1, 120));
+    $attached = array_map(fn (int $i) => [
+        'joint' => "{$i}S", 'host' => (string) (4 * $i), 'prepare_min' => 20, 'fit_min' => 5, 'fuse_min' => 2, 'cool_min' => 20,
+    ], range(1, 25));
+    $plan = calc('day-plan', ['joints' => $joints, 'attached' => $attached, 'clamps' => 2, 'move_min' => 5, 'plant' => 1]);
+    expect($plan['attached'])->toHaveCount(25)
+        ->and($plan['bound_min'])->toBeLessThanOrEqual($plan['cold_min'] + 1e-9)
+        ->and($plan['cold_min'])->toBeLessThanOrEqual(1.05 * $plan['bound_min']);
+});
+
 it('begins no test before what is made already may be tested, and says that this holds it up', function () {
     $joints = [['joint' => '1', 'prepare_min' => 10, 'fit_min' => 5, 'fuse_min' => 5, 'cool_min' => 10]];
     $made = calc('day-plan', ['joints' => $joints, 'not_before_min' => 300]);

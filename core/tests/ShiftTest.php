@@ -31,6 +31,19 @@ it('rests before the shift, over the pause and in the night, in one piece from e
         ->and(restHours(shift(break: null), '2026-03-05T07:00:00+01:00', 2))->toBe([[9.5, 24.0]]);
 });
 
+it('has room for a test that is over before work ends, to the minute, and none for one that is longer than a day of work', function () {
+    $room = fn (string $at, float $hours): ?string => shift()->roomFor(new DateTimeImmutable($at), 3600 * $hours)?->format('D H:i');
+    // Thursday; a pause is no end of it, for hands take turns.
+    expect($room('2026-03-05T10:00:00+01:00', 6.5))->toBe('Thu 10:00')
+        ->and($room('2026-03-05T10:01:00+01:00', 6.5))->toBe('Fri 07:00')
+        ->and($room('2026-03-05T05:00:00+01:00', 2))->toBe('Thu 07:00')
+        ->and($room('2026-03-06T15:00:00+01:00', 2))->toBe('Mon 07:00')
+        ->and($room('2026-03-05T10:00:00+01:00', 9.5))->toBe('Fri 07:00')
+        ->and($room('2026-03-05T10:00:00+01:00', 9.6))->toBeNull()
+        // Nothing takes no time: whenever somebody works.
+        ->and($room('2026-03-05T16:30:00+01:00', 0))->toBe('Thu 16:30');
+});
+
 it('rests on days on which nobody works, and by the clock of the place when that is changed', function () {
     // Friday noon to Monday morning, and the clock is put forward on Sunday 29 March 2026.
     expect(restHours(shift(), '2026-03-27T13:00:00+01:00', 4))->toBe([[3.5, 65.0], [70.0, 70.5]])

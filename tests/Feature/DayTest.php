@@ -1,6 +1,7 @@
 <?php
 
 use App\Models\Line;
+use App\Models\ProcedureText;
 use App\Models\Programme;
 use Carbon\CarbonImmutable;
 use Database\Demo\ExampleRun;
@@ -250,8 +251,78 @@ it('refuses what cannot be planned with, by field, and keeps nothing', function 
     'a day that no week has' => [['work_days' => [8]], 'work_days.0'],
     'minutes below nothing' => [['prepare_min' => -1], 'prepare_min'],
     'minutes in words' => [['prepare_min' => 'ten'], 'prepare_min'],
+    'half a machine' => [['plant' => 0.5], 'plant'],
+    'a trench open behind the line' => [['open_ahead' => -1], 'open_ahead'],
+    'a test that takes less than nothing' => [['test_min' => -1], 'test_min'],
     'a section of another line' => [['section' => 'b9a1c3de-0000-0000-0000-000000000000'], 'section'],
 ]);
+
+it('plans saddles while the clamps are at work, and holds the test for them', function () {
+    $line = ($this->make)('ef-coupler-one-pass');
+    $host = $line->joints()->where('number', '1')->firstOrFail();
+    $saddle = ProcedureText::query()->where('key', 'ef-saddle-tapping')->firstOrFail()->hash;
+    $add = ['procedure_hash' => $saddle, 'chainage_m' => $host->chainage_m + 2, 'host_id' => $host->id, 'count' => 1];
+    $this->as('engineer')->postJson("/api/v1/lines/{$line->id}/joints", $add)->assertCreated();
+    $before = ($this->try)($line, $this->usual)->json();
+    expect($before['to_hang'])->toBe(1)->and($before['others'])->toBe(0)
+        ->and($before['attached'])->toHaveCount(1)
+        // Not on a pipe that still cools.
+        ->and($before['attached'][0]['prepare_from'])->toBeGreaterThanOrEqual($before['joints'][0]['cold_at'])
+        ->and($before['test_from'])->toBeGreaterThanOrEqual($before['attached'][0]['cold_at']);
+    // All joints are made, the saddle is not: there is no test yet.
+    $made = ['state' => 'accepted', 'left_face' => true, 'verdict' => 'good', 'clocks' => ['test_from' => '2026-05-04T06:00:00+02:00']];
+    $line->joints()->where('place', 'in-line')->get()->each(fn ($joint) => $joint->update($made));
+    $left = ($this->try)($line, $this->usual)->json();
+    expect($left['left'])->toBe(0)->and($left['to_hang'])->toBe(1)
+        ->and($left['attached'][0]['prepare_from'])->toBe('2026-05-04T05:00:00Z')
+        ->and($left['test_from'])->toBeGreaterThan($left['attached'][0]['joined_at'])
+        ->and($left['today_to'])->toBeNull();
+    // A bad one holds the test as any joint does.
+    $line->joints()->where('place', '!=', 'in-line')->firstOrFail()->update(['verdict' => 'bad'] + $made);
+    expect(($this->try)($line, $this->usual)->json('bad'))->toHaveCount(1);
+});
+
+it('does not plan what hangs on the line where nobody knows how long it takes, and says so', function () {
+    $line = ($this->make)('ef-coupler-one-pass');
+    $host = $line->joints()->where('number', '1')->firstOrFail();
+    $tap = ProcedureText::query()->where('key', 'tap-dry')->firstOrFail()->hash;
+    $add = ['procedure_hash' => $tap, 'chainage_m' => $host->chainage_m + 2, 'host_id' => $host->id, 'count' => 1];
+    $this->as('engineer')->postJson("/api/v1/lines/{$line->id}/joints", $add)->assertCreated();
+    $page = ($this->try)($line, $this->usual)->json();
+    expect($page['to_hang'])->toBe(0)->and($page['others'])->toBe(1)->and($page['attached'])->toBe([]);
+});
+
+it('waits for the machine that opens the trench, where somebody says how long that takes', function () {
+    $line = ($this->make)();
+    $opens = ($this->try)($line, ['open_min' => 40])->assertOk()->json();
+    // Five joints, 40 minutes each, then the last is fitted.
+    expect($opens['test_from'])->toBe('2026-05-04T08:25:00Z')
+        ->and($opens['held_up_by'])->toBe(['plant'])
+        ->and($opens['joints'][0]['opened_at'])->toBe('2026-05-04T05:40:00Z')
+        ->and($opens['plant_use_pct'])->toEqualWithDelta(100 * 200 / 265, 1e-6);
+    $ahead = ($this->try)($line, ['open_min' => 40, 'open_ahead' => 2])->json();
+    expect($ahead['test_from'])->toBe('2026-05-04T07:05:00Z')->and($ahead['joints'][1]['opened_at'])->toBeNull();
+    $two = ($this->try)($line, ['open_min' => 40, 'plant' => 2])->json();
+    expect($two['test_from'])->toBeLessThan($opens['test_from']);
+    $none = ($this->try)($line)->json();
+    expect($none['plant_use_pct'])->toBeNull()->and(array_column($none['one_more'], 'of'))->not->toContain('plant');
+});
+
+it('begins the test when hands are there until it is over', function () {
+    $line = ($this->make)('ef-coupler-one-pass', ['sections' => $this->lineBody('ef-coupler-one-pass')['sections']]);
+    $section = $line->sections()->firstOrFail()->id;
+    $made = ['state' => 'accepted', 'left_face' => true, 'verdict' => 'good', 'clocks' => ['test_from' => '2026-05-04T14:30:00+02:00']];
+    $line->joints()->get()->each(fn ($joint) => $joint->update($made));
+    $page = fn (?float $min) => ($this->try)($line, ['section' => $section, 'test_min' => $min] + $this->usual)->assertOk()->json();
+    expect($page(null))->toMatchArray(['test_at' => '2026-05-04T12:30:00Z', 'test_to' => null, 'test_fits' => null])
+        // To the end of work at 16:30 exactly.
+        ->and($page(120))->toMatchArray(['test_at' => '2026-05-04T12:30:00Z', 'test_to' => '2026-05-04T14:30:00Z', 'test_fits' => true])
+        ->and($page(121))->toMatchArray(['test_at' => '2026-05-05T05:00:00Z', 'test_to' => '2026-05-05T07:01:00Z', 'test_fits' => true])
+        // Longer than any day of work: somebody stays with it.
+        ->and($page(1440))->toMatchArray(['test_at' => '2026-05-04T12:30:00Z', 'test_to' => '2026-05-05T12:30:00Z', 'test_fits' => false])
+        ->and($page(121)['test'])->toMatchArray(['min' => 121, 'from' => 'typed']);
+    expect(collect($page(121)['days'])->firstWhere('date', '2026-05-05')['to_come']['tests'])->toBe(1);
+});
 
 it('is seen by nobody of another project', function () {
     $line = ($this->make)();

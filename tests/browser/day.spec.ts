@@ -94,6 +94,35 @@ for (const size of SIZES) {
   })
 }
 
+test('a crew waits for the trench that a machine opens, and one more machine is one tap', async ({ browser }) => {
+  const people = await crew(browser)
+  const line = await lineOf(people)
+  const page = people.pages['engineer']!
+  await page.goto(`/lines/${line.id}/day`)
+  await expect(page.getByText('Earliest test')).toBeVisible()
+  await expect(page.getByRole('status', { name: 'Machines that open the trench' })).toHaveCount(0)
+  await roundTheClock(page)
+  await expect(page.locator('[aria-busy=true]')).toHaveCount(0)
+  const open = page.getByLabel('Open the trench, pipe in, min')
+  await open.fill('2h')
+  await open.press('Enter')
+  await expect(page.getByText('"2h" is no number')).toBeVisible()
+  await open.fill('180')
+  await open.press('Enter')
+  await expect(page.getByText('The plant holds it up: the crew waits for the trench.')).toBeVisible()
+  const one = await earliest(page)
+  await page.getByRole('button', { name: 'One more machine from now on' }).click()
+  await expect(page.getByRole('status', { name: 'Machines that open the trench' })).toHaveText('2')
+  await expect.poll(async () => one - (await earliest(page))).toBeGreaterThan(4 * 60 * 60_000)
+  await expect(page.getByText(/^Without one of the machines: test from/)).toBeVisible()
+  await page.getByRole('button', { name: 'One more: Trench open ahead' }).click()
+  await expect(page.getByRole('status', { name: 'Trench open ahead' })).toHaveText('1')
+  await open.fill('')
+  await open.press('Enter')
+  await expect(page.getByText('nobody waits for it; type it', { exact: false })).toBeVisible()
+  await expect(page.getByText('The plant holds it up', { exact: false })).toHaveCount(0)
+})
+
 test('a day is turned to and a joint opened from the drawing', async ({ browser }) => {
   const people = await crew(browser)
   const line = await lineOf(people)

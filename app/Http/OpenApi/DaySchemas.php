@@ -16,11 +16,15 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'clamps', description: 'sets', type: 'integer'),
         new OA\Property(property: 'boxes', type: 'integer'),
         new OA\Property(property: 'move_min', type: 'number'),
+        new OA\Property(property: 'plant', description: 'machines that open the trench', type: 'integer'),
+        new OA\Property(property: 'open_ahead', description: 'joints for which the trench is open', type: 'integer'),
+        new OA\Property(property: 'open_min', description: 'null: nobody waits for the trench', type: 'number', nullable: true),
         new OA\Property(property: 'prepare_min', description: 'null: by what is known best', type: 'number', nullable: true),
         new OA\Property(property: 'fit_min', description: 'null: by what is known best', type: 'number', nullable: true),
         new OA\Property(property: 'fuse_min', description: 'null: by what is known best', type: 'number', nullable: true),
         new OA\Property(property: 'cool_min', description: 'null: by what is known best', type: 'number', nullable: true),
         new OA\Property(property: 'rest_min', description: 'null: by what is known best', type: 'number', nullable: true),
+        new OA\Property(property: 'test_min', description: 'null: by what is known best', type: 'number', nullable: true),
         new OA\Property(property: 'shift_from', description: 'time of day at the place', type: 'string'),
         new OA\Property(property: 'shift_to', type: 'string'),
         new OA\Property(property: 'pause_from', type: 'string', nullable: true),
@@ -35,7 +39,7 @@ use OpenApi\Attributes as OA;
         'act', 'min', 'from', 'joints', 'source', 'certainty',
     ],
     properties: [
-        new OA\Property(property: 'act', type: 'string', enum: ['prepare', 'fit', 'fuse', 'cool', 'rest']),
+        new OA\Property(property: 'act', type: 'string', enum: ['prepare', 'fit', 'fuse', 'cool', 'rest', 'test']),
         new OA\Property(property: 'min', type: 'number', nullable: true),
         new OA\Property(property: 'from', type: 'string', enum: ['typed', 'read', 'crew', 'text'], nullable: true),
         new OA\Property(property: 'joints', type: 'integer'),
@@ -46,7 +50,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(
     schema: 'DayJoint',
     required: [
-        'id', 'number', 'chainage_m', 'begun', 'prepare_from', 'ready_at', 'fit_from', 'fuse_from', 'joined_at',
+        'id', 'number', 'chainage_m', 'begun', 'open_from', 'opened_at', 'prepare_from', 'ready_at', 'fit_from', 'fuse_from', 'joined_at',
         'cold_at', 'waits_min',
     ],
     properties: [
@@ -54,6 +58,8 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'number', type: 'string'),
         new OA\Property(property: 'chainage_m', type: 'number'),
         new OA\Property(property: 'begun', type: 'boolean'),
+        new OA\Property(property: 'open_from', type: 'string', format: 'date-time', nullable: true),
+        new OA\Property(property: 'opened_at', description: 'trench open', type: 'string', format: 'date-time', nullable: true),
         new OA\Property(property: 'prepare_from', type: 'string', format: 'date-time', nullable: true),
         new OA\Property(property: 'ready_at', type: 'string', format: 'date-time', nullable: true),
         new OA\Property(property: 'fit_from', type: 'string', format: 'date-time', nullable: true),
@@ -64,9 +70,23 @@ use OpenApi\Attributes as OA;
     ],
 )]
 #[OA\Schema(
+    schema: 'DayAttached',
+    description: 'What hangs on the line: made at one go',
+    required: ['id', 'number', 'chainage_m', 'prepare_from', 'fuse_from', 'joined_at', 'cold_at'],
+    properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'number', type: 'string'),
+        new OA\Property(property: 'chainage_m', type: 'number'),
+        new OA\Property(property: 'prepare_from', type: 'string', format: 'date-time', nullable: true),
+        new OA\Property(property: 'fuse_from', type: 'string', format: 'date-time', nullable: true),
+        new OA\Property(property: 'joined_at', type: 'string', format: 'date-time', nullable: true),
+        new OA\Property(property: 'cold_at', type: 'string', format: 'date-time', nullable: true),
+    ],
+)]
+#[OA\Schema(
     schema: 'MadeOfDay',
     required: [
-        'id', 'number', 'chainage_m', 'verdict', 'prepare_from', 'ready_at', 'fit_from', 'fuse_from', 'joined_at',
+        'id', 'number', 'chainage_m', 'verdict', 'hangs', 'prepare_from', 'ready_at', 'fit_from', 'fuse_from', 'joined_at',
         'cold_at', 'free_at',
     ],
     properties: [
@@ -74,6 +94,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'number', type: 'string'),
         new OA\Property(property: 'chainage_m', type: 'number'),
         new OA\Property(property: 'verdict', type: 'string', enum: ['good', 'close', 'bad', 'open']),
+        new OA\Property(property: 'hangs', description: 'on the line: a saddle, a restraint', type: 'boolean'),
         new OA\Property(property: 'prepare_from', type: 'string', format: 'date-time', nullable: true),
         new OA\Property(property: 'ready_at', type: 'string', format: 'date-time', nullable: true),
         new OA\Property(property: 'fit_from', type: 'string', format: 'date-time', nullable: true),
@@ -89,7 +110,7 @@ use OpenApi\Attributes as OA;
         'of', 'test_from',
     ],
     properties: [
-        new OA\Property(property: 'of', type: 'string', enum: ['clamps', 'crew', 'box']),
+        new OA\Property(property: 'of', type: 'string', enum: ['clamps', 'crew', 'box', 'plant']),
         new OA\Property(property: 'test_from', type: 'string', format: 'date-time', nullable: true),
     ],
 )]
@@ -129,9 +150,10 @@ use OpenApi\Attributes as OA;
     schema: 'DayPage',
     required: [
         'now', 'section', 'asked', 'in_stores', 'acts', 'missing', 'left', 'beyond', 'anew', 'bad',
-        'unsigned', 'others', 'clamps_at_work', 'made',
-        'joints', 'pauses', 'test_from', 'test_at', 'today_to', 'held_up_by', 'one_more', 'one_less',
-        'rain_costs_min', 'clamps_use_pct', 'crew_use_pct', 'box_use_pct', 'waits_min', 'exact', 'no_sooner_than',
+        'unsigned', 'to_hang', 'others', 'clamps_at_work', 'made',
+        'joints', 'attached', 'pauses', 'test_from', 'test_at', 'test', 'test_to', 'test_fits', 'today_to',
+        'held_up_by', 'one_more', 'one_less',
+        'rain_costs_min', 'clamps_use_pct', 'crew_use_pct', 'box_use_pct', 'plant_use_pct', 'waits_min', 'exact', 'no_sooner_than',
         'days', 'may_take', 'taken',
     ],
     properties: [
@@ -159,10 +181,12 @@ use OpenApi\Attributes as OA;
         ),
         new OA\Property(property: 'bad', description: 'other bad joints', type: 'array', items: new OA\Items(type: 'string')),
         new OA\Property(property: 'unsigned', description: 'joined, and not accepted yet', type: 'integer'),
-        new OA\Property(property: 'others', description: 'joints on pipes and restraints, not planned here', type: 'integer'),
+        new OA\Property(property: 'to_hang', description: 'saddles and restraints that are planned', type: 'integer'),
+        new OA\Property(property: 'others', description: 'of which nobody knows how long they take: not planned', type: 'integer'),
         new OA\Property(property: 'clamps_at_work', type: 'integer'),
         new OA\Property(property: 'made', type: 'array', items: new OA\Items(ref: '#/components/schemas/MadeOfDay')),
         new OA\Property(property: 'joints', type: 'array', items: new OA\Items(ref: '#/components/schemas/DayJoint')),
+        new OA\Property(property: 'attached', type: 'array', items: new OA\Items(ref: '#/components/schemas/DayAttached')),
         new OA\Property(
             property: 'pauses',
             type: 'array',
@@ -183,6 +207,9 @@ use OpenApi\Attributes as OA;
             format: 'date-time',
             nullable: true,
         ),
+        new OA\Property(property: 'test', ref: '#/components/schemas/ActTime'),
+        new OA\Property(property: 'test_to', description: 'null: unknown', type: 'string', format: 'date-time', nullable: true),
+        new OA\Property(property: 'test_fits', description: 'into one day of work', type: 'boolean', nullable: true),
         new OA\Property(
             property: 'today_to',
             description: 'the last joint to which a test can begin today, where the whole cannot',
@@ -198,7 +225,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(
             property: 'held_up_by',
             type: 'array',
-            items: new OA\Items(type: 'string', enum: ['clamps', 'crew', 'box', 'cooling', 'made']),
+            items: new OA\Items(type: 'string', enum: ['clamps', 'crew', 'box', 'plant', 'cooling', 'made']),
         ),
         new OA\Property(property: 'one_more', type: 'array', items: new OA\Items(ref: '#/components/schemas/TestWith')),
         new OA\Property(property: 'one_less', type: 'array', items: new OA\Items(ref: '#/components/schemas/TestWith')),
@@ -206,6 +233,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'clamps_use_pct', type: 'number', nullable: true),
         new OA\Property(property: 'crew_use_pct', type: 'number', nullable: true),
         new OA\Property(property: 'box_use_pct', type: 'number', nullable: true),
+        new OA\Property(property: 'plant_use_pct', type: 'number', nullable: true),
         new OA\Property(property: 'waits_min', type: 'number', nullable: true),
         new OA\Property(property: 'exact', type: 'boolean', nullable: true),
         new OA\Property(property: 'no_sooner_than', type: 'string', format: 'date-time', nullable: true),

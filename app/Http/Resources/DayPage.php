@@ -2,7 +2,6 @@
 
 namespace App\Http\Resources;
 
-use App\Models\Joint;
 use App\Models\Line;
 use App\Models\Programme;
 use App\Models\Role;
@@ -24,7 +23,7 @@ final class DayPage
     public static function of(Line $line, ?Section $section, DayAsked $asked, Role $role, \DateTimeImmutable $now): array
     {
         $standing = app(FindStanding::class)($line, $section);
-        $planned = app(PlanDay::class)($line, $standing, $asked, $now);
+        $planned = app(PlanDay::class)($line, $section, $standing, $asked, $now);
         $taken = Programme::lastOf($line);
         $taken?->load('user');
         $plan = $taken?->section_id === $section?->id ? $taken?->days : null;
@@ -36,8 +35,9 @@ final class DayPage
             'left' => $standing->left->count(),
             'beyond' => max(0, $standing->left->count() - PlanDay::MOST),
             ...$standing->bad(),
-            'unsigned' => $standing->joined->where('verdict', '!=', 'bad')->where('state', '!=', 'accepted')->count(),
-            'others' => self::others($line, $section),
+            'unsigned' => $standing->made()->where('verdict', '!=', 'bad')->where('state', '!=', 'accepted')->count(),
+            'to_hang' => $planned->hung(),
+            'others' => $standing->toHang->count() - $planned->hung(),
             'made' => self::made($standing, $line, $planned),
             'days' => app(DaysOfLine::class)($line, $section, $standing, $planned, $plan),
             'may_take' => $role->mayPlanDays(),
@@ -58,7 +58,7 @@ final class DayPage
         $zone = new \DateTimeZone($line->project->time_zone);
         $today = $planned->now->setTimezone($zone)->format('Y-m-d');
         $rows = [];
-        foreach ($standing->joined as $joint) {
+        foreach ($standing->made() as $joint) {
             $moments = $standing->of($joint);
             $cold = ActsOfJoints::clock($joint, fn (Clock $clock) => $clock->until !== null);
             $isToday = $moments?->joinedAt?->setTimezone($zone)->format('Y-m-d') === $today;
@@ -67,6 +67,7 @@ final class DayPage
             }
             $rows[] = [
                 'id' => $joint->id, 'number' => $joint->number, 'chainage_m' => $joint->chainage_m, 'verdict' => $joint->verdict,
+                'hangs' => $joint->place !== 'in-line',
                 'prepare_from' => PlannedDay::iso($moments->firstAt), 'ready_at' => PlannedDay::iso($moments->readyAt),
                 'fit_from' => PlannedDay::iso($moments->fittedFrom), 'fuse_from' => PlannedDay::iso($moments->fusedFrom),
                 'joined_at' => PlannedDay::iso($moments->joinedAt), 'cold_at' => PlannedDay::iso($cold),
@@ -75,18 +76,5 @@ final class DayPage
         }
 
         return $rows;
-    }
-
-    /** Joints that hang on the line and are not made yet: they are no part of the days that are planned. */
-    private static function others(Line $line, ?Section $section): int
-    {
-        return Joint::query()
-            ->where('line_id', $line->id)
-            ->where('place', '!=', 'in-line')
-            ->whereIn('state', ['planned', 'begun'])
-            ->when($section, fn ($query, Section $within) => $query
-                ->where('chainage_m', '>', $within->from_m - 1e-6)
-                ->where('chainage_m', '<', $within->to_m + 1e-6))
-            ->count();
     }
 }

@@ -13,6 +13,7 @@ final readonly class DayMeans
      * @param  float  $move  to take clamps from one joint to the next, s
      * @param  list<array{float, float}>  $pauses  from, to, s, rising
      * @param  int|null  $ahead  so many joints stand prepared at a time and no more; null: as many as there are
+     * @param  int  $plant  machines that open the trench and set the pipe; 0: nobody waits for any
      * @param  list<float>  $clampsFree  when each set that is still at work comes free, s; the others are free
      */
     public function __construct(
@@ -23,6 +24,7 @@ final readonly class DayMeans
         public array $pauses = [],
         public ?int $ahead = null,
         private array $clampsFree = [],
+        public int $plant = 0,
     ) {
     }
 
@@ -50,7 +52,7 @@ final readonly class DayMeans
         return $for;
     }
 
-    public function with(int $crews = 0, int $clamps = 0, int $boxes = 0): self
+    public function with(int $crews = 0, int $clamps = 0, int $boxes = 0, int $plant = 0): self
     {
         return new self(
             $this->crews + $crews,
@@ -60,6 +62,7 @@ final readonly class DayMeans
             $this->pauses,
             $this->ahead,
             $this->clampsFree,
+            $this->plant + $plant,
         );
     }
 
@@ -76,7 +79,16 @@ final readonly class DayMeans
             }
         }
 
-        return new self($this->crews, $this->clamps, $this->boxes, $this->move, $pauses, $this->ahead, $this->clampsFree);
+        return new self(
+            $this->crews,
+            $this->clamps,
+            $this->boxes,
+            $this->move,
+            $pauses,
+            $this->ahead,
+            $this->clampsFree,
+            $this->plant,
+        );
     }
 
     /** @return list<float> when each set is free, s, rising */

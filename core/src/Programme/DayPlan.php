@@ -23,11 +23,11 @@ use Diastoma\Core\Units\Quantity;
     'When can the section be tested, and what holds it up?',
     Family::Measuring,
     [
-        'joints', 'cold_min', 'test_from_min', 'after_shift', 'held_up_by', 'clamps_use_pct', 'crew_use_pct', 'box_use_pct',
-        'waits_min', 'exact', 'bound_min', 'one_more', 'one_less', 'rain_costs_min',
+        'joints', 'attached', 'cold_min', 'test_from_min', 'after_shift', 'held_up_by', 'clamps_use_pct', 'crew_use_pct',
+        'box_use_pct', 'plant_use_pct', 'waits_min', 'exact', 'bound_min', 'one_more', 'one_less', 'rain_costs_min',
     ],
     'Every order of acts, the joints in the order of the line; times are the procedure\'s and the crew\'s own',
-    codes: ['held_up_by' => ['clamps', 'crew', 'box', 'cooling', 'made']],
+    codes: ['held_up_by' => ['clamps', 'crew', 'box', 'plant', 'cooling', 'made']],
 )]
 final class DayPlan
 {
@@ -37,15 +37,16 @@ final class DayPlan
     private const LATEST_MIN = 20000;
 
     /**
-     * @param  non-empty-list<DayJoint>  $joints  in the order of the line
+     * @param  list<DayJoint>  $joints  in the order of the line
      * @param  list<list<float>>  $pauses
      * @param  list<int|float>  $clampsFree  minutes
+     * @param  list<DayAttached>  $attached  in the order in which they are made
      * @return array<string, mixed> minutes from the beginning; `waits_min`: joints stand prepared and wait, together; `one_more`,
      * `one_less`: when the test could begin with one more or fewer of each; `bound_min`: no day is over before that;
      * `rain_costs_min`: by how much the test moves when nobody can work for so long as was asked
      */
     public function __invoke(
-        #[Items('joints', DayJoint::class, atMost: 400)] array $joints,
+        #[Items('joints', DayJoint::class, atLeast: 0, atMost: 400)] array $joints,
         #[Number('crews', min: 1, max: 20, whole: true)] float $crews = 1.0,
         #[Number('clamps', min: 0, max: 50, whole: true, about: 'sets; 0 where joints need none')] float $clamps = 1.0,
         #[Number('boxes', min: 0, max: 20, whole: true, about: '0 where joints need none')] float $boxes = 1.0,
@@ -60,9 +61,21 @@ final class DayPlan
         float $notBefore = 0.0,
         #[Measure('rain_min', Quantity::Time, above: 0, max: 2880, about: 'rain that stops work from the beginning')]
         ?float $rain = null,
+        #[Items('attached', DayAttached::class, atLeast: 0, atMost: 200, about: 'saddles, restraints: no clamps of the line')]
+        array $attached = [],
+        #[Number('plant', min: 0, max: 20, whole: true, about: 'machines that open the trench; 0: nobody waits for any')]
+        float $plant = 0.0,
     ): array {
+        if ($joints === [] && $attached === []) {
+            throw Refused::field('joints', 'joints and attached are both empty: there is nothing to plan.');
+        }
         foreach ($joints as $i => $joint) {
-            self::refuseWhatNothingDoes($joint, $i + 1, (int) $clamps, (int) $boxes);
+            self::refuseWhatNothingDoes($joint, $i + 1, (int) $clamps, (int) $boxes, (int) $plant);
+        }
+        foreach ($attached as $i => $one) {
+            if ($boxes < 1 && $one->fuse > 0) {
+                throw Refused::field('boxes', 'attached, row '.($i + 1).', is fused: boxes must be 1 or more, not 0.');
+            }
         }
         $means = new DayMeans(
             (int) $crews,
@@ -72,23 +85,25 @@ final class DayPlan
             self::pauses($pauses),
             $ahead === null ? null : (int) $ahead,
             self::free($clampsFree, (int) $clamps),
+            (int) $plant,
         );
-        $search = new DaySearch($joints, $means);
+        $search = new DaySearch($joints, $means, $attached);
         [$day, $isExact] = $search->run();
-        $rows = $this->rows($joints, $day);
-        $testWith = fn (DayMeans $with): float => max($notBefore, (new DaySearch($joints, $with))->run()[0]->cold + $wait);
+        $rows = $this->rows($joints, $day, $means);
+        $testWith = fn (DayMeans $with): float => max($notBefore, (new DaySearch($joints, $with, $attached))->run()[0]->cold + $wait);
         $test = max($notBefore, $day->cold + $wait);
         // Of a long day each search is near to the best, and no more: more hands make none later, fewer none sooner.
-        $more = array_map(fn (DayMeans $with): float => min($test, $testWith($with)) / self::MINUTE, self::more($means));
+        $more = array_map(fn (DayMeans $with): float => min($test, $testWith($with)) / self::MINUTE, self::more($means, $joints));
         $less = array_map(fn (DayMeans $with): float => max($test, $testWith($with)) / self::MINUTE, self::less($means));
 
         return [
             'joints' => $rows,
+            'attached' => self::attached($attached, $day),
             'cold_min' => $day->cold / self::MINUTE,
             'test_from_min' => $test / self::MINUTE,
             'after_shift' => $shift === null ? null : $test > $shift + 1e-6,
             'held_up_by' => $notBefore > $day->cold + $wait + 1e-6 ? ['made'] : $this->heldUpBy($test / self::MINUTE, $more),
-            ...$this->uses($joints, $day, $means),
+            ...$this->uses($joints, $attached, $day, $means),
             'waits_min' => array_sum(array_column($rows, 'waits_min')),
             'exact' => $isExact,
             'bound_min' => $search->bound() / self::MINUTE,
@@ -98,13 +113,19 @@ final class DayPlan
         ];
     }
 
-    /** @return array<string, DayMeans> */
-    private static function more(DayMeans $means): array
+    /**
+     * @param  list<DayJoint>  $joints
+     * @return array<string, DayMeans>
+     */
+    private static function more(DayMeans $means, array $joints): array
     {
+        $isOpened = array_filter($joints, fn (DayJoint $joint): bool => $joint->open > 0) !== [];
+
         return array_filter([
             'clamps' => $means->clamps > 0 ? $means->with(clamps: 1) : null,
             'crew' => $means->with(crews: 1),
             'box' => $means->boxes > 0 ? $means->with(boxes: 1) : null,
+            'plant' => $isOpened ? $means->with(plant: 1) : null,
         ]);
     }
 
@@ -115,6 +136,7 @@ final class DayPlan
             'clamps' => $means->clamps > 1 ? $means->with(clamps: -1) : null,
             'crew' => $means->crews > 1 ? $means->with(crews: -1) : null,
             'box' => $means->boxes > 1 ? $means->with(boxes: -1) : null,
+            'plant' => $means->plant > 1 ? $means->with(plant: -1) : null,
         ]);
     }
 
@@ -128,8 +150,11 @@ final class DayPlan
     }
 
     /** @param  int  $row  from 1 */
-    private static function refuseWhatNothingDoes(DayJoint $joint, int $row, int $clamps, int $boxes): void
+    private static function refuseWhatNothingDoes(DayJoint $joint, int $row, int $clamps, int $boxes, int $plant): void
     {
+        if ($plant === 0 && $joint->open > 0) {
+            throw Refused::field('plant', "joints, row {$row}, waits for an open trench: plant must be 1 or more, not 0.");
+        }
         if ($boxes === 0 && $joint->fuse > 0) {
             throw Refused::field('boxes', "joints, row {$row}, is fused: boxes must be 1 or more, not 0.");
         }
@@ -176,21 +201,28 @@ final class DayPlan
     }
 
     /**
-     * @param  non-empty-list<DayJoint>  $joints
-     * @return list<array<string, mixed>> minutes
+     * @param  list<DayJoint>  $joints
+     * @return list<array<string, mixed>> minutes; a joint that waits for no plant has no `open_from_min` and no `opened_min`
      */
-    private function rows(array $joints, DayState $day): array
+    private function rows(array $joints, DayState $day, DayMeans $means): array
     {
-        $acts = [];
-        foreach ($day->done() as [$joint, $act, $from, $to, $cold]) {
-            $acts[$joint][$act] = [$from, $to, $cold];
+        $prepared = $joined = [];
+        foreach ($day->done() as [$i, $act, $from, $to, $cold]) {
+            match ($act) {
+                'prepare' => $prepared[$i] = [$from, $to],
+                'fuse' => $joined[$i] = [$from, $to, $cold],
+                'attach' => null,
+            };
         }
+        $opened = OpenTrench::times($joints, $means);
         $rows = [];
         foreach ($joints as $i => $joint) {
-            [$from, $ready] = $acts[$i]['prepare'];
-            [$fit, $fused, $cold] = $acts[$i]['fuse'];
+            [$from, $ready] = $prepared[$i];
+            [$fit, $fused, $cold] = $joined[$i];
             $rows[] = [
                 'joint' => $joint->joint,
+                'open_from_min' => $joint->open > 0 ? $opened[$i][0] / self::MINUTE : null,
+                'opened_min' => $joint->open > 0 ? $opened[$i][1] / self::MINUTE : null,
                 'prepare_from_min' => $from / self::MINUTE,
                 'ready_min' => $ready / self::MINUTE,
                 'waits_min' => ($fit - $ready) / self::MINUTE,
@@ -199,6 +231,28 @@ final class DayPlan
                 'fused_min' => $fused / self::MINUTE,
                 'cold_min' => $cold / self::MINUTE,
             ];
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param  list<DayAttached>  $attached
+     * @return list<array<string, mixed>> minutes
+     */
+    private static function attached(array $attached, DayState $day): array
+    {
+        $rows = [];
+        foreach ($day->done() as [$i, $act, $from, $to, $cold]) {
+            if ($act === 'attach') {
+                $rows[] = [
+                    'joint' => $attached[$i]->joint,
+                    'from_min' => $from / self::MINUTE,
+                    'fuse_from_min' => ($to - $attached[$i]->fuse) / self::MINUTE,
+                    'joined_min' => $to / self::MINUTE,
+                    'cold_min' => $cold / self::MINUTE,
+                ];
+            }
         }
 
         return $rows;
@@ -219,19 +273,20 @@ final class DayPlan
     }
 
     /**
-     * @param  non-empty-list<DayJoint>  $joints
-     * @return array{clamps_use_pct: float|null, crew_use_pct: float|null, box_use_pct: float|null} of the time until all is cold
+     * @param  list<DayJoint>  $joints
+     * @param  list<DayAttached>  $attached
+     * @return array<string, float|null> of the time until all is cold, %; null: there is none of it, or none is used
      */
-    private function uses(array $joints, DayState $day, DayMeans $means): array
+    private function uses(array $joints, array $attached, DayState $day, DayMeans $means): array
     {
-        $share = fn (callable $of, int $count): ?float => $count === 0
-            ? null
-            : 100 * array_sum(array_map($of, $joints)) / max(1e-9, $day->cold * $count);
+        $sum = fn (callable $of, array ...$lists): float => (float) array_sum(array_map($of, array_merge(...$lists)));
+        $share = fn (float $used, int $count): ?float => $count === 0 ? null : 100 * $used / max(1e-9, $day->cold * $count);
 
         return [
-            'clamps_use_pct' => $share(fn (DayJoint $j): float => $j->fit + $j->fuse + $j->cool, $means->clamps),
-            'crew_use_pct' => $share(fn (DayJoint $j): float => $j->prepare + $j->fit + $j->fuse, $means->crews),
-            'box_use_pct' => $share(fn (DayJoint $j): float => $j->fuse, $means->boxes),
+            'clamps_use_pct' => $share($sum(fn (DayJoint $joint): float => $joint->clamped(), $joints), $means->clamps),
+            'crew_use_pct' => $share($sum(fn (DayJoint|DayAttached $one): float => $one->hands(), $joints, $attached), $means->crews),
+            'box_use_pct' => $share($sum(fn (DayJoint|DayAttached $one): float => $one->fuse, $joints, $attached), $means->boxes),
+            'plant_use_pct' => $share($sum(fn (DayJoint $joint): float => $joint->open, $joints), $means->plant),
         ];
     }
 }

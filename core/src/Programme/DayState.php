@@ -4,7 +4,14 @@ declare(strict_types=1);
 
 namespace Diastoma\Core\Programme;
 
-/** How far a day has come: so many joints prepared, so many of them fused, and when each crew, clamp set and box is free again, s. */
+/**
+ * How far a day has come: so many joints prepared, so many of them fused, so many of what hangs on the line made, and when each crew,
+ * clamp set and box is free again, s.
+ *
+ * An act: place in its list, what, from, to, cold at.
+ *
+ * @phpstan-type Act array{int, 'prepare'|'fuse'|'attach', float, float, float}
+ */
 final readonly class DayState
 {
     /**
@@ -13,8 +20,10 @@ final readonly class DayState
      * @param  list<float>  $boxes  rising
      * @param  list<float>  $ready  when each joint that waits for clamps was prepared, in order
      * @param  float  $cold  when all that were fused are cold
+     * @param  int  $attached  of what hangs on the line
+     * @param  array<int, float>  $hosts  when each joint is cold on which something still waits, by its place in the line
      * @param  self|null  $before  what it follows from, by the act that was the last
-     * @param  array{int, string, float, float, float}|null  $act  joint, "prepare" or "fuse", from, to, cold at
+     * @param  Act|null  $act
      */
     public function __construct(
         public int $prepared,
@@ -24,12 +33,14 @@ final readonly class DayState
         public array $boxes,
         public array $ready,
         public float $cold,
+        public int $attached = 0,
+        public array $hosts = [],
         private ?self $before = null,
         private ?array $act = null,
     ) {
     }
 
-    /** @return list<array{int, string, float, float, float}> joint, "prepare" or "fuse", from, to, cold at; in the order of the acts */
+    /** @return list<Act> in the order of the acts */
     public function done(): array
     {
         $done = [];
@@ -45,12 +56,12 @@ final readonly class DayState
     {
         return self::all($this->crews, $other->crews) && self::all($this->clamps, $other->clamps)
             && self::all($this->boxes, $other->boxes) && self::all($this->ready, $other->ready)
-            && $this->cold <= $other->cold + 1e-9;
+            && self::all($this->hosts, $other->hosts) && $this->cold <= $other->cold + 1e-9;
     }
 
     /**
-     * @param  list<float>  $a
-     * @param  list<float>  $b
+     * @param  array<int, float>  $a
+     * @param  array<int, float>  $b
      */
     private static function all(array $a, array $b): bool
     {

@@ -68,6 +68,25 @@ final readonly class Shift
         return null;
     }
 
+    /**
+     * The first moment from then on from which work goes on for so long on that day; hands take turns in a pause. Null: no day of
+     * work is so long.
+     *
+     * @param  float  $for  s
+     */
+    public function roomFor(\DateTimeImmutable $at, float $for): ?\DateTimeImmutable
+    {
+        $day = $at->setTimezone($this->zone)->setTime(12, 0);
+        for ($i = 0; $i < self::LOOKS_DAYS; $i++, $day = $day->modify('+1 day')) {
+            $from = max($at, $this->at($day, $this->from));
+            if ($this->isWorked($day) && $this->at($day, $this->to)->getTimestamp() - $from->getTimestamp() >= $for) {
+                return $from;
+            }
+        }
+
+        return null;
+    }
+
     /** When the work of that day is over; null: it is no day of work. */
     public function endOf(\DateTimeImmutable $day): ?\DateTimeImmutable
     {

@@ -1428,6 +1428,12 @@ export interface components {
             clamps: number;
             boxes: number;
             move_min: number;
+            /** @description machines that open the trench */
+            plant?: number;
+            /** @description joints for which the trench is open */
+            open_ahead?: number;
+            /** @description null: nobody waits for the trench */
+            open_min?: number | null;
             /** @description null: by what is known best */
             prepare_min?: number | null;
             /** @description null: by what is known best */
@@ -1438,6 +1444,8 @@ export interface components {
             cool_min?: number | null;
             /** @description null: by what is known best */
             rest_min?: number | null;
+            /** @description null: by what is known best */
+            test_min?: number | null;
             /** @description time of day at the place */
             shift_from: string;
             shift_to: string;
@@ -1449,7 +1457,7 @@ export interface components {
         };
         ActTime: {
             /** @enum {string} */
-            act: "prepare" | "fit" | "fuse" | "cool" | "rest";
+            act: "prepare" | "fit" | "fuse" | "cool" | "rest" | "test";
             min: number | null;
             /** @enum {string|null} */
             from: "typed" | "read" | "crew" | "text" | null;
@@ -1462,6 +1470,13 @@ export interface components {
             number: string;
             chainage_m: number;
             begun: boolean;
+            /** Format: date-time */
+            open_from: string | null;
+            /**
+             * Format: date-time
+             * @description trench open
+             */
+            opened_at: string | null;
             /** Format: date-time */
             prepare_from: string | null;
             /** Format: date-time */
@@ -1476,12 +1491,28 @@ export interface components {
             cold_at: string | null;
             waits_min: number;
         };
+        /** @description What hangs on the line: made at one go */
+        DayAttached: {
+            id: string;
+            number: string;
+            chainage_m: number;
+            /** Format: date-time */
+            prepare_from: string | null;
+            /** Format: date-time */
+            fuse_from: string | null;
+            /** Format: date-time */
+            joined_at: string | null;
+            /** Format: date-time */
+            cold_at: string | null;
+        };
         MadeOfDay: {
             id: string;
             number: string;
             chainage_m: number;
             /** @enum {string} */
             verdict: "good" | "close" | "bad" | "open";
+            /** @description on the line: a saddle, a restraint */
+            hangs: boolean;
             /** Format: date-time */
             prepare_from: string | null;
             /** Format: date-time */
@@ -1502,7 +1533,7 @@ export interface components {
         };
         TestWith: {
             /** @enum {string} */
-            of: "clamps" | "crew" | "box";
+            of: "clamps" | "crew" | "box" | "plant";
             /** Format: date-time */
             test_from: string | null;
         };
@@ -1545,11 +1576,14 @@ export interface components {
             bad: string[];
             /** @description joined, and not accepted yet */
             unsigned: number;
-            /** @description joints on pipes and restraints, not planned here */
+            /** @description saddles and restraints that are planned */
+            to_hang: number;
+            /** @description of which nobody knows how long they take: not planned */
             others: number;
             clamps_at_work: number;
             made: components["schemas"]["MadeOfDay"][];
             joints: components["schemas"]["DayJoint"][];
+            attached: components["schemas"]["DayAttached"][];
             pauses: {
                 /** Format: date-time */
                 from: string;
@@ -1563,6 +1597,14 @@ export interface components {
              * @description when somebody is there to begin it
              */
             test_at: string | null;
+            test: components["schemas"]["ActTime"];
+            /**
+             * Format: date-time
+             * @description null: unknown
+             */
+            test_to: string | null;
+            /** @description into one day of work */
+            test_fits: boolean | null;
             /** @description the last joint to which a test can begin today, where the whole cannot */
             today_to: {
                 number: string;
@@ -1570,7 +1612,7 @@ export interface components {
                 /** Format: date-time */
                 test_from: string;
             } | null;
-            held_up_by: ("clamps" | "crew" | "box" | "cooling" | "made")[];
+            held_up_by: ("clamps" | "crew" | "box" | "plant" | "cooling" | "made")[];
             one_more: components["schemas"]["TestWith"][];
             one_less: components["schemas"]["TestWith"][];
             /** @description an hour of it */
@@ -1578,6 +1620,7 @@ export interface components {
             clamps_use_pct: number | null;
             crew_use_pct: number | null;
             box_use_pct: number | null;
+            plant_use_pct: number | null;
             waits_min: number | null;
             exact: boolean | null;
             /** Format: date-time */
@@ -3650,6 +3693,11 @@ export interface components {
                 fit_min: number;
                 fuse_min: number;
                 cool_min: number;
+                /**
+                 * @description of the plant: trench open, pipe in it
+                 * @default 0
+                 */
+                open_min: number;
             } & {
                 [key: string]: unknown;
             })[];
@@ -3688,6 +3736,22 @@ export interface components {
             not_before_min: number;
             /** @description rain that stops work from the beginning */
             rain_min?: number;
+            attached?: ({
+                joint: string;
+                prepare_min: number;
+                fit_min: number;
+                fuse_min: number;
+                cool_min: number;
+                /** @default  */
+                host: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+            /**
+             * @description machines that open the trench; 0: nobody waits for any
+             * @default 0
+             */
+            plant: number;
         } & {
             [key: string]: unknown;
         };

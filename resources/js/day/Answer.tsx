@@ -22,12 +22,23 @@ const HELD: Record<string, MessageId> = {
   clamps: 'day.heldByClamps',
   crew: 'day.heldByCrew',
   box: 'day.heldByBox',
+  plant: 'day.heldByPlant',
   cooling: 'day.heldByCooling',
   made: 'day.heldByMade',
 }
-const MORE: Record<string, MessageId> = { clamps: 'day.oneMoreClamps', crew: 'day.oneMoreCrew', box: 'day.oneMoreBox' }
-const LESS: Record<string, MessageId> = { clamps: 'day.oneLessClamps', crew: 'day.oneLessCrew', box: 'day.oneLessBox' }
-const COUNTED = { clamps: 'clamps', crew: 'crews', box: 'boxes' } as const
+const MORE: Record<string, MessageId> = {
+  clamps: 'day.oneMoreClamps',
+  crew: 'day.oneMoreCrew',
+  box: 'day.oneMoreBox',
+  plant: 'day.oneMorePlant',
+}
+const LESS: Record<string, MessageId> = {
+  clamps: 'day.oneLessClamps',
+  crew: 'day.oneLessCrew',
+  box: 'day.oneLessBox',
+  plant: 'day.oneLessPlant',
+}
+const COUNTED = { clamps: 'clamps', crew: 'crews', box: 'boxes', plant: 'plant' } as const
 
 /** When the test can begin, what holds it up, what would help and what it would cost to lose something. */
 export function Answer({ page, line, asked, busy, onAsked }: Props): ReactElement {
@@ -55,21 +66,21 @@ function Earliest({ page, zone }: { page: DayPage; zone: string }): ReactElement
     )
   const isToday = dateOf(Date.parse(page.test_from), zone) === dateOf(Date.parse(page.now), zone)
   const [held] = page.held_up_by
-  const isLater = page.test_at !== null && page.test_at !== page.test_from
   const numbers = page.bad.join(', ')
-  if (page.left === 0 && page.bad.length > 0)
+  const isMade = page.left + page.to_hang === 0
+  if (isMade && page.bad.length > 0)
     return <Sentence verdict="bad">{say('day.allMadeNotGood', { count: page.bad.length, numbers })}</Sentence>
   const called = page.bad.length > 0 ? say('day.earliestIf', { count: page.bad.length, numbers }) : say('day.earliestTest')
   return (
     <>
-      <Typography>{page.left === 0 ? say('day.allMade') : called}</Typography>
+      <Typography>{isMade ? say('day.allMade') : called}</Typography>
       {!isToday && (
         <Typography sx={{ fontSize: '1.35rem', fontWeight: 700 }}>{longDay(dateOf(Date.parse(page.test_from), zone))}</Typography>
       )}
       <Typography data-test-from={page.test_from} sx={{ fontSize: '3rem', fontWeight: 800, lineHeight: 1.1, mb: 1 }}>
         {hourMinute(page.test_from, zone)}
       </Typography>
-      {isLater && <Typography sx={{ mb: 1 }}>{say('day.nobodyThere', { at: when(page.test_at!, page.now, zone) })}</Typography>}
+      <TheTest page={page} zone={zone} />
       {held && (
         <Box sx={{ borderLeft: 6, borderColor: 'secondary.main', pl: 2, py: 0.5, mb: 1.5 }}>
           <Typography sx={{ fontWeight: 700, fontSize: '1.15rem' }}>
@@ -82,12 +93,28 @@ function Earliest({ page, zone }: { page: DayPage; zone: string }): ReactElement
   )
 }
 
+/** When somebody is there for it, and until when it goes on. */
+function TheTest({ page, zone }: { page: DayPage; zone: string }): ReactElement | null {
+  if (page.test_at === null) return null
+  const isLater = page.test_at !== page.test_from
+  const at = when(page.test_at, page.now, zone)
+  if (page.section === null || page.test_to === null || page.test.min === null)
+    return isLater ? <Typography sx={{ mb: 1 }}>{say('day.nobodyThere', { at })}</Typography> : null
+  const words = { at, to: when(page.test_to, page.now, zone), takes: lasting(page.test.min) }
+  return (
+    <Typography sx={{ mb: 1 }}>
+      {say(page.test_fits === false ? 'day.testRunsOn' : isLater ? 'day.testHasRoom' : 'day.testTakes', words)}
+    </Typography>
+  )
+}
+
 /** What the figure leaves out, so that nobody reads it for more than it is. */
 function Notes({ page, zone }: { page: DayPage; zone: string }): ReactElement {
   const notes = [
     page.anew.length > 0 && say('day.madeAnew', { count: page.anew.length, numbers: page.anew.join(', ') }),
-    page.bad.length > 0 && page.left > 0 && say('day.badFirst', { count: page.bad.length, numbers: page.bad.join(', ') }),
-    page.left === 0 && page.unsigned > 0 && say('day.unsigned', { count: page.unsigned }),
+    page.bad.length > 0 && page.left + page.to_hang > 0 && say('day.badFirst', { count: page.bad.length, numbers: page.bad.join(', ') }),
+    page.left + page.to_hang === 0 && page.unsigned > 0 && say('day.unsigned', { count: page.unsigned }),
+    page.to_hang > 0 && say('day.hungToo', { count: page.to_hang }),
     page.others > 0 && say('day.othersNotPlanned', { count: page.others }),
     page.beyond > 0 && say('day.beyond', { count: page.beyond }),
     page.exact === false && page.no_sooner_than !== null && say('day.noSooner', { at: when(page.no_sooner_than, page.now, zone) }),
@@ -115,7 +142,7 @@ function Helps({ page, line, asked, onAsked }: Omit<Props, 'busy'>): ReactElemen
     .sort((a, b) => Date.parse(a.test_from!) - Date.parse(b.test_from!))
   const losses = page.one_less.filter((less) => less.test_from === null || Date.parse(less.test_from) > test + 60_000)
   const section = line.sections.find((s) => s.id === page.section)
-  if (page.left === 0) return section ? <ToSection id={section.id} name={section.name} /> : null
+  if (page.left + page.to_hang === 0) return section ? <ToSection id={section.id} name={section.name} /> : null
   return (
     <Box component="section" aria-labelledby="helps" sx={{ mt: 2 }}>
       <Typography id="helps" variant="h2" sx={{ mb: 1 }}>
@@ -127,7 +154,7 @@ function Helps({ page, line, asked, onAsked }: Omit<Props, 'busy'>): ReactElemen
           fullWidth
           variant={i === 0 ? 'contained' : 'outlined'}
           sx={{ mb: 1 }}
-          onClick={() => onAsked({ ...asked, [COUNTED[more.of]]: asked[COUNTED[more.of]] + 1 })}
+          onClick={() => onAsked({ ...asked, [COUNTED[more.of]]: (asked[COUNTED[more.of]] ?? 1) + 1 })}
         >
           <Box sx={{ textAlign: 'left', width: '100%' }}>
             <Typography sx={{ fontWeight: 700, fontSize: '1.05rem', color: 'inherit' }}>{say(MORE[more.of]!)}</Typography>

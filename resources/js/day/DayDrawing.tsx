@@ -41,6 +41,7 @@ function shownOf(page: DayPage, spells: Spell[], date: string, zone: string, wid
     ...spells.flatMap((spell) => [firstOf(spell), lastOf(spell)]),
     ...page.pauses.flatMap((pause) => [Date.parse(pause.from), Date.parse(pause.to)]),
     ...(test === null ? [] : [test]),
+    ...[page.test_at, page.test_to].flatMap((at) => (at === null || test === null ? [] : [Date.parse(at)])),
   ].filter(isOn)
   if (isOn(now)) moments.push(now)
   const from = Math.floor(Math.min(...moments) / HOUR_MS) * HOUR_MS
@@ -116,7 +117,11 @@ export function DayDrawing({ page, zone }: { page: DayPage; zone: string }): Rea
           <Chart page={page} shown={shown} room={width} test={test} zone={zone} />
         </Box>
       )}
-      <Legend hasClamps={shown.spells.some((spell) => spell.clamps)} hasCooling={shown.spells.some((spell) => spell.cool)} />
+      <Legend
+        hasClamps={shown.spells.some((spell) => spell.clamps)}
+        hasCooling={shown.spells.some((spell) => spell.cool)}
+        hasPlant={shown.spells.some((spell) => spell.open)}
+      />
     </Box>
   )
 }
@@ -140,6 +145,8 @@ function Chart({ page, shown, room, test, zone }: ChartProps): ReactElement {
   const x = (i: number): number => LEFT + i * column + column * 0.55
   const half = Math.min(24, column * 0.27)
   const now = Date.parse(page.now)
+  // The test is drawn from then on, and says it.
+  const isSpelt = page.section !== null && page.test_to !== null && page.test_at === page.test_from
   const hours = Array.from({ length: Math.round((to - from) / HOUR_MS) + 1 }, (_, i) => from + i * HOUR_MS)
   const pauses = page.pauses
     .map((pause) => clipped([Date.parse(pause.from), Date.parse(pause.to)], shown))
@@ -207,15 +214,43 @@ function Chart({ page, shown, room, test, zone }: ChartProps): ReactElement {
           </text>
         </>
       )}
+      <TestSpell page={page} shown={shown} y={y} width={width} zone={zone} />
       {test !== null && test >= from && test <= to && (
         <>
           <line x1={LEFT} x2={width} y1={y(test)} y2={y(test)} stroke={c.ink} strokeWidth={3} />
-          <text x={LEFT + 6} y={y(test) - 7} fontSize={16} fontWeight={700} fill={c.ink} {...halo(c.ground)}>
-            {say('day.testFrom', { at: hourMinute(test, zone) })}
-          </text>
+          {!isSpelt && (
+            <text x={LEFT + 6} y={y(test) - 7} fontSize={16} fontWeight={700} fill={c.ink} {...halo(c.ground)}>
+              {say('day.testFrom', { at: hourMinute(test, zone) })}
+            </text>
+          )}
         </>
       )}
     </svg>
+  )
+}
+
+interface TestPlace {
+  page: DayPage
+  shown: Shown
+  y: (at: number) => number
+  width: number
+  zone: string
+}
+
+/** The test itself, where it is known how long it takes. */
+function TestSpell({ page, shown, y, width, zone }: TestPlace): ReactElement | null {
+  const c = useTheme().colours
+  if (page.section === null || page.test_at === null || page.test_to === null) return null
+  const time = clipped([Date.parse(page.test_at), Date.parse(page.test_to)], shown)
+  if (time === null) return null
+  const [a, b] = time
+  return (
+    <g>
+      <rect x={LEFT} y={y(a)} width={width - LEFT} height={y(b) - y(a)} fill={c.raised} stroke={c.ink} strokeWidth={1.6} />
+      <text x={LEFT + 6} y={y(a) + 20} fontSize={15} fontWeight={700} fill={c.ink}>
+        {say('day.testSpell', { from: hourMinute(page.test_at, zone), to: hourMinute(page.test_to, zone) })}
+      </text>
+    </g>
   )
 }
 
@@ -239,6 +274,7 @@ function Column({ spell, shown, x, y, half, now, onOpen }: Place): ReactElement 
   const isNow = firstOf(spell) <= now && lastOf(spell) >= now
   const part = (time: Time | null): Time | null => (time === null ? null : clipped(time, shown))
   const [prepare, wait, fit, fuse, cool, clamps] = [spell.prepare, spell.wait, spell.fit, spell.fuse, spell.cool, spell.clamps].map(part)
+  const open = part(spell.open)
   const box = (time: Time | null | undefined, fill: string): ReactElement | null =>
     time ? (
       <rect
@@ -274,14 +310,26 @@ function Column({ spell, shown, x, y, half, now, onOpen }: Place): ReactElement 
       <circle
         cx={x}
         cy={RING_Y}
-        r={9}
+        r={spell.hangs ? 5 : 9}
         fill={c.ground}
         stroke={ink}
         strokeWidth={spell.done ? 3 : 1.4}
-        strokeDasharray={spell.done ? undefined : '44 13'}
+        strokeDasharray={spell.done || spell.hangs ? undefined : '44 13'}
       />
+      {open && (
+        <rect
+          x={x + half + 3}
+          y={y(open[0])}
+          width={4}
+          height={Math.max(2, y(open[1]) - y(open[0]))}
+          fill={c.ground}
+          stroke={c.ink}
+          strokeWidth={1.2}
+          strokeDasharray="3 2"
+        />
+      )}
       {spell.bad && <line x1={x - 9} x2={x + 9} y1={RING_Y + 9} y2={RING_Y - 9} stroke={c.accent} strokeWidth={3} />}
-      {spell.done && !spell.bad && <circle cx={x} cy={RING_Y} r={3.6} fill={ink} />}
+      {spell.done && !spell.bad && <circle cx={x} cy={RING_Y} r={spell.hangs ? 2 : 3.6} fill={ink} />}
       {wait && <line x1={x} x2={x} y1={y(wait[0])} y2={y(wait[1])} stroke={c.ink} strokeWidth={2.4} strokeDasharray="2 4" />}
       {wait && y(wait[1]) - y(wait[0]) >= WRITTEN_PX && (
         <text x={x + 6} y={(y(wait[0]) + y(wait[1])) / 2 + 5} fontSize={14} fontWeight={700} fill={c.ink} {...halo(c.ground)}>

@@ -62,7 +62,14 @@ function Plan({ line, starts, onSection }: { line: LineFull; starts: Days; onSec
       </Box>
       <Box sx={besideAt(2, 2, 4)}>
         <Means asked={asked} isFused={isFused} atWork={page.clamps_at_work} inStores={page.in_stores} faults={faults} onAsked={setAsked} />
-        <Times acts={page.acts} missing={page.missing} asked={asked} faults={faults} onAsked={setAsked} />
+        <Times
+          acts={page.acts}
+          test={page.section === null ? null : page.test}
+          missing={page.missing}
+          asked={asked}
+          faults={faults}
+          onAsked={setAsked}
+        />
       </Box>
     </Box>
   )

@@ -3,7 +3,7 @@ import type { ReactElement, ReactNode } from 'react'
 import { say } from '../texts/say'
 
 /** What the shapes are. */
-export function Legend({ hasClamps, hasCooling }: { hasClamps: boolean; hasCooling: boolean }): ReactElement {
+export function Legend({ hasClamps, hasCooling, hasPlant }: { hasClamps: boolean; hasCooling: boolean; hasPlant: boolean }): ReactElement {
   const c = useTheme().colours
   const sign = (drawn: ReactNode, said: string): ReactElement => (
     <Box key={said} sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
@@ -32,6 +32,11 @@ export function Legend({ hasClamps, hasCooling }: { hasClamps: boolean; hasCooli
             <rect x={18} y={2} width={6} height={18} fill={c.ground} stroke={c.ink} strokeWidth={1.4} />
           </>,
           say('day.signClamps'),
+        )}
+      {hasPlant &&
+        sign(
+          <rect x={13} y={2} width={4} height={18} fill={c.ground} stroke={c.ink} strokeWidth={1.2} strokeDasharray="3 2" />,
+          say('day.signPlant'),
         )}
       {hasClamps &&
         sign(<line x1={15} x2={15} y1={2} y2={20} stroke={c.ink} strokeWidth={2.4} strokeDasharray="2 4" />, say('day.signWaits'))}

@@ -42,6 +42,18 @@ export function Means({ asked, isFused, atWork, inStores, faults, onAsked }: Pro
           <Counter name="day.boxes" note={stored(inStores.boxes)} value={asked.boxes} least={1} onValue={(boxes) => set({ boxes })} />
         </>
       )}
+      {asked.open_min != null && (
+        <>
+          <Counter name="day.plant" value={asked.plant ?? 1} least={1} onValue={(plant) => set({ plant })} />
+          <Counter
+            name="day.openAhead"
+            note={say('day.openAheadNote')}
+            value={asked.open_ahead ?? 0}
+            least={0}
+            onValue={(open_ahead) => set({ open_ahead })}
+          />
+        </>
+      )}
       <Counter
         name="day.rain"
         value={asked.rain_min}

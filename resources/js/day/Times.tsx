@@ -5,15 +5,17 @@ import { say } from '../texts/say'
 import { figureOf, noFigure } from '../ui/figureOf'
 import { ACT } from './words'
 
+type Act = DayPage['acts'][number]
+
 interface Props {
   acts: DayPage['acts']
+  /** how long the test takes; null: all of the line is looked at, which has no test of its own */
+  test: Act | null
   missing: string[]
   asked: DayAsked
   faults: Record<string, string>
   onAsked: (asked: DayAsked) => void
 }
-
-type Act = DayPage['acts'][number]
 
 const shown = (min: number | null): string => (min === null ? '' : String(Number(min.toFixed(1))))
 
@@ -25,7 +27,7 @@ function known(act: Act): string {
     case 'read':
       return say('day.readOff', { source: act.source })
     case 'crew':
-      return say('day.byTheCrew', { count: act.joints })
+      return say(act.act === 'test' ? 'day.byTheTests' : 'day.byTheCrew', { count: act.joints })
     case 'text':
       return say(act.certainty === 'memory' ? 'day.fromMemory' : 'day.startValue', { source: act.source })
     default:
@@ -34,13 +36,24 @@ function known(act: Act): string {
 }
 
 /** How long each act takes, and how that is known. What is typed counts most; emptied, what is known counts again. */
-export function Times({ acts, missing, asked, faults, onAsked }: Props): ReactElement | null {
-  if (acts.length === 0) return null
+export function Times({ acts, test, missing, asked, faults, onAsked }: Props): ReactElement | null {
+  if (acts.length === 0 && test === null) return null
   return (
     <Box component="section" aria-labelledby="times" sx={{ mt: 3, display: 'grid', gap: 1.5 }}>
       <Typography id="times" variant="h2">
         {say('day.howLong')}
       </Typography>
+      {acts.length > 0 && (
+        <Minutes
+          key={`open-${String(asked.open_min)}`}
+          label={say('day.act.open')}
+          value={asked.open_min ?? null}
+          known=""
+          note={say(asked.open_min == null ? 'day.nobodyWaitsForIt' : 'day.openIsTyped')}
+          fault={faults['open_min'] ?? null}
+          onValue={(open_min) => onAsked({ ...asked, open_min })}
+        />
+      )}
       {acts.map((act) => {
         const key = `${act.act}_min` as 'prepare_min'
         return (
@@ -65,6 +78,17 @@ export function Times({ acts, missing, asked, faults, onAsked }: Props): ReactEl
           note={say('day.moveIsTyped')}
           fault={faults['move_min'] ?? null}
           onValue={(value) => value !== null && onAsked({ ...asked, move_min: value })}
+        />
+      )}
+      {test && (
+        <Minutes
+          key={`test-${String(asked.test_min)}-${String(test.min)}`}
+          label={say('day.act.test')}
+          value={asked.test_min ?? null}
+          known={shown(test.min)}
+          note={known(test)}
+          fault={faults['test_min'] ?? null}
+          onValue={(test_min) => onAsked({ ...asked, test_min })}
         />
       )}
     </Box>

@@ -10,6 +10,8 @@ const joint = (number: string, clocks: string[], waits = 0): DayPage['joints'][n
     number,
     chainage_m: 0,
     begun: false,
+    open_from: null,
+    opened_at: null,
     prepare_from: prepare!,
     ready_at: ready!,
     fit_from: fit!,
@@ -19,13 +21,15 @@ const joint = (number: string, clocks: string[], waits = 0): DayPage['joints'][n
     waits_min: waits,
   }
 }
-const page = (joints: DayPage['joints'], made: DayPage['made'] = []): DayPage => ({ joints, made }) as unknown as DayPage
+const page = (joints: DayPage['joints'], made: DayPage['made'] = []): DayPage => ({ joints, made, attached: [] }) as unknown as DayPage
 const clamped = (...times: Time[]): Spell[] =>
   times.map((clamps, i) => ({
     id: String(i),
     number: String(i),
     done: false,
     bad: false,
+    hangs: false,
+    open: null,
     prepare: null,
     wait: null,
     fit: null,
@@ -58,6 +62,23 @@ describe('joints against the clock', () => {
     expect(spell!.clamps![1]).toBe(Date.parse(at('08:01')))
     const [bare] = spellsOf(page([], [{ ...made, ready_at: null, prepare_from: null, cold_at: null }]))
     expect([bare!.prepare, bare!.cool, bare!.clamps]).toEqual([null, null, null])
+  })
+
+  it('puts what hangs on the line where it is made, without clamps, and the machine beside what it opens', () => {
+    const opened = { ...joint('7', ['08:00', '08:20', '08:50', '09:00', '09:05', '09:25']), open_from: at('08:10'), opened_at: at('08:50') }
+    const hung = {
+      id: '6S',
+      number: '6S',
+      chainage_m: 0,
+      prepare_from: at('08:20'),
+      fuse_from: at('08:40'),
+      joined_at: at('08:42'),
+      cold_at: at('09:02'),
+    }
+    const [saddle, joined] = spellsOf({ ...page([opened]), attached: [hung] })
+    expect(saddle).toMatchObject({ number: '6S', hangs: true, clamps: null, fit: null })
+    expect(saddle!.cool).toEqual([Date.parse(at('08:42')), Date.parse(at('09:02'))])
+    expect(joined!.open).toEqual([Date.parse(at('08:10')), Date.parse(at('08:50'))])
   })
 
   it('knows days by the clock of the place', () => {

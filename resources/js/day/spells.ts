@@ -10,6 +10,10 @@ export interface Spell {
   /** it is joined: what stands is a record; else it is planned */
   done: boolean
   bad: boolean
+  /** it hangs on the line: a saddle, a restraint */
+  hangs: boolean
+  /** a machine opens the trench for it */
+  open: Time | null
   prepare: Time | null
   /** it stands ready */
   wait: Time | null
@@ -34,12 +38,14 @@ export function spellsOf(page: DayPage): Spell[] {
       number: joint.number,
       done: true,
       bad: joint.verdict === 'bad',
+      hangs: joint.hangs,
+      open: null,
       prepare: time(first!, ready!),
       wait: null,
       fit: time(ready ?? fit!, on ?? off!),
       fuse: time(on!, off!),
       cool: time(off!, cold),
-      clamps: cold === null ? null : time(fit ?? on!, free ?? cold),
+      clamps: cold === null || joint.hangs ? null : time(fit ?? on!, free ?? cold),
     }
   })
   const planned = page.joints.map((joint): Spell => {
@@ -57,6 +63,8 @@ export function spellsOf(page: DayPage): Spell[] {
       number: joint.number,
       done: false,
       bad: false,
+      hangs: false,
+      open: time(ms(joint.open_from), ms(joint.opened_at)),
       prepare: time(first!, ready!),
       wait: joint.waits_min > 0 ? time(ready!, fit!) : null,
       fit: time(fit!, on!),
@@ -65,11 +73,29 @@ export function spellsOf(page: DayPage): Spell[] {
       clamps: cools ? time(fit!, cold!) : null,
     }
   })
-  return [...made, ...planned]
+  const hung = page.attached.map((joint): Spell => {
+    const [first, on, off, cold] = [joint.prepare_from, joint.fuse_from, joint.joined_at, joint.cold_at].map(ms)
+    return {
+      id: joint.id,
+      number: joint.number,
+      done: false,
+      bad: false,
+      hangs: true,
+      open: null,
+      prepare: time(first!, on!),
+      wait: null,
+      fit: null,
+      fuse: off! > on! ? time(on!, off!) : null,
+      cool: cold! > off! ? time(off!, cold!) : null,
+      clamps: null,
+    }
+  })
+  const begins = ({ fit, prepare }: Spell): number => (fit ?? prepare)?.[0] ?? 0
+  return [...made, ...[...planned, ...hung].sort((a, b) => begins(a) - begins(b))]
 }
 
 const all = (spell: Spell): number[] =>
-  [spell.prepare, spell.wait, spell.fit, spell.fuse, spell.cool, spell.clamps].flatMap((part) => part ?? [])
+  [spell.open, spell.prepare, spell.wait, spell.fit, spell.fuse, spell.cool, spell.clamps].flatMap((part) => part ?? [])
 
 export const firstOf = (spell: Spell): number => Math.min(...all(spell))
 export const lastOf = (spell: Spell): number => Math.max(...all(spell))

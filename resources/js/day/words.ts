@@ -10,6 +10,7 @@ export const ACT: Record<ActName, MessageId> = {
   fuse: 'day.act.fuse',
   cool: 'day.act.cool',
   rest: 'day.act.rest',
+  test: 'day.act.test',
 }
 
 /** And in a sentence: "how long it takes …". */
@@ -19,6 +20,7 @@ const TO: Record<string, MessageId> = {
   fuse: 'day.to.fuse',
   cool: 'day.to.cool',
   rest: 'day.to.rest',
+  test: 'day.to.test',
 } satisfies Record<ActName, MessageId>
 export const toDo = (act: string): MessageId => TO[act] ?? 'day.to.prepare'
 
