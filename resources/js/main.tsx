@@ -1,9 +1,9 @@
 import '@fontsource-variable/atkinson-hyperlegible-next'
 import { useTheme } from '@mui/material'
 import { QueryClientProvider } from '@tanstack/react-query'
-import { lazy, StrictMode, Suspense, useEffect, type ComponentType, type ReactElement } from 'react'
+import { StrictMode, useEffect, type ComponentType, type ReactElement } from 'react'
 import { createRoot } from 'react-dom/client'
-import { createBrowserRouter, Outlet, RouterProvider } from 'react-router'
+import { createBrowserRouter, Outlet, RouterProvider, useNavigation, type RouteObject } from 'react-router'
 import type { Me, Subject } from './api/client'
 import { patch } from './api/patch'
 import { queries } from './api/queries'
@@ -18,34 +18,17 @@ import './ui/base.css'
 import { moreTexts, say } from './texts/say'
 import { NotFound } from './ui/NotFound'
 
-/** A page that is loaded when somebody goes there, after the texts that it says. */
-const page = (load: () => Promise<{ default: ComponentType }>) => lazy(() => moreTexts().then(load))
-
-const LinePage = page(() => import('./line/LinePage'))
-const JointPage = page(() => import('./joint/JointPage'))
-const NewLine = page(() => import('./line/NewLine'))
-const SectionPage = page(() => import('./section/SectionPage'))
-const TestPage = page(() => import('./section/TestPage'))
-const NewSection = page(() => import('./line/NewSection'))
-const RegisterPage = page(() => import('./records/RegisterPage'))
-const ProceduresPage = page(() => import('./procedures/ProceduresPage'))
-const ReadPage = page(() => import('./procedures/ReadPage'))
-const AdaptPage = page(() => import('./procedures/AdaptPage'))
-const StoresPage = page(() => import('./stores/StoresPage'))
-const ChangeLinePage = page(() => import('./line/ChangeLinePage'))
-const LayingPage = page(() => import('./laying/LayingPage'))
-const DayPage = page(() => import('./day/DayPage'))
-const NearPage = page(() => import('./records/NearPage'))
-const PipesPage = page(() => import('./pipes/PipesPage'))
-const StretchPage = page(() => import('./stretch/StretchPage'))
-const TagPage = page(() => import('./joint/TagPage'))
-const WaitingPage = page(() => import('./desk/WaitingPage'))
-const PeoplePage = page(() => import('./people/PeoplePage'))
-const AccountPage = page(() => import('./people/AccountPage'))
-const InvitedPage = page(() => import('./people/InvitedPage'))
-const JournalPage = page(() => import('./people/JournalPage'))
-const OrganisationPage = page(() => import('./people/OrganisationPage'))
-const BenchPage = page(() => import('./bench/BenchPage'))
+/**
+ * A page that is loaded when somebody goes there, after the texts that it says. It is the router that waits for it: where a placeholder
+ * stood, React holds what comes after it back for a third of a second.
+ */
+const page = (load: () => Promise<{ default: ComponentType }>): Loaded => ({
+  lazy: async () => {
+    await moreTexts()
+    return { Component: (await load()).default }
+  },
+})
+type Loaded = Pick<RouteObject, 'lazy' | 'element'>
 
 /** Colours of the theme for plain SVG and outlines. */
 function Root(): ReactElement {
@@ -55,46 +38,58 @@ function Root(): ReactElement {
       document.documentElement.style.setProperty(`--${name}`, value)
   }, [c])
   return (
-    <Suspense fallback={<p className="waiting">{say('app.aMoment')}</p>}>
+    <>
       <Outlet />
-    </Suspense>
+      {useNavigation().state === 'loading' && <Moment />}
+    </>
   )
 }
 
-const pages: [path: string, page: ReactElement][] = [
-  ['/', <Lines />],
-  ['/sign-in', <SignIn />],
-  ['/lines/new', <NewLine />],
-  ['/lines/:id', <LinePage />],
-  ['/lines/:id/register', <RegisterPage />],
-  ['/lines/:id/sections/new', <NewSection />],
-  ['/lines/:id/pipes', <PipesPage />],
-  ['/lines/:id/laying', <LayingPage />],
-  ['/lines/:id/day', <DayPage />],
-  ['/lines/:id/near', <NearPage />],
-  ['/lines/:id/change', <ChangeLinePage />],
-  ['/stretches/:id', <StretchPage />],
-  ['/joints/:id', <JointPage />],
-  ['/joints/:id/tag', <TagPage />],
-  ['/stores', <StoresPage />],
-  ['/sections/:id', <SectionPage />],
-  ['/tests/:id', <TestPage />],
-  ['/procedures', <ProceduresPage />],
-  ['/procedures/:hash', <ReadPage />],
-  ['/procedures/:hash/adapt', <AdaptPage />],
-  ['/bench', <BenchPage />],
-  ['/waiting', <WaitingPage />],
-  ['/people', <PeoplePage />],
-  ['/account', <AccountPage />],
-  ['/organisation', <OrganisationPage />],
-  ['/organisation/journal', <JournalPage />],
-  ['/invited/:token', <InvitedPage />],
-  ['*', <NotFound />],
+/** Seen where the next page is long in coming. */
+const Moment = (): ReactElement => (
+  <p className="waiting" role="status">
+    {say('app.aMoment')}
+  </p>
+)
+
+const pages: [path: string, page: Loaded][] = [
+  ['/', { element: <Lines /> }],
+  ['/sign-in', { element: <SignIn /> }],
+  ['/lines/new', page(() => import('./line/NewLine'))],
+  ['/lines/:id', page(() => import('./line/LinePage'))],
+  ['/lines/:id/register', page(() => import('./records/RegisterPage'))],
+  ['/lines/:id/sections/new', page(() => import('./line/NewSection'))],
+  ['/lines/:id/pipes', page(() => import('./pipes/PipesPage'))],
+  ['/lines/:id/laying', page(() => import('./laying/LayingPage'))],
+  ['/lines/:id/day', page(() => import('./day/DayPage'))],
+  ['/lines/:id/near', page(() => import('./records/NearPage'))],
+  ['/lines/:id/change', page(() => import('./line/ChangeLinePage'))],
+  ['/stretches/:id', page(() => import('./stretch/StretchPage'))],
+  ['/joints/:id', page(() => import('./joint/JointPage'))],
+  ['/joints/:id/tag', page(() => import('./joint/TagPage'))],
+  ['/stores', page(() => import('./stores/StoresPage'))],
+  ['/sections/:id', page(() => import('./section/SectionPage'))],
+  ['/tests/:id', page(() => import('./section/TestPage'))],
+  ['/procedures', page(() => import('./procedures/ProceduresPage'))],
+  ['/procedures/:hash', page(() => import('./procedures/ReadPage'))],
+  ['/procedures/:hash/adapt', page(() => import('./procedures/AdaptPage'))],
+  ['/bench', page(() => import('./bench/BenchPage'))],
+  ['/waiting', page(() => import('./desk/WaitingPage'))],
+  ['/people', page(() => import('./people/PeoplePage'))],
+  ['/account', page(() => import('./people/AccountPage'))],
+  ['/organisation', page(() => import('./people/OrganisationPage'))],
+  ['/organisation/journal', page(() => import('./people/JournalPage'))],
+  ['/invited/:token', page(() => import('./people/InvitedPage'))],
+  ['*', { element: <NotFound /> }],
 ]
 
 // A page that breaks takes no other down with it.
 const router = createBrowserRouter([
-  { element: <Root />, children: pages.map(([path, element]) => ({ path, element, errorElement: <Fault /> })) },
+  {
+    element: <Root />,
+    hydrateFallbackElement: <Moment />,
+    children: pages.map(([path, page]) => ({ path, ...page, errorElement: <Fault /> })),
+  },
 ])
 
 whenContested(() => void queries.invalidateQueries())
