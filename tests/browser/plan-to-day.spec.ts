@@ -45,7 +45,7 @@ async function walked(people: People, line: MadeLine, id: string, stretch: { fro
   const procedure = await people.joiner.get<ProcedureText>(`procedures/${hash}`)
   const begins = NOW - (lasts(of) + 5) * MINUTE
   const path = `subjects/stretch/${made.id}`
-  const robot = new Robot(people.pages['joiner']!, people.joiner, path, procedure, of, begins, people.pages, { seen: () => true })
+  const robot = new Robot(people, path, procedure, of, begins, { seen: ({ kind }) => kind !== 'hold' })
   const subject = await robot.walk(`/stretches/${made.id}`)
   expect(['good', 'close'], subject.judgement.reasons.map((r) => r.text).join('\n')).toContain(subject.judgement.verdict)
   expect(subject.closed).toContain('signed and sealed')

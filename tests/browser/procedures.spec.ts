@@ -135,18 +135,12 @@ for (const id of [...WALKED, ...(COUNTS ? DAILY.map((daily) => daily.id) : [])])
     const begins = NOW - (lasts(of) + 5) * 60_000
     const { path, address, procedure } = await place(people, of, begins)
     const seen = await typedElsewhere(people, id)
-    const robot = new Robot(
-      people.pages['joiner']!,
-      people.joiner,
-      path,
-      procedure,
-      of,
-      begins,
-      people.pages,
-      COUNTS ? undefined : { seen },
-    )
+    const robot = new Robot(people, path, procedure, of, begins, COUNTS ? undefined : { seen })
     const from = Date.now()
     isSound(await robot.walk(address))
+    const page = people.pages['joiner']!
+    await page.goto(address)
+    await expect(page.getByText('signed and sealed').first(), 'what is sealed is shown').toBeVisible()
     if (COUNTS) told(id, robot, from)
     if (path.startsWith('subjects/test')) {
       const address = `${BASE}/api/v1/tests/${path.split('/').at(-1)}/pack.pdf`
@@ -178,7 +172,7 @@ for (const { id, first, second } of DAILY) {
     for (const [i, most] of [first, second].entries()) {
       const joint = line.joints[i + 1]!.id
       const begins = NOW - (2 - i) * long * 60_000
-      const robot = new Robot(people.pages['joiner']!, people.joiner, `subjects/joint/${joint}`, procedure, of, begins, people.pages)
+      const robot = new Robot(people, `subjects/joint/${joint}`, procedure, of, begins)
       const from = Date.now()
       isSound(await robot.walk(`/joints/${joint}`))
       told(`${id}, ${i === 0 ? 'first' : 'second'} of the day`, robot, from)

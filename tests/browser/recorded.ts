@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { StepState, Subject } from '../../resources/js/api/client'
-import { lasts, resolved, type Example, type Value } from './examples'
+import { lasts, resolved, type Entry, type Example, type Value } from './examples'
 import type { Trench } from './trench'
 
 export interface Crew {
@@ -17,6 +17,27 @@ interface How {
   by?: (step: string) => Trench | undefined
 }
 
+/** What a device sends of an entry: with what the page fills in, what the stand-in plays, a photo. */
+export async function asSent(
+  trench: Trench,
+  path: string,
+  { value: written, suggested, plays, photo, min }: Entry,
+  begins: number,
+  known: () => Promise<StepState> | StepState,
+): Promise<Value> {
+  const minutesAgo = (Date.now() - begins) / 60_000 - min
+  let value = resolved(written ?? {}, begins, (name) => trench.item(name)) as Value
+  if (suggested) value = { ...(await known()).suggested, ...value }
+  if (plays) {
+    const { device } = await known()
+    const [volts, ohms, seconds] = ['u_v', 'r_ohm', 't_s'].map((key) => Number(device?.[key]))
+    value = device
+      ? await trench.trace(volts!, ohms!, seconds!, minutesAgo - seconds! / 60, plays)
+      : await trench.log(path, minutesAgo, plays)
+  }
+  return photo ? { ...value, photos: [randomUUID()] } : value
+}
+
 /** Records what an example has as devices send it: over the API, at the times that it has. */
 export async function recorded(
   crew: Crew,
@@ -27,17 +48,8 @@ export async function recorded(
 ): Promise<void> {
   for (const entry of of.good.filter((e) => !without.includes(e.step))) {
     const minutesAgo = (Date.now() - begins) / 60_000 - entry.min
-    let value = resolved({ ...entry.value, ...instead[entry.step] }, begins, (name) => crew.joiner.item(name)) as Value
     const known = async (): Promise<StepState> => (await crew.joiner.get<Subject>(path)).judgement.steps.find((s) => s.key === entry.step)!
-    if (entry.suggested) value = { ...(await known()).suggested, ...value }
-    if (entry.plays) {
-      const { device } = await known()
-      const [volts, ohms, seconds] = ['u_v', 'r_ohm', 't_s'].map((key) => Number(device?.[key]))
-      value = device
-        ? await crew.joiner.trace(volts!, ohms!, seconds!, minutesAgo - seconds! / 60, entry.plays)
-        : await crew.joiner.log(path, minutesAgo, entry.plays)
-    }
-    if (entry.photo) value = { ...value, photos: [randomUUID()] }
+    const value = await asSent(crew.joiner, path, { ...entry, value: { ...entry.value, ...instead[entry.step] } }, begins, known)
     const who = by?.(entry.step) ?? (value['signed'] === true ? crew.inspector : crew.joiner)
     await who.fact(path, entry.step, value, minutesAgo)
   }

@@ -74,7 +74,7 @@ async function refuses(people: People, of: Example, other: Other): Promise<void>
   const roles = new Map(procedure.steps.map((step) => [step.id, step.roles ?? []]))
   const by = (key: string): Trench | undefined => (roles.get(key.split('@')[0]!)?.includes('engineer') ? people.engineer : undefined)
   await recorded(people, path, { ...of, good: before }, begins, { by })
-  const robot = new Robot(people.pages['joiner']!, people.joiner, path, procedure, of, begins, people.pages, { seen: () => true })
+  const robot = new Robot(people, path, procedure, of, begins, { seen: () => true })
   await says(await robot.only(address, typed), said(other, path.startsWith('subjects/test')))
 }
 

@@ -1,8 +1,9 @@
 import { expect, type Locator, type Page, type Response } from '@playwright/test'
-import { randomUUID } from 'node:crypto'
 import type { FieldSpec, ProcedureText, Recorded, StepState, StepText, Subject } from '../../resources/js/api/client'
 import { resolved, type Entry, type Example, type Value } from './examples'
 import { PASSWORD, pick } from './people'
+import type { People } from './place'
+import { asSent } from './recorded'
 import { Thumb } from './thumb'
 import type { Trench } from './trench'
 
@@ -48,23 +49,23 @@ export class Robot {
   private readonly seen = new Set<StepText>()
   /** what is typed is wrong on purpose: nothing is taken over from what the page knows */
   private isRefusing = false
-  /** somebody else has recorded since: who goes on opens the page anew */
-  private isLeft = false
+  /** the page was not opened yet, or somebody else has recorded since: who goes on opens it anew */
+  private isLeft = true
   /** taps by step */
   readonly tapsAt: Record<string, number> = {}
 
-  /** @param signing  another page for each role that signs, signed in already */
+  private readonly page: Page
+
   constructor(
-    private readonly page: Page,
-    private readonly trench: Trench,
+    private readonly people: People,
     private readonly path: string,
     private readonly procedure: ProcedureText,
     private readonly example: Example,
     private readonly begins: number,
-    private readonly signing: Record<string, Page>,
     /** the one in a hurry types nothing whose like is typed elsewhere */
     private readonly hurry?: { seen: (text: StepText) => boolean },
   ) {
+    this.page = people.pages['joiner']!
     this.thumb = new Thumb(hurry !== undefined)
   }
 
@@ -74,8 +75,8 @@ export class Robot {
   }
 
   async walk(address: string): Promise<Subject> {
-    this.subject = await this.trench.get<Subject>(this.path)
-    for (const page of Object.values(this.signing)) page.on('response', (answer) => void this.hear(answer))
+    this.subject = await this.people.joiner.get<Subject>(this.path)
+    for (const page of Object.values(this.people.pages)) page.on('response', (answer) => void this.hear(answer))
     const { good } = this.example
     for (let i = 0; i < good.length; i++) {
       const entry = good[i]!
@@ -84,7 +85,6 @@ export class Robot {
         continue
       }
       await this.at(this.page, entry.min)
-      if (i === 0) await this.page.goto(address)
       const next = good[i + 1]
       const parts = good.slice(i).findIndex((e) => e.step !== entry.step)
       if (parts > 1) {
@@ -104,9 +104,10 @@ export class Robot {
 
   /** Only this step, of which all before it is recorded; the page on which it was typed. What is asked about is confirmed. */
   async only(address: string, entries: Entry[]): Promise<Page> {
-    this.subject = await this.trench.get<Subject>(this.path)
-    for (const page of Object.values(this.signing)) page.on('response', (answer) => void this.hear(answer))
+    this.subject = await this.people.joiner.get<Subject>(this.path)
+    for (const page of Object.values(this.people.pages)) page.on('response', (answer) => void this.hear(answer))
     this.isRefusing = true
+    this.isLeft = false
     const { step, min } = entries[0]!
     const state = this.state(entries[0]!)
     const page = this.pageOf(this.text(state))
@@ -153,7 +154,13 @@ export class Robot {
 
   /** Who signs has another page. */
   private pageOf({ roles = [] }: StepText): Page {
-    return roles.length > 0 ? this.signing[roles.find((role) => this.signing[role])!]! : this.page
+    const { pages } = this.people
+    return roles.length > 0 ? pages[roles.find((role) => pages[role])!]! : this.page
+  }
+
+  private trenchOf({ roles = [] }: StepText): Trench {
+    const { joiner, engineer, inspector } = this.people
+    return roles.length === 0 ? joiner : roles.includes('engineer') ? engineer : roles.includes('inspector') ? inspector : joiner
   }
 
   /** Has the page at hand both ends of this step? */
@@ -180,20 +187,16 @@ export class Robot {
     await this.page.goto(address)
   }
 
-  /** One of its shape is typed elsewhere; but what is signed, pictured or played is done here. */
   private isTypedElsewhere(entry: Entry): boolean {
-    const text = this.text(this.state(entry))
-    const isOwn = entry.photo === true || entry.plays !== undefined || (text.roles ?? []).length > 0 || text.kind === 'hold'
-    return !isOwn && this.hurry?.seen(text) === true
+    return this.hurry?.seen(this.text(this.state(entry))) === true
   }
 
   /** One fact as a device sends it, at its minute of the example. */
   private async send(entry: Entry): Promise<void> {
-    const typed = resolved(entry.value ?? {}, this.begins, (name) => this.trench.item(name)) as Value
-    const value = entry.suggested ? { ...this.state(entry).suggested, ...typed } : typed
+    const state = this.state(entry)
+    const value = await asSent(this.people.joiner, this.path, entry, this.begins, () => state)
     const recorded_at = new Date(this.begins + entry.min * 60_000).toISOString().replace(/\.\d+Z$/, '+00:00')
-    const body = { id: randomUUID(), step: entry.step, value, recorded_at }
-    const { judgement, closed } = await this.trench.post<Recorded>(`${this.path}/facts`, body)
+    const { judgement, closed } = await this.trenchOf(this.text(state)).factAt(this.path, entry.step, value, recorded_at)
     this.subject = { ...this.subject, judgement, closed }
     this.isLeft = true
   }

@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { PASSWORD } from './people'
-import type { LogProgramme } from '../../resources/js/api/client'
+import type { LogProgramme, Recorded } from '../../resources/js/api/client'
 
 /** What the tests that look at one step record beforehand, as devices send it: over the same API, in the name of who is signed in. */
 interface Joint {
@@ -116,9 +116,13 @@ export class Trench {
   }
 
   /** One fact of so many minutes ago; who signs gives the password. */
-  async fact(path: string, step: string, value: Value, minutesAgo: number): Promise<void> {
+  fact(path: string, step: string, value: Value, minutesAgo: number): Promise<Recorded> {
+    return this.factAt(path, step, value, stamp(minutesAgo))
+  }
+
+  factAt(path: string, step: string, value: Value, recorded_at: string): Promise<Recorded> {
     const password = value['signed'] === true ? { password: PASSWORD } : {}
-    await this.post(`${path}/facts`, { id: randomUUID(), step, value, recorded_at: stamp(minutesAgo), ...password })
+    return this.post(`${path}/facts`, { id: randomUUID(), step, value, recorded_at, ...password })
   }
 
   joint(id: string): Promise<Judged> {
