@@ -36,7 +36,7 @@ for (const size of SIZES) {
   test(`the days to come are tried with other means, and taken for the plan, ${size.width} wide`, async ({ browser }) => {
     const people = await crew(browser)
     const line = await lineOf(people)
-    const page = people.pages['engineer']!
+    const page = await people.page('engineer')
     await page.setViewportSize(size)
     await page.goto(`/lines/${line.id}`)
     await page.getByRole('link', { name: 'The days to come' }).click()
@@ -86,7 +86,7 @@ for (const size of SIZES) {
     await expect(page.getByText(/^The plan is that of Tamsin Orrel, /)).toBeVisible()
     await expect(page.getByRole('region', { name: 'Day by day' }).getByText('As planned so far.')).toHaveCount(0)
     // Whoever comes later finds what was to hand.
-    const joiner = people.pages['joiner']!
+    const joiner = await people.page('joiner')
     await joiner.goto(`/lines/${line.id}/day`)
     await expect(joiner.getByRole('status', { name: 'Sets of clamps' })).toHaveText('2')
     await expect(joiner.getByLabel('Prepare a joint, min')).toHaveValue('20')
@@ -97,7 +97,7 @@ for (const size of SIZES) {
 test('a crew waits for the trench that a machine opens, and one more machine is one tap', async ({ browser }) => {
   const people = await crew(browser)
   const line = await lineOf(people)
-  const page = people.pages['engineer']!
+  const page = await people.page('engineer')
   await page.goto(`/lines/${line.id}/day`)
   await expect(page.getByText('Earliest test')).toBeVisible()
   await expect(page.getByRole('status', { name: 'Machines that open the trench' })).toHaveCount(0)
@@ -126,7 +126,7 @@ test('a crew waits for the trench that a machine opens, and one more machine is 
 test('a day is turned to and a joint opened from the drawing', async ({ browser }) => {
   const people = await crew(browser)
   const line = await lineOf(people)
-  const page = people.pages['engineer']!
+  const page = await people.page('engineer')
   await page.setViewportSize({ width: 1280, height: 800 })
   await page.goto(`/lines/${line.id}/day`)
   // Of three quarters of an hour of work each day takes one joint.

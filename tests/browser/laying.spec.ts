@@ -43,7 +43,7 @@ for (const size of SIZES) {
   test(`a line is laid out with what is to hand, laid down, and read at the joint, ${size.width} wide`, async ({ browser }) => {
     const people = await crew(browser)
     const line = await bentLine(people)
-    const page = people.pages['engineer']!
+    const page = await people.page('engineer')
     await page.setViewportSize(size)
     await page.goto(`/lines/${line.id}`)
     await page.getByRole('link', { name: 'Laying plan' }).click()
@@ -90,7 +90,7 @@ for (const size of SIZES) {
     }
     // The joiner opens a joint, and it says how it is to lie.
     const joints = (await people.joiner.get<MadeLine>(`lines/${line.id}`)).joints
-    const joiner = people.pages['joiner']!
+    const joiner = await people.page('joiner')
     await joiner.setViewportSize(size)
     await joiner.goto(`/joints/${joints[1]!.id}`)
     await expect(
@@ -105,7 +105,7 @@ for (const size of SIZES) {
   test(`a corner gets the bend that is offered, and the joiner is told how it is turned, ${size.width} wide`, async ({ browser }) => {
     const people = await crew(browser)
     const line = await bentLine(people, true)
-    const page = people.pages['engineer']!
+    const page = await people.page('engineer')
     await page.setViewportSize(size)
     await page.goto(`/lines/${line.id}/laying`)
     await expect(page.getByText(/^Bad: the joint at .* would turn by/)).toBeVisible()
@@ -130,7 +130,7 @@ for (const size of SIZES) {
     await page.getByRole('button', { name: 'Lay it down now' }).click()
     await expect(page.getByText(/laid down by Tamsin Orrel, .*: the corner of the drawing/)).toBeVisible()
     const { joints } = await people.joiner.get<MadeLine>(`lines/${line.id}`)
-    const joiner = people.pages['joiner']!
+    const joiner = await people.page('joiner')
     await joiner.setViewportSize(size)
     await joiner.goto(`/joints/${joints[9]!.id}`)
     await expect(joiner.getByText('By the plan: 22.5° bend, turned to 3:00 · 0.75° towards 3:00', { exact: false })).toBeVisible()
@@ -154,7 +154,7 @@ test("levels are read out of a surveyor's file, entered by one tap, and judged",
     mimeType: 'text/csv',
     buffer: Buffer.from([heading, ...rows.map((row) => row.join(',')), '900,900,20'].join('\n')),
   })
-  const page = people.pages['joiner']!
+  const page = await people.page('joiner')
   await page.goto(`/stretches/${id}?step=levelled`)
   const choose = page.getByLabel("File: a surveyor's file")
   await choose.setInputFiles(file('east,north,level of the crown'))
@@ -176,7 +176,7 @@ test("levels are read out of a surveyor's file, entered by one tap, and judged",
 test('a whole line is drawn, drawn larger and moved along, with its joints where they are', async ({ browser }) => {
   const people = await crew(browser)
   const line = await bentLine(people)
-  const page = people.pages['engineer']!
+  const page = await people.page('engineer')
   await page.setViewportSize({ width: 1280, height: 800 })
   await page.goto(`/lines/${line.id}/laying`)
   await page.getByLabel('Of it is used, %').fill('100')

@@ -33,11 +33,16 @@ export async function someone(browser: Browser, who: Who, size: [number, number]
   return page
 }
 
+/** Somebody with a page of their own that has gone nowhere yet. */
+export async function present(browser: Browser, who: Who, size?: [number, number]): Promise<Page> {
+  return (await deviceOf(browser, who, size)).newPage()
+}
+
 /**
- * Somebody with a page of their own that has gone nowhere yet; signed in as a device is, without the page. Nothing is kept
- * on the device: what is kept there, and judged there, has tests of its own.
+ * The device of somebody, no page on it yet; signed in as a device is, without the page. Nothing is kept on the device: what is kept
+ * there, and judged there, has tests of its own.
  */
-export async function present(browser: Browser, who: Who, size: [number, number] = [390, 844]): Promise<Page> {
+export async function deviceOf(browser: Browser, who: Who, size: [number, number] = [390, 844]): Promise<BrowserContext> {
   const context = await browser.newContext({
     viewport: { width: size[0], height: size[1] },
     timezoneId: 'Europe/Vienna',
@@ -47,7 +52,7 @@ export async function present(browser: Browser, who: Who, size: [number, number]
   const known = sessions.get(`${who} by hand`)
   if (known) {
     await context.addCookies(known)
-    return context.newPage()
+    return context
   }
   const base = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
   await context.request.get(`${base}/sanctum/csrf-cookie`, { headers: { ...headers, Referer: base } })
@@ -58,7 +63,7 @@ export async function present(browser: Browser, who: Who, size: [number, number]
   })
   expect(answer.ok(), await answer.text()).toBe(true)
   sessions.set(`${who} by hand`, await context.cookies())
-  return context.newPage()
+  return context
 }
 
 interface Joint {

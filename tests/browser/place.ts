@@ -1,28 +1,33 @@
 import type { Browser, Page } from '@playwright/test'
 import type { ProcedureShort, ProcedureText } from '../../resources/js/api/client'
 import { example, type Example, type Value } from './examples'
-import { present } from './people'
+import { deviceOf } from './people'
 import { recorded, type Crew } from './recorded'
 import { Trench, type MadeLine } from './trench'
 
 export const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
 
+const WHO = { joiner: 'bram', engineer: 'tamsin', inspector: 'ruben' } as const
+
+export type Part = keyof typeof WHO
+
 export interface People extends Crew {
   engineer: Trench
-  pages: Record<string, Page>
+  /** The page of who has this part: opened when it is first asked for, and then the same. */
+  page(part: Part): Promise<Page>
 }
 
-/** Those who work and sign, each with a page. */
+/** Those who work and sign, each with a device. */
 export async function crew(browser: Browser): Promise<People> {
-  const [bram, tamsin, ruben] = await Promise.all([present(browser, 'bram'), present(browser, 'tamsin'), present(browser, 'ruben')])
-  const trench = (page: Page): Promise<Trench> => Trench.of(page, BASE)
-  const [joiner, engineer, inspector] = await Promise.all([trench(bram), trench(tamsin), trench(ruben)])
-  return {
-    joiner,
-    engineer,
-    inspector,
-    pages: { joiner: bram, engineer: tamsin, inspector: ruben },
+  const parts: Part[] = ['joiner', 'engineer', 'inspector']
+  const devices = await Promise.all(parts.map((part) => deviceOf(browser, WHO[part])))
+  const [joiner, engineer, inspector] = (await Promise.all(devices.map((device) => Trench.on(device, BASE)))) as [Trench, Trench, Trench]
+  const pages = new Map<Part, Promise<Page>>()
+  const page = (part: Part): Promise<Page> => {
+    if (!pages.has(part)) pages.set(part, devices[parts.indexOf(part)]!.newPage())
+    return pages.get(part)!
   }
+  return { joiner, engineer, inspector, page }
 }
 
 let known: Promise<Map<string, ProcedureShort>> | undefined

@@ -64,7 +64,7 @@ async function joined(people: People, line: MadeLine, from: number, to: number):
 test('a sewer from its plan to the day of its test', async ({ browser }) => {
   const people = await crew(browser)
   const line = await sewer(people)
-  const engineer = people.pages['engineer']!
+  const engineer = await people.page('engineer')
   await engineer.setViewportSize({ width: 1280, height: 800 })
 
   await walked(people, line, 'trench-bedding', { from_m: 0, to_m: 78 })

@@ -138,13 +138,13 @@ for (const id of [...WALKED, ...(COUNTS ? DAILY.map((daily) => daily.id) : [])])
     const robot = new Robot(people, path, procedure, of, begins, COUNTS ? undefined : { seen })
     const from = Date.now()
     isSound(await robot.walk(address))
-    const page = people.pages['joiner']!
+    const page = await people.page('joiner')
     await page.goto(address)
     await expect(page.getByText('signed and sealed').first(), 'what is sealed is shown').toBeVisible()
     if (COUNTS) told(id, robot, from)
     if (path.startsWith('subjects/test')) {
       const address = `${BASE}/api/v1/tests/${path.split('/').at(-1)}/pack.pdf`
-      const pack = await people.pages['engineer']!.request.get(address, { headers: { Referer: `${BASE}/` } })
+      const pack = await (await people.page('engineer')).request.get(address, { headers: { Referer: `${BASE}/` } })
       expect(pack.ok(), `the pack of ${id}: ${pack.status()}`).toBe(true)
       expect((await pack.body()).subarray(0, 5).toString(), `the pack of ${id} is a document`).toBe('%PDF-')
     }
@@ -163,7 +163,7 @@ for (const { id, first, second } of DAILY) {
   test(`the first ${id} of a day takes at most ${first} taps, the second at most ${second}`, async ({ browser }) => {
     const of = example(id)
     const people = await crew(browser)
-    await takenBefore(people.pages['joiner']!, people.joiner, of)
+    await takenBefore(await people.page('joiner'), people.joiner, of)
     const line = await lineFor(people, of, id, undefined, 4)
     const short = (await keyed(people.engineer)).get(id)!
     const procedure = await people.joiner.get<ProcedureText>(`procedures/${short.hash}`)

@@ -2,10 +2,9 @@ import { expect, type Locator, type Page, type Response } from '@playwright/test
 import type { FieldSpec, ProcedureText, Recorded, StepState, StepText, Subject } from '../../resources/js/api/client'
 import { resolved, type Entry, type Example, type Value } from './examples'
 import { PASSWORD, pick } from './people'
-import type { People } from './place'
+import type { Part, People } from './place'
 import { asSent } from './recorded'
 import { Thumb } from './thumb'
-import type { Trench } from './trench'
 
 /** A picture of one dot. */
 const PICTURE = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')
@@ -54,7 +53,9 @@ export class Robot {
   /** taps by step */
   readonly tapsAt: Record<string, number> = {}
 
-  private readonly page: Page
+  private page!: Page
+  /** pages whose answers are heard */
+  private readonly heard = new Set<Page>()
 
   constructor(
     private readonly people: People,
@@ -65,7 +66,6 @@ export class Robot {
     /** the one in a hurry types nothing whose like is typed elsewhere */
     private readonly hurry?: { seen: (text: StepText) => boolean },
   ) {
-    this.page = people.pages['joiner']!
     this.thumb = new Thumb(hurry !== undefined)
   }
 
@@ -76,7 +76,7 @@ export class Robot {
 
   async walk(address: string): Promise<Subject> {
     this.subject = await this.people.joiner.get<Subject>(this.path)
-    for (const page of Object.values(this.people.pages)) page.on('response', (answer) => void this.hear(answer))
+    this.page = await this.opened('joiner')
     const { good } = this.example
     for (let i = 0; i < good.length; i++) {
       const entry = good[i]!
@@ -105,12 +105,12 @@ export class Robot {
   /** Only this step, of which all before it is recorded; the page on which it was typed. What is asked about is confirmed. */
   async only(address: string, entries: Entry[]): Promise<Page> {
     this.subject = await this.people.joiner.get<Subject>(this.path)
-    for (const page of Object.values(this.people.pages)) page.on('response', (answer) => void this.hear(answer))
+    this.page = await this.opened('joiner')
     this.isRefusing = true
     this.isLeft = false
     const { step, min } = entries[0]!
     const state = this.state(entries[0]!)
-    const page = this.pageOf(this.text(state))
+    const page = await this.pageOf(this.text(state))
     await this.at(page, min)
     await page.goto(`${address}?step=${step}`)
     await expect(page.locator('#step-title')).toBeVisible()
@@ -153,14 +153,22 @@ export class Robot {
   }
 
   /** Who signs has another page. */
-  private pageOf({ roles = [] }: StepText): Page {
-    const { pages } = this.people
-    return roles.length > 0 ? pages[roles.find((role) => pages[role])!]! : this.page
+  private async pageOf(text: StepText): Promise<Page> {
+    const part = this.partOf(text)
+    return part === 'joiner' ? this.page : this.opened(part)
   }
 
-  private trenchOf({ roles = [] }: StepText): Trench {
-    const { joiner, engineer, inspector } = this.people
-    return roles.length === 0 ? joiner : roles.includes('engineer') ? engineer : roles.includes('inspector') ? inspector : joiner
+  /** The page of who has this part, with an ear for what is answered there. */
+  private async opened(part: Part): Promise<Page> {
+    const page = await this.people.page(part)
+    if (!this.heard.has(page)) page.on('response', (answer) => void this.hear(answer))
+    this.heard.add(page)
+    return page
+  }
+
+  /** Who records this step: the first of its roles that is there. */
+  private partOf({ roles = [] }: StepText): Part {
+    return roles.find((role): role is Part => role in this.people) ?? 'joiner'
   }
 
   /** Has the page at hand both ends of this step? */
@@ -196,7 +204,7 @@ export class Robot {
     const state = this.state(entry)
     const value = await asSent(this.people.joiner, this.path, entry, this.begins, () => state)
     const recorded_at = new Date(this.begins + entry.min * 60_000).toISOString().replace(/\.\d+Z$/, '+00:00')
-    const { judgement, closed } = await this.trenchOf(this.text(state)).factAt(this.path, entry.step, value, recorded_at)
+    const { judgement, closed } = await this.people[this.partOf(this.text(state))].factAt(this.path, entry.step, value, recorded_at)
     this.subject = { ...this.subject, judgement, closed }
     this.isLeft = true
   }
@@ -238,7 +246,7 @@ export class Robot {
     const entry = entries[0]!
     const state = this.state(entry)
     const text = this.text(state)
-    const page = this.pageOf(text)
+    const page = await this.pageOf(text)
     if (page !== this.page) {
       await this.at(page, entry.min)
       await page.goto(`${address}?step=${entry.step}`)

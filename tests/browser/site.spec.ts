@@ -20,7 +20,7 @@ for (const size of SIZES) {
     const line = await lineFor(people, of, 'pvc-spigot-socket', undefined, 3)
     const joint = line.joints[0]!
     await recorded(people, `subjects/joint/${joint.id}`, of, Date.now() - 4 * 3_600_000)
-    const page = people.pages['joiner']!
+    const page = await people.page('joiner')
     await page.setViewportSize(size)
     await page.goto(`/joints/${joint.id}`)
     await page.getByRole('button', { name: 'Look at it and cover it' }).click()
@@ -80,7 +80,7 @@ for (const size of SIZES) {
       await recorded(people, `subjects/stretch/${covering.id}`, example('covering'), Date.now() - hoursAgo * 3_600_000)
     }
     await cover(3)
-    const page = people.pages['joiner']!
+    const page = await people.page('joiner')
     await page.setViewportSize(size)
     await page.goto(`/joints/${joint.id}`)
     await expect(page.getByText(/^Covered since /)).toBeVisible()
@@ -113,7 +113,7 @@ for (const size of SIZES) {
   test(`two who begin the day begin one, and pipes are typed once, ${size.width} wide`, async ({ browser }) => {
     const people = await crew(browser)
     const line = await lineFor(people, example('pvc-spigot-socket'), 'pvc-spigot-socket', undefined, 3)
-    const [bram, tamsin] = [people.pages['joiner']!, people.pages['engineer']!]
+    const [bram, tamsin] = [await people.page('joiner'), await people.page('engineer')]
     for (const page of [bram, tamsin]) {
       await page.setViewportSize(size)
       await page.goto(`/lines/${line.id}`)
@@ -151,7 +151,7 @@ for (const size of SIZES) {
     const people = await crew(browser)
     const line = await lineFor(people, example('pvc-spigot-socket'), 'pvc-spigot-socket', undefined, 2)
     const name = `Extended line ${randomUUID().slice(0, 8)}`
-    const page = people.pages['engineer']!
+    const page = await people.page('engineer')
     await page.setViewportSize(size)
     await page.goto(`/lines/${line.id}`)
     await page.getByRole('link', { name: 'Change the line' }).click()

@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, type BrowserContext, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { PASSWORD } from './people'
 import type { LogProgramme, Recorded } from '../../resources/js/api/client'
@@ -43,23 +43,27 @@ export class Trench {
   private items: Item[] = []
 
   private constructor(
-    readonly page: Page,
+    private readonly device: BrowserContext,
     private readonly base: string,
   ) {}
 
-  static async of(page: Page, base = new URL(page.url()).origin): Promise<Trench> {
-    const trench = new Trench(page, base)
+  static of(page: Page, base = new URL(page.url()).origin): Promise<Trench> {
+    return Trench.on(page.context(), base)
+  }
+
+  static async on(device: BrowserContext, base: string): Promise<Trench> {
+    const trench = new Trench(device, base)
     trench.items = await trench.get<Item[]>('stores')
     return trench
   }
 
   private async headers(): Promise<Record<string, string>> {
-    const token = (await this.page.context().cookies(this.base)).find((c) => c.name === 'XSRF-TOKEN')?.value ?? ''
+    const token = (await this.device.cookies(this.base)).find((c) => c.name === 'XSRF-TOKEN')?.value ?? ''
     return { Accept: 'application/json', Referer: `${this.base}/`, 'X-XSRF-TOKEN': decodeURIComponent(token) }
   }
 
   async get<T>(path: string): Promise<T> {
-    return (await (await this.page.request.get(`${this.base}/api/v1/${path}`, { headers: await this.headers() })).json()) as T
+    return (await (await this.device.request.get(`${this.base}/api/v1/${path}`, { headers: await this.headers() })).json()) as T
   }
 
   post<T>(path: string, data: unknown): Promise<T> {
@@ -71,7 +75,7 @@ export class Trench {
   }
 
   private async send<T>(how: 'post' | 'put', path: string, data: unknown): Promise<T> {
-    const answer = await this.page.request[how](`${this.base}/api/v1/${path}`, { headers: await this.headers(), data })
+    const answer = await this.device.request[how](`${this.base}/api/v1/${path}`, { headers: await this.headers(), data })
     expect(answer.ok(), `${path}: ${await answer.text()}`).toBe(true)
     return (await answer.json()) as T
   }
