@@ -20,6 +20,9 @@ final readonly class Asked
      * @param  float  $offRight  the last pipe lies so far to the right of the line, m
      * @param  float  $offUp  and so far above it, m
      * @param  list<array{at_m: float, bend_deg: float, leg_m: float}>  $bends  set into corners of the line
+     * @param  list<array{at_m: float, level_m: float}>  $ground  along the line, rising; empty: nobody says where it is
+     * @param  float|null  $leastCover  over the crown, m
+     * @param  float|null  $groundU  the ground is known to within, m, k = 2
      */
     public function __construct(
         public array $stock,
@@ -33,6 +36,9 @@ final readonly class Asked
         public float $offRight,
         public float $offUp,
         public array $bends,
+        public array $ground = [],
+        public ?float $leastCover = null,
+        public ?float $groundU = null,
     ) {
     }
 
@@ -68,6 +74,9 @@ final readonly class Asked
             'off_right_m' => $this->offRight,
             'off_up_m' => $this->offUp,
             'bends' => $this->bends,
+            'ground' => $this->ground,
+            'least_cover_m' => $this->leastCover,
+            'ground_u_m' => $this->groundU,
         ];
     }
 }

@@ -62,6 +62,8 @@ final class LayOut
             'fail_angle_deg' => $outcome->failAngle,
             'rows' => $rows,
             ...LayingWay::of($rows)->toArray(),
+            // Of half a line nothing good is said.
+            'cover' => $isFeasible ? CoverOfPlan::of($line, $asked, $rows) : null,
             // The rule of a sewer; of a main common practice where it is steep.
             'wants_uphill' => $line->service === 'sewer',
             'helps' => array_map(
@@ -94,6 +96,14 @@ final class LayOut
             throw Refused::field('max_joint_angle_deg', Say::text('refused.angleOverLimit', [
                 'asked' => round($asked->limit, 3), 'limit' => round($turns['limit_deg'], 3), 'source' => $turns['source'],
             ]));
+        }
+        if (\count($asked->ground) === 1) {
+            throw Refused::field('ground', Say::text('refused.groundOfOne'));
+        }
+        foreach (array_keys($asked->ground) as $i) {
+            if ($i > 0 && $asked->ground[$i]['at_m'] <= $asked->ground[$i - 1]['at_m']) {
+                throw Refused::field('ground', Say::text('refused.groundRises', ['row' => $i + 1]));
+            }
         }
         $lengths = array_column($asked->stock, 'length_m');
         foreach ($lengths as $i => $length) {

@@ -37,6 +37,8 @@ return [
     'jointNumberTaken' => 'number: there is a joint :number on this line already.',
     'jointSealed' => 'Joint :number is signed and sealed; it can only be cut out.',
     'laidToTheEnd' => 'The line is laid to its end: nothing is left to be planned.',
+    'groundOfOne' => 'Ground along the line: one place is no ground, give two or more.',
+    'groundRises' => 'Ground along the line, row :row: its chainage must be greater than that of the row before.',
     'leastOverLongest' => 'The shortest piece is :least m, and the longest pipe :longest m: nothing could be cut.',
     'lengthTwice' => 'Pipes of :length m stand there twice: one row for each length.',
     'lineTooLong' => 'centre_line is longer than 200 km: wrong unit?',

@@ -299,3 +299,44 @@ it('says by how much a joint turns as it was laid, by the joints of the line and
     $turns = 2 * rad2deg(atan(60 / 1000 / $joints[0]));
     expect($said)->toContain(sprintf('The joint at %.2f m turns by %.2f°; up to 1.00° is allowed.', $joints[0], $turns));
 });
+
+it('says how much ground lies over the pipes, where somebody says where the ground is', function () {
+    $line = ($this->make)();
+    $short = ['stock' => [['length_m' => 4, 'count' => null]]];
+    expect(($this->try)($line, $short)->assertOk()->json('cover'))->toBeNull()
+        ->and(($this->try)($line, ['ground' => []] + $short)->assertOk()->json('cover'))->toBeNull();
+    // The invert rises from 20.0 by 5 in 1000; the ground lies 1.5 m over it, and in a hollow at 30 m half a metre less.
+    $ground = array_map(
+        fn (float $at, float $over): array => ['at_m' => $at, 'level_m' => 20 + 0.005 * $at + $over],
+        [0.0, 20.0, 30.0, 40.0, 60.0], [1.5, 1.5, 1.0, 1.5, 1.5],
+    );
+    $crown = ($line->pipe['od_mm'] - $line->pipe['wall_mm']) / 1000;
+    $cover = fn (array $more): array => ($this->try)($line, $more + $short + ['ground' => $ground])->assertOk()->json('cover');
+    // Of a plan that does not come out nothing is said.
+    expect(($this->try)($line, ['ground' => $ground, 'least_cover_m' => 0.8, 'ground_u_m' => 0.02])->json('cover'))->toBeNull();
+    $good = $cover(['least_cover_m' => 0.8, 'ground_u_m' => 0.02]);
+    expect($good['verdict'])->toBe('good')
+        ->and($good['cover_m'])->toEqualWithDelta(1.0 - $crown, 0.01)->and($good['at_m'])->toEqualWithDelta(30, 1e-6);
+    $bad = $cover(['least_cover_m' => 1.2, 'ground_u_m' => 0.02]);
+    expect($bad['verdict'])->toBe('bad')->and($bad['short'])->toHaveCount(1)
+        ->and($bad['short'][0]['from_m'])->toBeGreaterThan(20)->and($bad['short'][0]['to_m'])->toBeLessThan(40);
+    expect($cover([]))->toMatchArray(['verdict' => 'open', 'reasons' => ['no-limit']])
+        ->and($cover(['least_cover_m' => 0.8]))->toMatchArray(['verdict' => 'open', 'reasons' => ['no-uncertainty']]);
+    $half = $cover(['ground' => array_slice($ground, 0, 3), 'least_cover_m' => 0.8, 'ground_u_m' => 0.02]);
+    expect($half['verdict'])->toBe('open')->and($half['unknown'][0]['from_m'])->toEqualWithDelta(30, 1e-6);
+    // Whoever comes later finds the ground that was laid down with the plan.
+    ($this->lay)($line, $short + ['ground' => $ground, 'least_cover_m' => 0.8, 'ground_u_m' => 0.02])->assertCreated();
+    expect($this->as('joiner')->getJson("/api/v1/lines/{$line->id}/laying-plan")->json('asked'))
+        ->toMatchArray(['least_cover_m' => 0.8, 'ground_u_m' => 0.02])->ground->toHaveCount(5);
+});
+
+it('refuses a ground that is none, by its field and its name', function (array $wrong, string $field, string $says) {
+    $line = ($this->make)();
+    $answer = ($this->try)($line, $wrong)->assertStatus(422)->json('errors.0');
+    expect($answer['field'])->toBe($field)->and($answer['message'])->toContain($says);
+})->with([
+    'one place' => [['ground' => [['at_m' => 0, 'level_m' => 20]]], 'ground', 'Ground along the line'],
+    'a place twice' => [['ground' => [['at_m' => 0, 'level_m' => 20], ['at_m' => 0, 'level_m' => 21]]], 'ground', 'row 2'],
+    'a level in words' => [['ground' => [['at_m' => 0, 'level_m' => 'up'], ['at_m' => 9, 'level_m' => 21]]], 'ground.0.level_m', 'Level'],
+    'cover below nothing' => [['least_cover_m' => -1], 'least_cover_m', 'Least cover'],
+]);

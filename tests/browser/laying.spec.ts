@@ -137,6 +137,45 @@ for (const size of SIZES) {
   })
 }
 
+for (const size of SIZES) {
+  test(`where the ground is said, the cover over the pipes is judged and drawn, ${size.width} wide`, async ({ browser }) => {
+    const people = await crew(browser)
+    const line = await bentLine(people)
+    const page = await people.page('engineer')
+    await page.setViewportSize(size)
+    await page.goto(`/lines/${line.id}/laying`)
+    await page.getByRole('button', { name: /pipes of 5\.00 m/ }).click()
+    await expect(page.getByText(/^Good: 1\d pipes/)).toBeVisible()
+    const table = page.getByLabel('Chainage and level of the ground, m')
+    await expect(page.getByLabel('Least cover, m')).toHaveCount(0)
+    // A slip is said with its row, and nothing is taken.
+    await table.fill('0 22\n30 2l')
+    await table.blur()
+    await expect(page.getByText('Row 2: "2l" is no number.')).toBeVisible()
+    await table.fill('chainage;level\n0;22,0\n30;20,9\n60;22,0')
+    await table.blur()
+    await expect(page.getByText('Say how much cover is wanted.', { exact: false })).toBeVisible()
+    const type = async (label: string, figure: string): Promise<void> => {
+      await page.getByLabel(label).fill(figure)
+      await page.getByLabel(label).press('Enter')
+    }
+    await type('Least cover, m', '1.2')
+    await expect(page.getByText('Say how well the ground is known.', { exact: false })).toBeVisible()
+    await type('Ground known to within, mm', '50')
+    await expect(
+      page.getByText(/^Bad: Least cover .* at 30\.00 m\. 1\.20 m is wanted over the crown\. Too little from .* to .*\.$/),
+    ).toBeVisible()
+    await expect(page.getByText('Lay it deeper there, or protect it as the designer says.')).toBeVisible()
+    await expect(page.getByText('shaded: 1.20 m of cover under the ground', { exact: false })).toBeVisible()
+    await type('Least cover, m', '0.3')
+    await expect(page.getByText(/^Good: Least cover /)).toBeVisible()
+    // Without it the plan is as it was.
+    await table.fill('')
+    await table.blur()
+    await expect(page.getByText(/Least cover/)).toHaveCount(0)
+  })
+}
+
 test("levels are read out of a surveyor's file, entered by one tap, and judged", async ({ browser }) => {
   const people = await crew(browser)
   const line = await bentLine(people)

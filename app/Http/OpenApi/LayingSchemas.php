@@ -56,6 +56,41 @@ use OpenApi\Attributes as OA;
         ),
         new OA\Property(property: 'off_up_m', type: 'number', nullable: true),
         new OA\Property(property: 'bends', type: 'array', items: new OA\Items(ref: '#/components/schemas/BendRow')),
+        new OA\Property(property: 'ground', type: 'array', items: new OA\Items(ref: '#/components/schemas/GroundPoint')),
+        new OA\Property(property: 'least_cover_m', description: 'over the crown', type: 'number', nullable: true),
+        new OA\Property(property: 'ground_u_m', description: 'the ground is known to within, k = 2', type: 'number', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'GroundPoint',
+    required: ['at_m', 'level_m'],
+    properties: [
+        new OA\Property(property: 'at_m', description: 'chainage', type: 'number'),
+        new OA\Property(property: 'level_m', type: 'number'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'StretchOfLine',
+    required: ['from_m', 'to_m'],
+    properties: [new OA\Property(property: 'from_m', type: 'number'), new OA\Property(property: 'to_m', type: 'number')],
+)]
+#[OA\Schema(
+    schema: 'CoverOfPlan',
+    required: ['cover_m', 'at_m', 'short', 'unknown', 'verdict', 'reasons'],
+    properties: [
+        new OA\Property(property: 'cover_m', description: 'the least', type: 'number', nullable: true),
+        new OA\Property(property: 'at_m', type: 'number', nullable: true),
+        new OA\Property(property: 'short', type: 'array', items: new OA\Items(ref: '#/components/schemas/StretchOfLine')),
+        new OA\Property(property: 'unknown', type: 'array', items: new OA\Items(ref: '#/components/schemas/StretchOfLine')),
+        new OA\Property(property: 'verdict', type: 'string', enum: ['good', 'close', 'bad', 'open']),
+        new OA\Property(
+            property: 'reasons',
+            type: 'array',
+            items: new OA\Items(
+                type: 'string',
+                enum: ['no-limit', 'ground-unknown', 'no-uncertainty', 'short', 'within-uncertainty', 'no-diameter'],
+            ),
+        ),
     ],
 )]
 #[OA\Schema(
@@ -153,7 +188,7 @@ use OpenApi\Attributes as OA;
     required: [
         'from_m', 'feasible', 'piece_count', 'bend_count', 'cut_count', 'max_angle_deg', 'fewest_proved', 'fail_reason', 'fail_station_m',
         'fail_angle_deg',
-        'rows', 'rise_m', 'falling_count', 'wants_uphill', 'helps',
+        'rows', 'rise_m', 'falling_count', 'wants_uphill', 'cover', 'helps',
     ],
     properties: [
         new OA\Property(property: 'from_m', type: 'number'),
@@ -170,6 +205,12 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'rise_m', description: 'from the face to the end of what is laid out', type: 'number'),
         new OA\Property(property: 'falling_count', description: 'pipes that fall in the direction of laying', type: 'integer'),
         new OA\Property(property: 'wants_uphill', description: 'such a line is laid uphill', type: 'boolean'),
+        new OA\Property(
+            property: 'cover',
+            description: 'null: nobody says where the ground is',
+            nullable: true,
+            oneOf: [new OA\Schema(ref: '#/components/schemas/CoverOfPlan')],
+        ),
         new OA\Property(property: 'helps', type: 'array', items: new OA\Items(ref: '#/components/schemas/LayingHelp')),
     ],
 )]

@@ -34,6 +34,11 @@ class LayingAsked extends MemberRequest
             'bends.*.at_m' => 'required|numeric',
             'bends.*.bend_deg' => 'required|numeric|gt:0|max:90',
             'bends.*.leg_m' => 'required|numeric|between:0.02,5',
+            'ground' => 'nullable|array|max:2000',
+            'ground.*.at_m' => 'required|numeric|between:-1000000,1000000',
+            'ground.*.level_m' => 'required|numeric|between:-500,9000',
+            'least_cover_m' => 'nullable|numeric|between:0,50',
+            'ground_u_m' => 'nullable|numeric|between:0,5',
         ];
     }
 
@@ -44,6 +49,8 @@ class LayingAsked extends MemberRequest
         foreach (['at_m', 'bend_deg', 'leg_m'] as $key) {
             $names["bends.*.{$key}"] = Say::text("fields.{$key}");
         }
+        $names['ground.*.at_m'] = Say::text('fields.ground_at_m');
+        $names['ground.*.level_m'] = Say::text('fields.ground_level_m');
 
         return $names;
     }
@@ -59,6 +66,8 @@ class LayingAsked extends MemberRequest
         $stock = array_values((array) $this->validated('stock'));
         /** @var list<array{at_m: int|float|string, bend_deg: int|float|string, leg_m: int|float|string}> $bends */
         $bends = array_values((array) $this->validated('bends'));
+        /** @var list<array{at_m: int|float|string, level_m: int|float|string}> $ground */
+        $ground = array_values((array) $this->validated('ground'));
 
         return new Asked(
             array_map(fn (array $row): array => [
@@ -76,6 +85,9 @@ class LayingAsked extends MemberRequest
             array_map(fn (array $row): array => [
                 'at_m' => (float) $row['at_m'], 'bend_deg' => (float) $row['bend_deg'], 'leg_m' => (float) $row['leg_m'],
             ], $bends),
+            array_map(fn (array $row): array => ['at_m' => (float) $row['at_m'], 'level_m' => (float) $row['level_m']], $ground),
+            $this->orNull('least_cover_m'),
+            $this->orNull('ground_u_m'),
         );
     }
 }

@@ -13,7 +13,8 @@ trait SaidOfALine
         'gauge_m', 'factor', 'water_c', 'fill_l_s', 'pipe_max_bar', 'stock', 'max_joint_angle_deg', 'limit_source', 'working_share',
         'min_piece_m', 'joint_allowance_m', 'barrel_tol_m', 'side_tol_m', 'level_tol_m', 'off_right_m', 'off_up_m', 'reason',
         'crews', 'clamps', 'boxes', 'move_min', 'prepare_min', 'fit_min', 'fuse_min', 'cool_min', 'rest_min', 'shift_from', 'shift_to',
-        'pause_from', 'pause_to', 'work_days', 'rain_min',
+        'pause_from', 'pause_to', 'work_days', 'rain_min', 'plant', 'open_ahead', 'open_min', 'test_min',
+        'ground', 'least_cover_m', 'ground_u_m',
     ];
 
     /** @return array<string, string> */

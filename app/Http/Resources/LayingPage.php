@@ -81,6 +81,9 @@ final class LayingPage
                 'off_right_m' => 0.0,
                 'off_up_m' => 0.0,
                 'bends' => [],
+                'ground' => [],
+                'least_cover_m' => null,
+                'ground_u_m' => null,
             ],
             'plan' => $plan === null ? null : [
                 'at' => $plan->made_at->toIso8601ZuluString(), 'by' => $plan->user->name, 'reason' => $plan->reason,

@@ -164,6 +164,7 @@ return [
     'lift-plan' => Trench\LiftPlan::class,
     'lifts-laid' => Trench\LiftsLaid::class,
     'trench-quantities' => Trench\TrenchQuantities::class,
+    'cover-along' => Laying\CoverAlong::class,
     'cover-before-plant' => Trench\CoverBeforePlant::class,
     'compaction-test' => Trench\CompactionTest::class,
     'density-log' => Trench\DensityLog::class,

@@ -1671,6 +1671,30 @@ export interface components {
             off_right_m?: number | null;
             off_up_m?: number | null;
             bends?: components["schemas"]["BendRow"][];
+            ground?: components["schemas"]["GroundPoint"][];
+            /** @description over the crown */
+            least_cover_m?: number | null;
+            /** @description the ground is known to within, k = 2 */
+            ground_u_m?: number | null;
+        };
+        GroundPoint: {
+            /** @description chainage */
+            at_m: number;
+            level_m: number;
+        };
+        StretchOfLine: {
+            from_m: number;
+            to_m: number;
+        };
+        CoverOfPlan: {
+            /** @description the least */
+            cover_m: number | null;
+            at_m: number | null;
+            short: components["schemas"]["StretchOfLine"][];
+            unknown: components["schemas"]["StretchOfLine"][];
+            /** @enum {string} */
+            verdict: "good" | "close" | "bad" | "open";
+            reasons: ("no-limit" | "ground-unknown" | "no-uncertainty" | "short" | "within-uncertainty" | "no-diameter")[];
         };
         /** @description A bend that is set into a corner of the line */
         BendRow: {
@@ -1756,6 +1780,8 @@ export interface components {
             falling_count: number;
             /** @description such a line is laid uphill */
             wants_uphill: boolean;
+            /** @description null: nobody says where the ground is */
+            cover: components["schemas"]["CoverOfPlan"] | null;
             helps: components["schemas"]["LayingHelp"][];
         };
         LayingPage: {
@@ -3540,6 +3566,26 @@ export interface components {
             gap_before_m?: number;
             /** @default 0.002 */
             sum_tol_m: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * cover-along
+         * @description Does enough ground lie over the pipe along the line?
+         */
+        Calc_cover_along: {
+            ground: number[][];
+            pipe: number[][];
+            od_mm: number;
+            /**
+             * @description 0 where it is not known
+             * @default 0
+             */
+            wall_mm: number;
+            /** @description over the crown */
+            least_cover_m?: number;
+            /** @description the ground is known to within, k = 2 */
+            ground_u_m?: number;
         } & {
             [key: string]: unknown;
         };

@@ -3,6 +3,7 @@ import { memo, useEffect, useMemo, useRef, useState, type ReactElement } from 'r
 import type { LaidRow, LayingOutcome, LineFull } from '../api/client'
 import { say } from '../texts/say'
 import { useShow } from '../ui/units'
+import { groundIn, type GroundPoint } from './ground'
 import { placeAt, placesIn, type Placed } from './placed'
 import { apart, bars, rowsIn, shifted, showing, timesLarger, zoomed, type View } from './view'
 
@@ -13,6 +14,9 @@ interface Props {
   limit: number
   /** of it that is used */
   share: number
+  ground: GroundPoint[]
+  /** over the crown, m; null: nobody asks for any */
+  leastCover: number | null
   /** row at hand */
   at: number | null
   onAt: (row: number) => void
@@ -38,7 +42,16 @@ const LEAST_BEND_PX = 5
 const FULL = 0.74
 
 /** The plan along its chainage: pipes, from above, the share of the angle that each joint uses, from the side. One axis for all. */
-export const LayingDrawing = memo(function LayingDrawing({ line, outcome, limit, share, at, onAt }: Props): ReactElement {
+export const LayingDrawing = memo(function LayingDrawing({
+  line,
+  outcome,
+  limit,
+  share,
+  ground,
+  leastCover,
+  at,
+  onAt,
+}: Props): ReactElement {
   const c = useTheme().colours
   const show = useShow()
   const box = useRef<HTMLDivElement>(null)
@@ -73,7 +86,8 @@ export const LayingDrawing = memo(function LayingDrawing({ line, outcome, limit,
   const plan = useMemo(() => placesIn(line.centre_line, shown), [line.centre_line, shown])
   const wide = Math.max(0.2, ...plan.map(([, off]) => Math.abs(off)))
   const larger = timesLarger((ABOVE.height / 2 - 10) / (wide * px))
-  const levels = plan.map(([, , level]) => level)
+  const over = useMemo(() => groundIn(ground, shown), [ground, shown])
+  const levels = [...plan.map(([, , level]) => level), ...over.map(({ level_m }) => level_m)]
   const [low, high] = [Math.min(...levels), Math.max(...levels)]
   const taller = timesLarger((SIDE.height - 24) / (Math.max(0.05, high - low) * px))
   const yAbove = (off: number): number => ABOVE.top + ABOVE.height / 2 + off * px * larger
@@ -225,6 +239,28 @@ export const LayingDrawing = memo(function LayingDrawing({ line, outcome, limit,
           ))}
           {fails !== null && <Failing x={x(fails)} yBar={yBar} share={failShare(outcome, limit)} />}
           <Caption y={SIDE.top - 6} title={say('laying.fromTheSide')} note={say('laying.heightsTimes', { times: taller })} />
+          {leastCover !== null && over.length > 1 && (
+            <polygon
+              fill={c.raised}
+              points={path([
+                ...over.map(({ at_m, level_m }): [number, number] => [x(at_m), ySide(level_m)]),
+                ...[...over].reverse().map(({ at_m, level_m }): [number, number] => [x(at_m), ySide(level_m - leastCover)]),
+              ])}
+            />
+          )}
+          {leastCover !== null && over.length > 1 && (
+            <text x={EDGE} y={HEIGHT - 4} fontSize={15} fill={c.faint}>
+              {say('laying.shadedCover', { least: show('x_m', 'length', leastCover, 2) })}
+            </text>
+          )}
+          {over.length > 1 && (
+            <polyline
+              fill="none"
+              stroke={c.ink}
+              strokeWidth={2}
+              points={path(over.map(({ at_m, level_m }) => [x(at_m), ySide(level_m)]))}
+            />
+          )}
           <polyline
             fill="none"
             stroke={colour}

@@ -16,6 +16,9 @@ import { Sentence } from '../ui/Verdict'
 import { whileComing } from '../ui/whileComing'
 import type { Asked } from './asked'
 import { Bends } from './Bends'
+import { Cover } from './Cover'
+import { Ground } from './Ground'
+import type { GroundPoint } from './ground'
 import { Helps } from './Helps'
 import { LayingDrawing } from './LayingDrawing'
 import { Pipes } from './Pipes'
@@ -39,7 +42,13 @@ const BY_ITS_FIELD = new Set([
   'off_right_m',
   'off_up_m',
   'bends',
+  'ground',
+  'least_cover_m',
+  'ground_u_m',
 ])
+
+/** The same each time, so that the drawing is not drawn anew. */
+const NO_GROUND: GroundPoint[] = []
 
 const SAID = besideAt(2, 1, 2)
 const DRAWING = besideAt(1, 1, 3)
@@ -87,16 +96,29 @@ function Plan({ line, starts }: { line: LineFull; starts: Starts }): ReactElemen
         {outcome.error && <Refused why={Object.entries(faults).find(([field]) => !BY_ITS_FIELD.has(field.split('.')[0]!))?.[1] ?? null} />}
         {found && <Judged outcome={found} asked={asked} limit={limit} busy={outcome.isPlaceholderData} />}
         {found && found.rows.length > 0 && <Way outcome={found} />}
+        {found?.cover && <Cover cover={found.cover} least={asked.least_cover_m ?? null} />}
         {found && <Helps helps={found.helps} asked={asked} limit={limit} onAsked={change} />}
         {found?.feasible && !outcome.isPlaceholderData && <LayItDown line={line} starts={starts} asked={asked} outcome={found} />}
       </Box>
       <Box sx={DRAWING}>
-        {found && <LayingDrawing line={line} outcome={found} limit={limit} share={asked.working_share} at={at} onAt={setAt} />}
+        {found && (
+          <LayingDrawing
+            line={line}
+            outcome={found}
+            limit={limit}
+            share={asked.working_share}
+            ground={asked.ground ?? NO_GROUND}
+            leastCover={asked.least_cover_m ?? null}
+            at={at}
+            onAt={setAt}
+          />
+        )}
         {found && at !== null && found.rows[at] && <AtHand row={found.rows[at]} />}
       </Box>
       <Box sx={ASKED}>
         <Stock asked={asked} rows={found?.rows ?? []} unit={unit} fault={faultIn(faults, 'stock')} onAsked={change} />
         <Bends asked={asked} unit={unit} fault={faultIn(faults, 'bends')} onAsked={change} />
+        <Ground asked={asked} unit={unit} faults={faults} fault={faultIn(faults, 'ground')} onAsked={change} />
         <Rules page={starts} asked={asked} unit={unit} faults={faults} onAsked={change} />
         <LaidDown line={line} starts={starts} />
       </Box>

@@ -1,10 +1,10 @@
 import { Box, Switch, TextField, Typography } from '@mui/material'
-import { useState, type ReactElement } from 'react'
+import type { ReactElement } from 'react'
 import type { LayingPage } from '../api/client'
-import { say, type MessageId } from '../texts/say'
-import { figureOf, noFigure } from '../ui/figureOf'
+import { say } from '../texts/say'
 import { useShow, type Shown } from '../ui/units'
 import { smallUnit, type Asked } from './asked'
+import { Figure, type Figured } from './Figure'
 
 interface Props {
   page: LayingPage
@@ -14,15 +14,8 @@ interface Props {
   onAsked: (asked: Asked) => void
 }
 
-interface Typed {
-  key: Exclude<keyof Asked, 'stock' | 'limit_source' | 'allow_phase_cuts' | 'bends'>
-  label: MessageId
-  symbol: string
-  /** from what is kept to what is typed, and back */
-  out: (value: number) => number
-  back: (typed: number) => number
-  /** may be left empty */
-  free?: boolean
+interface Typed extends Figured {
+  key: Exclude<keyof Asked, 'stock' | 'limit_source' | 'allow_phase_cuts' | 'bends' | 'ground'>
 }
 
 /** What the plan keeps to: the angle and its source, how much of it is used, pieces, gaps, tolerance, where the last pipe lies. */
@@ -93,38 +86,5 @@ export function Rules({ page, asked, unit, faults, onAsked }: Props): ReactEleme
         {say('laying.cutsWithinAllowed')}
       </Box>
     </Box>
-  )
-}
-
-function Figure({
-  field,
-  value,
-  fault,
-  onValue,
-}: {
-  field: Typed
-  value: number | null
-  fault: string | null
-  onValue: (value: number | null) => void
-}): ReactElement {
-  const [text, setText] = useState(value === null ? '' : String(Number(field.out(value).toPrecision(6))))
-  const [wrong, setWrong] = useState<string | null>(null)
-  const take = (): void => {
-    const isEmpty = text.trim() === ''
-    const why = isEmpty && field.free ? null : noFigure(text)
-    setWrong(why)
-    if (!why) onValue(isEmpty ? null : Number(field.back(figureOf(text)!).toPrecision(12)))
-  }
-  return (
-    <TextField
-      label={`${say(field.label)}, ${field.symbol}`}
-      value={text}
-      onChange={(e) => setText(e.target.value)}
-      onBlur={take}
-      onKeyDown={(e) => e.key === 'Enter' && take()}
-      error={!!(wrong ?? fault)}
-      helperText={wrong ?? fault}
-      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-    />
   )
 }
