@@ -62,6 +62,10 @@ function draws(): array
         'cover-before-plant, a hair too thin' => ['cover-before-plant', fn (Noise $n) => [
             'cover_m' => 0.9 / BEYOND + 0.01 * $n->normal(), 'od_m' => 0.3, 'min_cover_m' => 0.9, 'cover_u_m' => 0.02,
         ], K2],
+        'cover-along, a hair too thin' => ['cover-along', fn (Noise $n) => [
+            'ground' => [[0, 102], [10, 101.1 - 1e-6 + 0.01 * $n->normal()], [20, 102]], 'pipe' => [[0, 100], [20, 100]], 'od_mm' => 200,
+            'least_cover_m' => 0.9, 'ground_u_m' => 0.02,
+        ], K2],
         'level-check, one joint a hair too high' => ['level-check', fn (Noise $n) => ['points' => [
             ['chainage_m' => 0, 'design_m' => 10, 'measured_m' => 10],
             ['chainage_m' => 6, 'design_m' => 10.03, 'measured_m' => 10.03 + 0.01 * BEYOND + 0.0015 * $n->normal()],
