@@ -22,8 +22,9 @@ final readonly class TakeProgramme
         $standing = ($this->standing)($line, $section);
         $planned = ($this->plan)($line, $section, $standing, $asked, $now);
         $test = $planned->testFrom();
-        if ($test === null || $planned->rows() === []) {
-            throw Refused::field('asked', Say::text($planned->rows() === [] ? 'refused.noDayToPlan' : 'refused.noTestInSight'));
+        $isPlanned = $planned->rows() !== [] || $planned->hung() > 0;
+        if ($test === null || ! $isPlanned) {
+            throw Refused::field('asked', Say::text($isPlanned ? 'refused.noTestInSight' : 'refused.noDayToPlan'));
         }
         $today = $now->setTimezone(new \DateTimeZone($line->project->time_zone))->format('Y-m-d');
         $days = [];

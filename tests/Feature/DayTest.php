@@ -277,6 +277,7 @@ it('plans saddles while the clamps are at work, and holds the test for them', fu
         ->and($left['attached'][0]['prepare_from'])->toBe('2026-05-04T05:00:00Z')
         ->and($left['test_from'])->toBeGreaterThan($left['attached'][0]['joined_at'])
         ->and($left['today_to'])->toBeNull();
+    $this->as('foreman')->postJson("/api/v1/lines/{$line->id}/day", $this->usual)->assertCreated();
     // A bad one holds the test as any joint does.
     $line->joints()->where('place', '!=', 'in-line')->firstOrFail()->update(['verdict' => 'bad'] + $made);
     expect(($this->try)($line, $this->usual)->json('bad'))->toHaveCount(1);

@@ -64,7 +64,7 @@ export function DayDrawing({ page, zone }: { page: DayPage; zone: string }): Rea
     return () => watch.disconnect()
   }, [])
   const all = useMemo(() => spellsOf(page), [page])
-  const test = page.test_from === null || page.joints.length === 0 ? null : Date.parse(page.test_from)
+  const test = page.test_from === null || page.joints.length + page.attached.length === 0 ? null : Date.parse(page.test_from)
   const dates = useMemo(() => datesOf(all, test, zone), [all, test, zone])
   const today = dateOf(Date.parse(page.now), zone)
   // Where work goes on: a day on which nothing is to come is looked at where somebody asks for it.

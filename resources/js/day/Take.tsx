@@ -19,7 +19,7 @@ export function Take({ line, page, asked }: { line: LineFull; page: DayPage; ask
             : say('day.takenOfAnother', { by: taken.by, at: dayAndTime(taken.at, line.time_zone) })}
         </Typography>
       )}
-      {page.may_take && page.joints.length > 0 && (
+      {page.may_take && page.joints.length + page.attached.length > 0 && (
         <Button variant="outlined" disabled={take.busy} onClick={() => take.run()}>
           {taken ? say('day.takeAnew') : say('day.take')}
         </Button>
