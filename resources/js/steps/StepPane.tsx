@@ -44,10 +44,10 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
   const kind = KINDS[state.kind]!
   const [again, setAgain] = useState(false)
   const [anew, setAnew] = useState(0)
-  const me = useMe()
+  const owner = useOwner()
   const ends = other ? [state, other] : [state]
   const title = other ? bothEnds(text) : state.title
-  const draftOf = me.data ? `${me.data.id}/${path}/${ends.map((s) => s.key).join('+')}${again ? '/again' : ''}` : null
+  const draftOf = typeof owner === 'number' ? `${owner}/${path}/${ends.map((s) => s.key).join('+')}${again ? '/again' : ''}` : null
   const running = useRun(`${path}/${state.key}`)
   const called = `${data.name} · ${state.title}`
   const inParts = kind.inParts === true
@@ -99,7 +99,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
       </>
     )
   const hasPad = !held && !early && (state.kind === 'round' || (kind.bothEnds === true && (text.fields ?? []).some(isFigure)))
-  const entry = (
+  const entry = owner !== undefined && (
     <Target.Provider value={target}>
       <DraftOf.Provider key={`${draftOf ?? ''}#${anew}`} value={draftOf}>
         <ForOthers text={text} role={at.role}>
@@ -191,6 +191,18 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
       </Box>
     </Called>
   )
+}
+
+/**
+ * Whose draft it is; undefined until that is known, for what was typed before would be lost when it becomes so. Where nobody can tell,
+ * null: what is typed then is nobody's draft, and stands as long as the step does.
+ */
+function useOwner(): number | null | undefined {
+  const me = useMe()
+  const owner = useRef<number | null | undefined>(undefined)
+  if (me.data && owner.current !== null) owner.current = me.data.id
+  else if (owner.current === undefined && me.failureCount > 0) owner.current = null
+  return owner.current
 }
 
 /** "Peel, both ends". */

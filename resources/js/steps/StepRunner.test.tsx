@@ -125,7 +125,7 @@ beforeEach(async () => {
   await store.waiting.clear()
   tell()
   queries.clear()
-  queries.setQueryData(['me'], { name: 'Bram', units: 'metric', projects: [] })
+  queries.setQueryData(['me'], { id: 3, name: 'Bram', units: 'metric', projects: [] })
   queries.setQueryData(['units'], { length: { mm: { symbol: 'mm', factor: 0.001, offset: 0 } } })
   vi.stubGlobal('fetch', async () => {
     throw new TypeError('no network')
@@ -231,4 +231,30 @@ test('a closed joint takes nothing', () => {
   render(page(subject([state('one')], { closed: 'Joint 1 is cut out; nothing more is recorded on it.' })))
   expect(screen.queryByRole('textbox')).toBeNull()
   expect(screen.getAllByText('Joint 1 is cut out; nothing more is recorded on it.').length).toBeGreaterThan(0)
+})
+
+test('nothing is typed before it is known whose it is', async () => {
+  let answer: (response: Response) => void = () => undefined
+  vi.stubGlobal('fetch', async () => new Promise<Response>((come) => (answer = come)))
+  queries.removeQueries({ queryKey: ['me'] })
+  localStorage.setItem('draft/3/subjects/joint/1/one#values', JSON.stringify({ at: Date.now(), value: {} }))
+  render(page(subject([state('one'), state('two', afterOne)])))
+  await vi.waitFor(() => expect(answer.length).toBe(1))
+  expect(screen.queryByRole('textbox', { name: 'Gap, mm' })).toBeNull()
+  await act(async () => answer(Response.json({ id: 3, name: 'Bram', units: 'metric', projects: [] })))
+  expect(await screen.findByRole('textbox', { name: 'Gap, mm' })).toBeTruthy()
+  localStorage.clear()
+})
+
+test('where nobody can tell whose it is, what is typed stands when it becomes known', async () => {
+  queries.removeQueries({ queryKey: ['me'] })
+  render(page(subject([state('one'), state('two', afterOne)])))
+  const gap = await screen.findByRole<HTMLInputElement>('textbox', { name: 'Gap, mm' })
+  fireEvent.change(gap, { target: { value: '1.2' } })
+  await act(async () => {
+    queries.setQueryData(['me'], { id: 3, name: 'Bram', units: 'metric', projects: [] })
+    // The page is told in a turn of its own.
+    await new Promise((told) => setTimeout(told, 50))
+  })
+  expect(screen.getByRole<HTMLInputElement>('textbox', { name: 'Gap, mm' }).value).toBe('1.2')
 })
