@@ -192,7 +192,7 @@ it('is as soon as the best of all orders where machines open the trench and sadd
         'cool_min' => mt_rand(5, 90), 'open_min' => $opens,
     ], range(1, $crews * $clamps > 2 ? 2 : 3));
     $attached = array_map(fn (int $i) => [
-        'joint' => "{$i}S", 'host' => ['1', '2', 'none'][$i], 'prepare_min' => mt_rand(5, 30), 'fit_min' => mt_rand(0, 10),
+        'joint' => "{$i}S", 'host' => ['1', '2', ''][$i], 'prepare_min' => mt_rand(5, 30), 'fit_min' => mt_rand(0, 10),
         'fuse_min' => mt_rand(0, 1) * mt_rand(2, 10), 'cool_min' => mt_rand(0, 60),
     ], range(0, mt_rand(0, 1)));
     $pauses = mt_rand(0, 1) === 0 ? [] : [[70, 100]];
@@ -235,8 +235,11 @@ it('sets saddles while the clamps are at work, and none on a joint that cools', 
     expect($plan['cold_min'])->toEqualWithDelta(10 + 3 * 70, 1e-9)
         ->and($plan['attached'][0]['from_min'])->toBeGreaterThanOrEqual($plan['joints'][0]['cold_min']);
     // All joints are made, and saddles are left.
-    $left = calc('day-plan', ['joints' => [], 'attached' => [['joint' => '1S', 'host' => '1'] + $saddle]]);
+    $left = calc('day-plan', ['joints' => [], 'attached' => [['joint' => '1S'] + $saddle]]);
     expect($left['cold_min'])->toEqualWithDelta(42, 1e-9)->and($left['attached'][0]['fuse_from_min'])->toEqualWithDelta(20, 1e-9);
+    // A misspelt joint is none on which nothing waits.
+    expect(fn () => calc('day-plan', ['joints' => $joints, 'attached' => [['joint' => '1S', 'host' => '1 '] + $saddle]]))
+        ->toThrow(Diastoma\Core\Refused::class, 'host "1 " is none of joints');
     expect(fn () => calc('day-plan', ['joints' => []]))->toThrow(Diastoma\Core\Refused::class, 'both empty')
         ->and(fn () => calc('day-plan', ['joints' => [], 'attached' => [['joint' => '1S'] + $saddle], 'boxes' => 0]))
         ->toThrow(Diastoma\Core\Refused::class, 'is fused: boxes must be 1 or more');

@@ -14,7 +14,7 @@ use Diastoma\Core\Units\Quantity;
  */
 final readonly class DayAttached
 {
-    /** @param  string  $host  joint that is cold before; empty, or none of those that are still to be made: it waits for none */
+    /** @param  string  $host  of the joints that are still to be made the one that is cold before; empty: it waits for none */
     public function __construct(
         #[Text('joint')] public string $joint,
         #[Measure('prepare_min', Quantity::Time, min: 0, max: 1440)] public float $prepare,

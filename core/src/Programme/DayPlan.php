@@ -72,7 +72,12 @@ final class DayPlan
         foreach ($joints as $i => $joint) {
             self::refuseWhatNothingDoes($joint, $i + 1, (int) $clamps, (int) $boxes, (int) $plant);
         }
+        $names = array_map(fn (DayJoint $joint): string => $joint->joint, $joints);
         foreach ($attached as $i => $one) {
+            if ($one->host !== '' && ! \in_array($one->host, $names, true)) {
+                $row = $i + 1;
+                throw Refused::field('attached', "attached, row {$row}: host \"{$one->host}\" is none of joints; empty: waits for none.");
+            }
             if ($boxes < 1 && $one->fuse > 0) {
                 throw Refused::field('boxes', 'attached, row '.($i + 1).', is fused: boxes must be 1 or more, not 0.');
             }
