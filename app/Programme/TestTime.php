@@ -27,10 +27,14 @@ final class TestTime
         return ActTime::best(self::ACT, $asked->typed(self::ACT), null, $own);
     }
 
-    /** @return list<float> minutes from the first entry of a test to the last, of those that were signed and by this method */
+    /**
+     * One that failed may have been broken off early, and tells nothing.
+     *
+     * @return list<float> minutes from the first entry to the last, of tests by this method that were passed and signed
+     */
     private function took(Line $line, ?string $method): array
     {
-        $tests = PressureTest::query()->whereNotNull('sealed_at')
+        $tests = PressureTest::query()->whereNotNull('sealed_at')->whereIn('verdict', ['good', 'close'])
             ->whereHas('section', fn ($section) => $section->where('method_hash', $method)
                 ->whereHas('line', fn ($of) => $of->where('project_id', $line->project_id)))
             ->orderByDesc('sealed_at')->limit(self::LAST)->pluck('id');
