@@ -131,8 +131,7 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
   await test.step('eight radii: how oval, which way, where the jaws go', async () => {
     await page.goto(`/joints/${first}?step=shape@a`)
     await atStep(page, /^Shape of the end/)
-    await sent(
-      page,
+    await sent(page, () =>
       roundOf(
         page,
         (radii(8, 60)['readings'] as { value_mm: number }[]).map((r) => String(r.value_mm)),

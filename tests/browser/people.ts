@@ -153,13 +153,35 @@ export async function fillBothEnds(page: Page, figures: Record<string, string>):
     for (const [label, value] of Object.entries(figures)) await atEnd(page, side).getByLabel(label, { exact: false }).first().fill(value)
 }
 
-/** Stays until the server has what is recorded: who leaves the page in the same instant has not recorded. */
-export async function sent(page: Page, recording: Promise<void>): Promise<void> {
-  await page.waitForResponse((answer) => answer.request().method() === 'POST' && answer.url().endsWith('/facts'))
-  await recording
+/** How many entries wait on this device for the server. */
+const waitingOn = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((tell, fail) => {
+        const opened = indexedDB.open('diastoma')
+        opened.onerror = () => fail(opened.error)
+        opened.onsuccess = () => {
+          const count = opened.result.transaction('waiting').objectStore('waiting').count()
+          count.onsuccess = () => tell(count.result)
+          opened.result.close()
+        }
+      }),
+  )
+
+/** What was recorded on this page has reached the server: others find it there. */
+export const allSent = (page: Page): Promise<void> => expect.poll(() => waitingOn(page)).toBe(0)
+
+/**
+ * Stays until the server has what is recorded: who leaves the page in the same instant has not recorded. What was recorded before
+ * has gone first, for the answer to that would be taken for this one's.
+ */
+export async function sent(page: Page, record: () => Promise<void>): Promise<void> {
+  await allSent(page)
+  const stored = page.waitForResponse((answer) => answer.request().method() === 'POST' && answer.url().endsWith('/facts'))
+  await Promise.all([stored, record()])
 }
 
-export const sendStep = (page: Page): Promise<void> => sent(page, recordStep(page))
+export const sendStep = (page: Page): Promise<void> => sent(page, () => recordStep(page))
 
 export async function atStep(page: Page, title: string | RegExp): Promise<void> {
   await expect(page.locator('#step-title')).toHaveText(title)

@@ -3,7 +3,7 @@ import { subjectAt } from '../../resources/js/api/subject'
 import { test } from './alone'
 import { coolAndLook, fuseAndCool } from './coupler'
 import { example } from './examples'
-import { atStep, fill, lineByName, pick, recordStep, someone, sign } from './people'
+import { allSent, atStep, fill, lineByName, pick, recordStep, someone, sign } from './people'
 import { prepared, recorded } from './recorded'
 import { packText, testSection } from './section'
 import { Trench } from './trench'
@@ -49,6 +49,7 @@ test('the whole job', async ({ browser }, info) => {
         .first(),
     ).toBeVisible({ timeout: 30_000 })
     await expect(joiner.getByText('Tell the foreman')).toBeVisible()
+    await allSent(joiner)
   })
   let at = line.joints[0]!.id
   await test.step('it is cut out: two new joints', async () => {
@@ -84,6 +85,7 @@ test('the whole job', async ({ browser }, info) => {
       await coolAndLook(joiner)
       await atStep(joiner, 'Hold point: accept the joint')
       await expect(joiner.getByText('This is signed by inspector or engineer.')).toBeVisible()
+      await allSent(joiner)
       await inspector.goto(`/joints/${at}`)
       await sign(inspector)
       await expect(inspector.getByText('is signed and sealed')).toBeVisible()

@@ -96,7 +96,8 @@ export const notOlder = (known: Subject | undefined, answer: Subject): Subject =
   return known?.facts.some((f) => !ids.has(f.id)) ? known : answer
 }
 
-export const useSubject = (path: string) =>
+/** @param  meanwhile  what is at hand there is done by somebody else, on another device: it is looked at again while one waits */
+export const useSubject = (path: string, meanwhile = false) =>
   useQuery<Subject>({
     queryKey: path.split('/'),
     queryFn: async () => {
@@ -105,6 +106,7 @@ export const useSubject = (path: string) =>
       return notOlder(queries.getQueryData<Subject>(path.split('/')), answer)
     },
     staleTime: 5_000,
+    refetchInterval: ({ state }) => (meanwhile || passes(state.error) ? AGAIN_MS : false),
   })
 /** Looked at again while one of them is being made. */
 export const usePacks = (line: string) =>

@@ -102,7 +102,7 @@ export function StepPane({ waiting, judged, wouldRefuse, lock, other, onMoved, o
   const entry = owner !== undefined && (
     <Target.Provider value={target}>
       <DraftOf.Provider key={`${draftOf ?? ''}#${anew}`} value={draftOf}>
-        <ForOthers text={text} role={at.role}>
+        <ForOthers path={path} text={text} role={at.role}>
           <StepEntry
             at={here}
             again={again}
