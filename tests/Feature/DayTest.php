@@ -1,8 +1,10 @@
 <?php
 
 use App\Models\Line;
+use App\Models\PressureTest;
 use App\Models\ProcedureText;
 use App\Models\Programme;
+use App\Models\Section;
 use Carbon\CarbonImmutable;
 use Database\Demo\ExampleRun;
 use Diastoma\Core\Procedure\Example;
@@ -323,6 +325,42 @@ it('begins the test when hands are there until it is over', function () {
         ->and($page(1440))->toMatchArray(['test_at' => '2026-05-04T12:30:00Z', 'test_to' => '2026-05-05T12:30:00Z', 'test_fits' => false])
         ->and($page(121)['test'])->toMatchArray(['min' => 121, 'from' => 'typed']);
     expect(collect($page(121)['days'])->firstWhere('date', '2026-05-05')['to_come']['tests'])->toBe(1);
+});
+
+it('knows how long a test takes from those that were passed by the same method, and from no other', function () {
+    $line = ($this->make)('ef-coupler-one-pass', ['sections' => $this->lineBody('ef-coupler-one-pass')['sections']]);
+    $section = $line->sections()->firstOrFail();
+    $other = ProcedureText::query()->where('hash', '!=', $section->method_hash)->firstOrFail()->hash;
+    $elsewhere = $section->replicate()->fill(['id' => (string) Str::uuid(), 'method_hash' => $other]);
+    $elsewhere->save();
+    /** A signed test, its entries so many minutes after the first; the last one is a correction. */
+    $signed = function (Section $of, string $verdict, array $minutes, ?int $corrected = null): void {
+        $test = PressureTest::query()->create([
+            'id' => (string) Str::uuid(), 'section_id' => $of->id, 'number' => $of->tests()->count() + 1, 'context' => [],
+            'state' => 'accepted', 'verdict' => $verdict, 'sealed_at' => now(),
+        ]);
+        foreach ($minutes as $i => $min) {
+            $first = $test->facts()->create([
+                'id' => (string) Str::uuid(), 'step' => "step-{$i}", 'value' => [], 'typed' => [],
+                'recorded_at' => CarbonImmutable::parse('2026-05-01T08:00:00+02:00')->addMinutes($min)->format('Y-m-d\\TH:i:sP'),
+                'user_id' => $this->people['engineer']->id, 'role' => 'engineer', 'body_hash' => hash('sha256', "{$test->id}{$i}"),
+                'supersedes' => $min === $corrected ? $first->id : null, 'reason' => $min === $corrected ? 'Typed wrong' : null,
+            ]);
+        }
+    };
+    $known = fn (): array => $this->as('engineer')->getJson("/api/v1/lines/{$line->id}/day?section={$section->id}")->json('test');
+    $nobody = ['min' => null, 'from' => null, 'joints' => 0];
+    $signed($section, 'bad', [0, 5]);
+    $signed($section, 'open', [0, 7]);
+    $signed($elsewhere, 'good', [0, 999]);
+    expect($known())->toMatchArray($nobody);
+    $signed($section, 'good', [0, 30, 60]);
+    $signed($section, 'close', [0, 100]);
+    // What is corrected a day later did not take a day.
+    $signed($section, 'good', [0, 70, 1440], corrected: 1440);
+    // One entry tells no time.
+    $signed($section, 'good', [0]);
+    expect($known())->toMatchArray(['from' => 'crew', 'joints' => 3])->and($known()['min'])->toEqualWithDelta(70.0, 1e-9);
 });
 
 it('is seen by nobody of another project', function () {
