@@ -370,7 +370,7 @@ test('3. saddles: added on the pipe, footprint, peel, torque, feeler, branch tes
     await says(page, 'By its chip the peel is 0.13 mm')
     await again(page, 'another pass')
     await fill(page, { 'Thickness of a chip': '0.36' }, { 'All ink is gone': 'Yes' })
-    await recordStep(page)
+    await sendStep(page)
   })
   await trench.record(saddle, [['wipe', { wiped: true, dry: true }, 0]])
   await page.goto(`/joints/${saddle}?step=clamp`)

@@ -24,7 +24,10 @@ async function tabTo(page: Page, target: Locator, most = 140): Promise<void> {
 }
 
 async function press(page: Page, name: string | RegExp, role: 'button' | 'link' = 'button'): Promise<void> {
-  await tabTo(page, page.getByRole(role, { name, exact: typeof name === 'string' }).first())
+  const wanted = page.getByRole(role, { name, exact: typeof name === 'string' }).first()
+  await tabTo(page, wanted)
+  // What has come into view is known a moment later; before, the button answers nothing and says so.
+  await expect(wanted).not.toHaveAttribute('aria-disabled', 'true')
   await page.keyboard.press('Enter')
 }
 

@@ -288,6 +288,9 @@ export class Robot {
     const figure = page.locator('input[data-at-hand]').or(page.locator('form input[inputmode=none][data-round]')).first()
     for (const [width, height] of SIZES) {
       await page.setViewportSize({ width, height })
+      // As one comes to it, and not as a larger or smaller phone was left.
+      await figure.blur()
+      await page.evaluate(() => window.scrollTo(0, 0))
       await figure.focus()
       const top = async (): Promise<number> => (await pad.boundingBox())!.y
       const stands = (what: Locator, called: string): Promise<void> =>
@@ -297,6 +300,8 @@ export class Robot {
           expect(box.y + box.height, `${text.id}: ${called} stands above the pad`).toBeLessThanOrEqual((await top()) + 1)
         }).toPass({ timeout: 5_000 })
       await stands(figure, 'the figure at hand')
+      const { y, height: tall } = (await pad.boundingBox())!
+      expect(y + tall, `${text.id}: the pad stands at the foot of the phone`).toBeGreaterThan(height - 60)
       const target = page.locator('[data-target]').first()
       if (await target.count()) {
         await stands(target, 'its target')

@@ -5,6 +5,7 @@ import { useMe, useUnits } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { BoltCircle } from '../ui/BoltCircle'
 import { figureInput } from '../ui/figureInput'
+import { padFoot, padRoom, useSteady } from '../ui/atThumb'
 import { Pad } from '../ui/Pad'
 import { Sentence } from '../ui/Verdict'
 import { figure as written } from '../ui/units'
@@ -39,6 +40,7 @@ interface Props {
 /** Bolt by bolt and pass by pass: the next one is lit; one tap for a wrench that clicks, a figure for one that shows it. */
 export function BoltsEntry({ path, state, facts, practice, lost, onRecord, onDone }: Props): ReactElement {
   const waiting = useOutbox(path)
+  const room = useSteady<HTMLDivElement>()
   const { plan, wrench, slips } = entryOf(state)
   const progress = progressOf(plan, readingsOf(state.key, facts, waiting))
   const [picked, setPicked] = useState<number | null>(null)
@@ -54,39 +56,45 @@ export function BoltsEntry({ path, state, facts, practice, lost, onRecord, onDon
   const byTurns = wrench === 'turns'
   return (
     <Box>
-      <Passes progress={progress} />
-      <Circle state={state} progress={progress} wanted={wanted} onPick={setPicked} />
-      {/* While it goes on, the headline says what is bad. */}
-      {state.status === 'done' &&
-        state.reasons
-          .filter((r) => r.verdict === 'bad')
-          .map((r) => (
-            <Sentence key={r.text} verdict={r.verdict} act={r.do} limit={r.limit}>
-              {r.text}
-            </Sentence>
-          ))}
-      {wanted === null ? (
-        <Typography sx={{ fontWeight: 700 }}>{say(byTurns ? 'steps.everyNutIsTurned' : 'steps.everyBoltIsReadTapOne')}</Typography>
-      ) : byTurns ? (
-        <Done
-          what={say('steps.nutIsTurned', { bolt: wanted.bolt, turns: wanted.turns ?? 1 })}
-          then={then}
-          onDone={() => record({ turned: true })}
-        />
-      ) : typing ? (
-        <Figure key={picked ?? 'next'} wanted={wanted} slips={slips} lost={lost} onRecord={record} />
-      ) : (
-        <Box sx={{ display: 'grid', gap: 1 }}>
-          <Done
-            what={say('steps.boltIsAt', { bolt: wanted.bolt, torque: shown.text(wanted.torque_nm ?? 0) })}
-            then={then}
-            onDone={() => record({ torque_nm: wanted.torque_nm, turned: true })}
-          />
-          <Button variant="outlined" onClick={() => setTyping(true)}>
-            {say('steps.anotherFigure')}
-          </Button>
+      <Box ref={room} sx={wanted === null ? {} : padRoom}>
+        <Box>
+          <Passes progress={progress} />
+          <Circle state={state} progress={progress} wanted={wanted} onPick={setPicked} />
+          {/* While it goes on, the headline says what is bad. */}
+          {state.status === 'done' &&
+            state.reasons
+              .filter((r) => r.verdict === 'bad')
+              .map((r) => (
+                <Sentence key={r.text} verdict={r.verdict} act={r.do} limit={r.limit}>
+                  {r.text}
+                </Sentence>
+              ))}
         </Box>
-      )}
+        {wanted === null ? (
+          <Typography sx={{ fontWeight: 700 }}>{say(byTurns ? 'steps.everyNutIsTurned' : 'steps.everyBoltIsReadTapOne')}</Typography>
+        ) : byTurns ? (
+          <Box sx={padFoot}>
+            <Done
+              what={say('steps.nutIsTurned', { bolt: wanted.bolt, turns: wanted.turns ?? 1 })}
+              then={then}
+              onDone={() => record({ turned: true })}
+            />
+          </Box>
+        ) : typing ? (
+          <Figure key={picked ?? 'next'} wanted={wanted} slips={slips} lost={lost} onRecord={record} />
+        ) : (
+          <Box sx={{ ...padFoot, display: 'grid', gap: 1 }}>
+            <Done
+              what={say('steps.boltIsAt', { bolt: wanted.bolt, torque: shown.text(wanted.torque_nm ?? 0) })}
+              then={then}
+              onDone={() => record({ torque_nm: wanted.torque_nm, turned: true })}
+            />
+            <Button variant="outlined" onClick={() => setTyping(true)}>
+              {say('steps.anotherFigure')}
+            </Button>
+          </Box>
+        )}
+      </Box>
       {!byTurns && wanted !== null && (
         <OfDevice subject={path} stepKey={state.key} left={progress.left} practice={practice} onDone={onDone} />
       )}
@@ -261,7 +269,7 @@ function Figure({
         e.preventDefault()
         record(text)
       }}
-      sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}
+      sx={padFoot}
     >
       {asked && (
         <AskWhether

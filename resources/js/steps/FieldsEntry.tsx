@@ -4,6 +4,7 @@ import type { FieldSpec, StepText, Usual } from '../api/client'
 import { useMe, useStores, useUnits } from '../api/queries'
 import { useDraft } from '../outbox/drafts'
 import { say } from '../texts/say'
+import { padFoot, padRoom, useSteady } from '../ui/atThumb'
 import { Pad } from '../ui/Pad'
 import type { Shown } from '../ui/units'
 import { AskWhether } from './AskWhether'
@@ -167,6 +168,7 @@ export function FieldsEntry({
 
   // Questions that a sound joint answers in one way are answered by one tap, once each of them has been seen.
   const unanswered = shown.filter((s) => shouldBe(s.field) !== undefined && isEmpty(values[s.id]))
+  const room = useSteady<HTMLDivElement>()
   const foot = useRef<HTMLDivElement>(null)
   const [covered, setCovered] = useState(0)
   const { watch, unseen } = useSeen(
@@ -196,7 +198,7 @@ export function FieldsEntry({
         !e.metaKey &&
         !['INPUT', 'TEXTAREA'].includes((e.target as HTMLElement).tagName)
       )
-        inputs.current[firstFigure]?.focus()
+        inputs.current[firstFigure]?.focus({ preventScroll: true })
     }
     window.addEventListener('keydown', digits)
     return () => window.removeEventListener('keydown', digits)
@@ -214,6 +216,9 @@ export function FieldsEntry({
     setValues((v) => ({ ...v, [id]: value }))
     setFaults(({ [id]: _gone, ...rest }) => rest)
   }
+  /** A figure is brought above the pad by {@see useReveal}; the browser by itself would take the pad along. */
+  const focus = (id: string): void =>
+    inputs.current[id]?.focus({ preventScroll: slots.some((slot) => slot.id === id && isFigure(slot.field)) })
   /** What stands there already makes room for the next figure that is typed. */
   const toHand = (id: string): void => {
     if (id !== active) keys.anew(id, String(values[id] ?? ''))
@@ -221,13 +226,13 @@ export function FieldsEntry({
   }
   const goTo = (slot: Slot): void => {
     toHand(slot.id)
-    inputs.current[slot.id]?.focus()
+    focus(slot.id)
   }
   /** The figure that cannot be is at hand, and the next one typed takes its place. */
   const typeAnew = (id: string, text: Entered): void => {
     setActive(id)
     keys.anew(id, String(text ?? ''))
-    inputs.current[id]?.focus()
+    focus(id)
     inputs.current[id]?.select()
   }
   const record = (typed: Record<string, Entered>): void => {
@@ -452,57 +457,61 @@ export function FieldsEntry({
           }}
         />
       )}
-      {!extraBelow && beside}
-      {elsewhere.length > 0 && <TakeOver parts={elsewhere.map((o) => ({ says: o.says, what: inWords(o.value) }))} onTake={takeOver} />}
-      {sides.map((end) => (
-        <Box key={end.key} data-end {...(end.name === '' ? {} : { role: 'group', 'aria-label': end.name })}>
-          {end.name !== '' && <Typography sx={{ fontWeight: 700, pt: end === sides[0] ? 0.5 : 1.5 }}>{end.name}</Typography>}
-          {shown
-            .filter((slot) => slot.end.key === end.key)
-            .map((slot) => (
-              <Box
-                key={slot.id}
-                data-row
-                ref={shouldBe(slot.field) === undefined ? undefined : watch(slot.id)}
-                sx={{ borderBottom: 1, borderColor: faults[slot.id] ? 'secondary.main' : 'divider', py: 0.75 }}
-              >
-                {row(slot)}
-                {faults[slot.id] && (
-                  <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, pb: 0.5 }}>
-                    {faults[slot.id]}
-                  </Typography>
-                )}
-              </Box>
-            ))}
+      <Box ref={room} sx={!padless && fields.some(isFigure) ? padRoom : {}}>
+        <Box>
+          {!extraBelow && beside}
+          {elsewhere.length > 0 && <TakeOver parts={elsewhere.map((o) => ({ says: o.says, what: inWords(o.value) }))} onTake={takeOver} />}
+          {sides.map((end) => (
+            <Box key={end.key} data-end {...(end.name === '' ? {} : { role: 'group', 'aria-label': end.name })}>
+              {end.name !== '' && <Typography sx={{ fontWeight: 700, pt: end === sides[0] ? 0.5 : 1.5 }}>{end.name}</Typography>}
+              {shown
+                .filter((slot) => slot.end.key === end.key)
+                .map((slot) => (
+                  <Box
+                    key={slot.id}
+                    data-row
+                    ref={shouldBe(slot.field) === undefined ? undefined : watch(slot.id)}
+                    sx={{ borderBottom: 1, borderColor: faults[slot.id] ? 'secondary.main' : 'divider', py: 0.75 }}
+                  >
+                    {row(slot)}
+                    {faults[slot.id] && (
+                      <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, pb: 0.5 }}>
+                        {faults[slot.id]}
+                      </Typography>
+                    )}
+                  </Box>
+                ))}
+            </Box>
+          ))}
+          {fold && !more && shown.length < slots.length && (
+            <Button onClick={() => setMore(true)} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary', textAlign: 'left' }}>
+              {say('steps.ifKnown', {
+                fields: fields
+                  .filter((f) => !shown.some((s) => s.field === f))
+                  .map((f) => f.label.charAt(0).toLowerCase() + f.label.slice(1))
+                  .join(', '),
+              })}
+            </Button>
+          )}
         </Box>
-      ))}
-      {fold && !more && shown.length < slots.length && (
-        <Button onClick={() => setMore(true)} sx={{ px: 0.5, fontWeight: 400, color: 'text.secondary', textAlign: 'left' }}>
-          {say('steps.ifKnown', {
-            fields: fields
-              .filter((f) => !shown.some((s) => s.field === f))
-              .map((f) => f.label.charAt(0).toLowerCase() + f.label.slice(1))
-              .join(', '),
-          })}
-        </Button>
-      )}
-      <Box ref={foot} sx={{ pt: 1.5, position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1, zIndex: 2 }}>
-        {padIsFor && <TargetAtHand />}
-        {padIsFor ? (
-          <Pad
-            minus={(padIsFor.field.min ?? 0) < 0}
-            onKey={(k) => {
-              const text = String(values[active] ?? '')
-              set(active, k === '-' && text !== '' ? text : keys.tap(active, text, k, prefix))
-              inputs.current[active]?.focus()
-            }}
-            onBack={() => set(active, keys.back(active, String(values[active] ?? ''), prefix))}
-            other={prefix && notThese(prefix, () => (set(active, ''), setBare(active)))}
-            next={main}
-          />
-        ) : (
-          main
-        )}
+        <Box ref={foot} sx={{ ...padFoot, pt: 1.5 }}>
+          {padIsFor && <TargetAtHand />}
+          {padIsFor ? (
+            <Pad
+              minus={(padIsFor.field.min ?? 0) < 0}
+              onKey={(k) => {
+                const text = String(values[active] ?? '')
+                set(active, k === '-' && text !== '' ? text : keys.tap(active, text, k, prefix))
+                focus(active)
+              }}
+              onBack={() => set(active, keys.back(active, String(values[active] ?? ''), prefix))}
+              other={prefix && notThese(prefix, () => (set(active, ''), setBare(active)))}
+              next={main}
+            />
+          ) : (
+            main
+          )}
+        </Box>
       </Box>
       {extraBelow && beside}
     </Box>

@@ -7,10 +7,12 @@ import { readByHand, startRun } from '../outbox/runs'
 import { hourMinute } from '../ui/clock'
 import { figureInput } from '../ui/figureInput'
 import { figureOf, noFigure } from '../ui/figureOf'
+import { padFoot, padRoom, useSteady } from '../ui/atThumb'
 import { Pad } from '../ui/Pad'
 import type { Shown } from '../ui/units'
 import { useDeviceNow } from '../ui/useNow'
 import { say } from '../texts/say'
+import { useAbove } from './useAbove'
 import { AskWhether } from './AskWhether'
 import { typedOf, useTyped, type Typed } from './beingTyped'
 import { useCalled } from './called'
@@ -73,6 +75,10 @@ export function HandLog({ run, zone, children }: { run: Run; zone: string; child
   const { atHand, fault } = typed
   const [asked, setAsked] = useState<Doubt | null>(null)
   const inputs = useRef<Partial<Record<Typed['atHand'], HTMLInputElement | null>>>({})
+  const now = useRef<HTMLDivElement>(null)
+  const room = useSteady<HTMLFormElement>()
+  const foot = useRef<HTMLDivElement>(null)
+  useAbove(now, foot)
   const setFault = (fault: string | null): void => type(() => ({ fault }))
   const setAtHand = (atHand: Typed['atHand']): void => type(() => ({ atHand }))
   const change = (key: Typed['atHand'], by: (text: string) => string): void => type((before) => ({ [key]: by(before[key]), fault: null }))
@@ -153,15 +159,19 @@ export function HandLog({ run, zone, children }: { run: Run; zone: string; child
   )
   return (
     <Box
+      ref={room}
       component="form"
       noValidate
       onSubmit={(e) => {
         e.preventDefault()
         record(typedOf(run.trace).pressure, false)
       }}
-      sx={{ pb: 1 }}
+      sx={padRoom}
     >
-      {children}
+      <Box ref={now}>
+        {children}
+        <Asking run={run} zone={zone} />
+      </Box>
       {asked && (
         <AskWhether
           label={PRESSURE.label}
@@ -174,25 +184,26 @@ export function HandLog({ run, zone, children }: { run: Run; zone: string; child
           }}
         />
       )}
-      <Asking run={run} zone={zone} />
-      {row('pressure', PRESSURE)}
-      {row('water', WATER)}
-      {fault && (
-        <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 0.5 }}>
-          {fault}
-        </Typography>
-      )}
-      <Box sx={{ mt: 1 }}>
-        <Pad
-          minus={atHand === 'water'}
-          onKey={(k) => change(atHand, (text) => `${text}${k}`)}
-          onBack={() => change(atHand, (text) => text.slice(0, -1))}
-          next={
-            <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>
-              {say('steps.recordTheReading')}
-            </Button>
-          }
-        />
+      <Box ref={foot} sx={padFoot}>
+        {row('pressure', PRESSURE)}
+        {row('water', WATER)}
+        {fault && (
+          <Typography role="alert" sx={{ color: 'secondary.main', fontWeight: 700, mt: 0.5 }}>
+            {fault}
+          </Typography>
+        )}
+        <Box sx={{ mt: 1 }}>
+          <Pad
+            minus={atHand === 'water'}
+            onKey={(k) => change(atHand, (text) => `${text}${k}`)}
+            onBack={() => change(atHand, (text) => text.slice(0, -1))}
+            next={
+              <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }}>
+                {say('steps.recordTheReading')}
+              </Button>
+            }
+          />
+        </Box>
       </Box>
     </Box>
   )

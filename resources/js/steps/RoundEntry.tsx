@@ -3,6 +3,7 @@ import { useEffect, useRef, useState, type ReactElement } from 'react'
 import type { StepText, Usual } from '../api/client'
 import { useMe, useUnits } from '../api/queries'
 import { figureInput } from '../ui/figureInput'
+import { padFoot, padRoom, useSteady } from '../ui/atThumb'
 import { Pad } from '../ui/Pad'
 import { Round } from '../ui/Round'
 import { figureOf } from '../ui/figureOf'
@@ -110,6 +111,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
     if (ends) onRecord(of(0), of(round.length))
     else onRecord(of(0))
   }
+  const room = useSteady<HTMLFormElement>()
   const numbers = texts.map(figureOf)
   const where = positions[active] ?? ''
   const takenOf = (from: number): number =>
@@ -119,13 +121,20 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
   const spoken = [fieldHere, ends?.[end]?.name ?? ''].filter((part) => part !== '').join(', ')
   return (
     <Box
+      ref={room}
       component="form"
       noValidate
       onSubmit={(e) => {
         e.preventDefault()
         next(texts)
       }}
-      sx={{ display: { md: 'grid' }, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', columnGap: 2, alignItems: 'center' }}
+      sx={{
+        ...padRoom,
+        display: { xs: 'flex', md: 'grid' },
+        gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)',
+        columnGap: 2,
+        alignContent: 'start',
+      }}
     >
       {asked && (
         <AskWhether
@@ -160,7 +169,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
         />
       </Box>
       {/* The figure at hand and what is wrong with it stand above the pad, however small the phone; in the cabin, beside the round. */}
-      <Box sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', pb: 1 }}>
+      <Box sx={{ ...padFoot, mt: { xs: 'auto', md: 0 } }}>
         <Box
           component="label"
           sx={{

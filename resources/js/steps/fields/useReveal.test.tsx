@@ -42,3 +42,23 @@ test('nothing moves under a thumb that types elsewhere', () => {
   turn()
   expect(shown).not.toHaveBeenCalled()
 })
+
+/** How far above the lower edge of the screen the figure is brought, px: a pad of 250 px, the figure down to 700, its form to `end`. */
+function broughtUp(end: number): string {
+  vi.spyOn(HTMLElement.prototype, 'offsetHeight', 'get').mockImplementation(() => 250)
+  vi.spyOn(Element.prototype, 'getBoundingClientRect').mockImplementation(function (this: Element) {
+    return { bottom: this.tagName === 'FORM' ? end : 700 } as DOMRect
+  })
+  render(<Page />)
+  act(() => screen.getByLabelText('Gap').focus())
+  vi.restoreAllMocks()
+  return screen.getByLabelText('Gap').style.scrollMarginBottom
+}
+
+test('it is brought above the pad with some room, and no farther than its form goes', () => {
+  expect(broughtUp(2000)).toBe('286px')
+  cleanup()
+  expect(broughtUp(960)).toBe('260px')
+  cleanup()
+  expect(broughtUp(720)).toBe('250px')
+})

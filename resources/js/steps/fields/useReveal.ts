@@ -18,7 +18,9 @@ export function useReveal(foot: RefObject<HTMLElement | null>): (input: HTMLInpu
         (input.closest(part)?.getBoundingClientRect().bottom ?? 0) - input.getBoundingClientRect().bottom
       const room = window.innerHeight - pad - input.offsetHeight - 2 * GAP
       const below = under('[data-end]') <= room ? under('[data-end]') : under('[data-row]')
-      input.style.scrollMarginBottom = `${pad + Math.max(GAP, below)}px`
+      // Beyond the end of its form the pad would leave the foot of the screen.
+      const end = (foot.current?.parentElement?.getBoundingClientRect().bottom ?? 0) - input.getBoundingClientRect().bottom
+      input.style.scrollMarginBottom = `${Math.max(pad, Math.min(pad + Math.max(GAP, below), end))}px`
       input.style.scrollMarginTop = `${GAP}px`
       input.scrollIntoView({ block: 'nearest' })
     },
