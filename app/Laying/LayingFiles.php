@@ -6,6 +6,7 @@ use App\Models\LayingPlan;
 use App\Models\Line;
 use App\Support\Say;
 use Diastoma\Core\Laying\LandXml\LandXmlText;
+use Diastoma\Core\Laying\Levels;
 
 /**
  * A laying plan in open formats, metres and degrees: a table, a map, an alignment.
@@ -18,14 +19,14 @@ use Diastoma\Core\Laying\LandXml\LandXmlText;
  *     pipe: int|null, length_m: float, cut_from_m: float|null, from_m: float, to_m: float, from: Place, to: Place, azimuth_deg: float,
  *     grade_ratio: float, angle_deg: float|null, angle_share: float|null, turn_hour: float|null, turn_right_deg: float|null,
  *     turn_up_deg: float|null, gap_difference_m: float|null, off_line_m: float, off_side_m: float|null,
- *     off_level_m: float|null, bend: Bend|null
+ *     off_level_m: float|null, bend: Bend|null, depth_m: float|null
  * }
  */
 final class LayingFiles
 {
     private const COLUMNS = [
         'length_m', 'cut_from_m', 'from_m', 'to_m', 'azimuth_deg', 'grade_ratio', 'angle_deg', 'angle_share', 'turn_hour',
-        'turn_right_deg', 'turn_up_deg', 'gap_difference_m', 'off_line_m', 'off_side_m', 'off_level_m',
+        'turn_right_deg', 'turn_up_deg', 'gap_difference_m', 'off_line_m', 'off_side_m', 'off_level_m', 'depth_m',
     ];
 
     private const ENDS = ['e_m', 'n_m', 'invert_m'];
@@ -97,10 +98,29 @@ final class LayingFiles
     /** @return non-empty-list<Row> */
     public static function rows(LayingPlan $plan): array
     {
+        /** @var list<array{at_m: float, level_m: float}> $known of an older plan nobody said it */
+        $known = $plan->asked['ground'] ?? [];
+        $ground = new Levels(array_map(fn (array $point): array => [(float) $point['at_m'], (float) $point['level_m']], $known));
         /** @var non-empty-list<Row> those of an older plan know less */
-        $rows = array_map(fn (array $row): array => $row + ['off_side_m' => null, 'off_level_m' => null, 'bend' => null], $plan->rows);
+        $rows = array_map(
+            fn (array $row): array => ['depth_m' => self::depth($ground, $row)] + $row
+                + ['off_side_m' => null, 'off_level_m' => null, 'bend' => null],
+            $plan->rows,
+        );
 
         return $rows;
+    }
+
+    /**
+     * So far under the ground lies the invert where the pipe begins: to it, and by the bedding farther, the trench is opened.
+     *
+     * @param  array<string, mixed>  $row
+     */
+    private static function depth(Levels $ground, array $row): ?float
+    {
+        $level = $ground->at((float) $row['from_m']);
+
+        return $level === null ? null : $level - $row['from']['invert_m'];
     }
 
     /** @param  list<Row>  $rows */

@@ -58,6 +58,7 @@ final readonly class LayingSheet
                 self::sockets($rows, $words),
                 LayingFiles::pipesIn($rows) < \count($rows) ? Say::text('pack.laying.bends') : '',
             ]),
+            'hasDepth' => array_filter(array_column($rows, 'depth_m'), fn (?float $depth): bool => $depth !== null) !== [],
             'rows' => array_map(fn (array $row): array => $this->row($row, $words, $units, $numbers), $rows),
         ])->render());
     }
@@ -81,6 +82,7 @@ final readonly class LayingSheet
             'from' => $fine('from_m', $row['from_m']),
             'low' => $fine('invert_m', $row['from']['invert_m']),
             'high' => $fine('invert_m', $row['to']['invert_m']),
+            'depth' => $row['depth_m'] === null ? Say::text('pack.laying.notKnown') : $words->figure('depth_m', $row['depth_m']),
             'grade' => sprintf('%+.2f %%', 100 * $row['grade_ratio']),
             'turn' => $row['angle_deg'] === null ? '' : ($isStraight ? Say::text('pack.laying.straight') : Say::text('pack.laying.turn', [
                 'angle' => self::degrees($row['angle_deg']), 'clock' => self::clock((float) $row['turn_hour']),

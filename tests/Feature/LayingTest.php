@@ -254,6 +254,34 @@ it('goes out as a table, a map, an alignment that reads in again, and a sheet fo
         ->toContain('002');
 });
 
+it('tells the trench how far under the ground the invert lies, as far as somebody says where the ground is', function () {
+    $line = ($this->make)();
+    $table = function () use ($line): array {
+        $csv = explode("\n", trim($this->as('joiner')->get("/api/v1/lines/{$line->id}/laying-plan.csv")->assertOk()->getContent()));
+        $head = str_getcsv($csv[0], escape: '');
+
+        return array_map(fn (string $row): array => array_combine($head, str_getcsv($row, escape: '')), array_slice($csv, 1));
+    };
+    $sheet = function () use ($line): string {
+        $file = tempnam(sys_get_temp_dir(), 'sheet');
+        file_put_contents($file, $this->as('joiner')->get("/api/v1/lines/{$line->id}/laying-sheet.pdf")->assertOk()->getContent());
+
+        return (string) shell_exec('pdftotext -layout '.escapeshellarg($file).' - && rm '.escapeshellarg($file));
+    };
+    $short = ['stock' => [['length_m' => 4, 'count' => null]]];
+    ($this->lay)($line, $short)->assertCreated();
+    expect(array_unique(array_column($table(), 'depth_m')))->toBe([''])->and($sheet())->not->toContain('Under ground');
+    // Level ground at 22.0 as far as 30 m; the invert begins at 20.0 and rises by 5 in 1000.
+    $ground = [['at_m' => 0, 'level_m' => 22.0], ['at_m' => 30, 'level_m' => 22.0]];
+    ($this->lay)($line, $short + ['ground' => $ground, 'ground_u_m' => 0.02, 'least_cover_m' => 0.8])->assertCreated();
+    foreach ($table() as $row) {
+        $at = (float) $row['from_m'];
+        $at > 30 ? expect($row['depth_m'])->toBe('')
+            : expect((float) $row['depth_m'])->toEqualWithDelta(2.0 - 0.005 * $at, 2e-3);
+    }
+    expect($sheet())->toContain('Under ground')->toContain('from the ground to the invert')->toContain('not known')->toContain('2.00 m');
+});
+
 it('reads levels out of a surveyor\'s file for the stretch that asks for them, and records nothing by it', function () {
     $line = ($this->make)();
     $hash = App\Models\ProcedureText::query()->where('key', 'as-laid')->firstOrFail()->hash;

@@ -107,29 +107,9 @@ final class CoverAlong
         $known = array_filter([...array_column($ground, 0), ...array_column($pipe, 0)], fn (float $at): bool => $at > $from && $at < $to);
         $places = array_values(array_unique([$from, ...$known, $to]));
         sort($places);
-        [$over, $under] = [self::levels($ground, $places), self::levels($pipe, $places)];
+        [$over, $under] = [new Levels($ground), new Levels($pipe)];
 
-        return array_map(fn (float $at, float $top, float $invert): array => [$at, $top - $invert - $crown], $places, $over, $under);
-    }
-
-    /**
-     * @param  list<list<float>>  $rows  chainage rising
-     * @param  list<float>  $places  rising, all between the first row and the last
-     * @return list<float>
-     */
-    private static function levels(array $rows, array $places): array
-    {
-        $levels = [];
-        $i = 0;
-        foreach ($places as $at) {
-            while ($i < \count($rows) - 2 && $rows[$i + 1][0] < $at) {
-                $i++;
-            }
-            [[$from, $a], [$to, $b]] = [$rows[$i], $rows[$i + 1]];
-            $levels[] = $a + ($b - $a) * ($at - $from) / ($to - $from);
-        }
-
-        return $levels;
+        return array_map(fn (float $at): array => [$at, (float) $over->at($at) - (float) $under->at($at) - $crown], $places);
     }
 
     /**
