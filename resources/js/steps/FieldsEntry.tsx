@@ -1,7 +1,7 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react'
+import { Box, Button, Typography } from '@mui/material'
+import { useCallback, useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react'
 import type { FieldSpec, StepText, Usual } from '../api/client'
-import { useMe, useStores, useUnits } from '../api/queries'
+import { useMe, useUnits } from '../api/queries'
 import { useDraft } from '../outbox/drafts'
 import { say } from '../texts/say'
 import { padFoot, padRoom, useSteady } from '../ui/atThumb'
@@ -11,19 +11,18 @@ import { AskWhether } from './AskWhether'
 import { doubtOf, type Doubt } from './doubt'
 import type { Clock } from './logClock'
 import { asEntered, complaint, saidOf, shownField, toValue, type Entered } from './entry'
-import { Choice } from './fields/Choice'
+import { Asked } from './fields/Asked'
+import { EndButton, type Ending } from './fields/EndButton'
 import { FigureRow } from './fields/FigureRow'
 import { isFigure, shouldBe, slotsOf, type End, type Slot } from './fields/slots'
-import { SignaturePad } from './fields/SignaturePad'
-import { Delivered, type Batch } from './fields/Delivered'
+import type { Batch } from './fields/Delivered'
 import { TakeOver } from './fields/TakeOver'
 import { useCalm } from './fields/useCalm'
+import { useDigits } from './fields/useDigits'
 import { useLate } from './fields/useLate'
 import { useReveal } from './fields/useReveal'
 import { useSeen } from './fields/useSeen'
-import { YesNo } from './fields/YesNo'
-import { ItemEntry, usedLast } from './ItemEntry'
-import { LayoutEntry } from './LayoutEntry'
+import { useUsedLast } from './fields/useUsedLast'
 import { TargetAtHand } from './target'
 import { notThese, prefixBy, prefixOf, type Prefix } from './prefix'
 import { useKeys } from './useKeys'
@@ -89,7 +88,6 @@ export function FieldsEntry({
   const fields = step.fields ?? []
   const sides = ends ?? [{ key: '', name: '', known, usual, scanned }]
   const slots = slotsOf(fields, sides)
-  const stores = useStores(fields.some((f) => f.type === 'item'))
   const me = useMe()
   const units = useUnits()
   const system = me.data?.units ?? 'metric'
@@ -137,25 +135,7 @@ export function FieldsEntry({
     return prefixOf(Number(values[before.at(-1)?.id ?? ''] || NaN), true)
   }
   const prefix = current ? prefixAt(current) : null
-  // What was used last is offered; the list comes a moment later than the page.
-  const items = stores.data
-  const who = me.data?.name
-  useEffect(() => {
-    if (!items) return
-    const offered = slots
-      .filter((s) => s.field.type === 'item')
-      .map((s) => {
-        const ours = items.filter((i) => i.project_id === project)
-        const before = s.end.known?.[s.field.key] as { name?: string } | undefined
-        // What was entered before may have been renewed since: it is taken as the stores have it now.
-        const again = ours.find((i) => i.kind === s.field.of && i.name === before?.name)
-        return [s.id, again ? (again.snapshot as Record<string, unknown>) : usedLast(s.field.of!, ours, who)] as const
-      })
-      .filter(([, item]) => item !== null)
-    if (offered.length > 0) offer((v) => ({ ...Object.fromEntries(offered), ...v }))
-    // The fields of a step do not change under it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [items, project, who])
+  useUsedLast(slots, project, offer)
   // Several things that are only noted when they are known stand folded below.
   const isDelivered = (f: FieldSpec): boolean => f.delivered !== undefined && (batches ?? []).length > 0
   const folded = fields.filter((f) => f.optional && !f.wanted && f.type !== 'item' && f.type !== 'yesno' && !isDelivered(f))
@@ -187,22 +167,9 @@ export function FieldsEntry({
     reveal(inputs.current[active])
   }, [active, faults, reveal])
 
-  // A digit typed anywhere on the page goes to the figure at hand.
   const firstFigure = slots.find((s) => isFigure(s.field) && isEmpty(values[s.id]))?.id
-  useEffect(() => {
-    const digits = (e: KeyboardEvent): void => {
-      if (
-        /^[0-9]$/.test(e.key) &&
-        firstFigure &&
-        !e.ctrlKey &&
-        !e.metaKey &&
-        !['INPUT', 'TEXTAREA'].includes((e.target as HTMLElement).tagName)
-      )
-        inputs.current[firstFigure]?.focus({ preventScroll: true })
-    }
-    window.addEventListener('keydown', digits)
-    return () => window.removeEventListener('keydown', digits)
-  }, [firstFigure])
+  const toFirst = useCallback((): void => inputs.current[firstFigure ?? '']?.focus({ preventScroll: true }), [firstFigure])
+  useDigits(firstFigure === undefined ? null : toFirst)
 
   /** A time of day that was typed is the minute that it stands for. */
   const timed = (typed: Record<string, Entered>): Record<string, Entered> =>
@@ -318,48 +285,28 @@ export function FieldsEntry({
       .join(', ')
   const beside = extra?.((v) => setValues((old) => ({ ...old, ...v })), values)
   const padIsFor = !padless && current && isFigure(current.field) && isShown(current) ? current : null
-  const main =
-    padIsFor && following ? (
-      <Button variant="contained" sx={{ minWidth: 0, px: 1 }} onClick={() => (isRight() ? goTo(following) : undefined)}>
-        {say('steps.next')}
-      </Button>
-    ) : unanswered.length > 0 ? (
-      <Button
-        variant="contained"
-        sx={{ minWidth: 0, px: 1, lineHeight: 1.15 }}
-        fullWidth
-        aria-disabled={hidden.length === 0 && !isCalm}
-        onClick={hidden.length > 0 ? readOn : () => isCalm && allAsItShouldBe()}
-      >
-        {say(
-          hidden.length > 0
-            ? 'steps.readOn'
-            : slots.some((s) => shouldBe(s.field) !== undefined && !isEmpty(values[s.id]))
-              ? 'steps.theRestAsItShouldBe'
-              : 'steps.allAsItShouldBe',
-        )}
-      </Button>
-    ) : (
-      <Button variant="contained" type="submit" sx={{ minWidth: 0, px: 1 }} fullWidth>
-        {label ?? say('steps.record')}
-      </Button>
-    )
+  const hasAnswers = slots.some((s) => shouldBe(s.field) !== undefined && !isEmpty(values[s.id]))
+  const ending: Ending =
+    padIsFor && following
+      ? { does: 'next', onTap: () => isRight() && goTo(following) }
+      : unanswered.length === 0
+        ? { does: 'record', label }
+        : hidden.length > 0
+          ? { does: 'read-on', onTap: readOn }
+          : { does: hasAnswers ? 'answer-rest' : 'answer-all', isCalm, onTap: allAsItShouldBe }
+  const main = <EndButton ending={ending} />
+  /** A scanner that types ends with Enter: its next code belongs into the next field. */
+  const enterText = (slot: Slot): boolean => {
+    const after = shown.slice(shown.indexOf(slot) + 1).find((s) => isText(s.field) && isEmpty(values[s.id]))
+    if (after) goTo(after)
+    return after !== undefined
+  }
   const row = (slot: Slot): ReactElement => {
     const { id, field: f } = slot
-    return f.type === 'yesno' ? (
-      <YesNo
-        field={f}
-        name={id}
-        value={values[id] ?? null}
-        onChange={(v) => {
-          set(id, v)
-          setActive(id)
-        }}
-        inputRef={(el) => {
-          inputs.current[id] = el
-        }}
-      />
-    ) : isFigure(f) ? (
+    const inputRef = (el: HTMLInputElement | null): void => {
+      inputs.current[id] = el
+    }
+    return isFigure(f) ? (
       <FigureRow
         slot={slot}
         symbol={at(f).symbol}
@@ -368,9 +315,7 @@ export function FieldsEntry({
         active={active === id}
         wrong={faults[id] !== undefined}
         prefix={prefixAt(slot)?.digits}
-        inputRef={(el) => {
-          inputs.current[id] = el
-        }}
+        inputRef={inputRef}
         onText={(text) => set(id, text)}
         onFocus={() => {
           toHand(id)
@@ -378,62 +323,18 @@ export function FieldsEntry({
         }}
         onEnter={enter}
       />
-    ) : f.type === 'item' ? (
-      <ItemEntry field={f} project={project} value={(values[id] ?? null) as never} onChange={(item) => set(id, item)} />
-    ) : f.type === 'signature' ? (
-      <SignaturePad label={f.label} value={String(values[id] ?? '')} onChange={(path) => set(id, path)} />
-    ) : f.type === 'layout' ? (
-      <LayoutEntry
-        value={(values[id] ?? null) as never}
-        onChange={(layout) => set(id, layout as unknown as Record<string, unknown>)}
-        fault={faults[id]}
-      />
-    ) : f.type === 'choice' && (f.options ?? []).length <= 4 ? (
-      <Choice
-        field={f}
-        name={id}
-        value={values[id] ?? null}
-        onChange={(v) => {
-          set(id, v)
-          setActive(id)
-        }}
-      />
-    ) : f.type === 'choice' ? (
-      <TextField select label={f.label} value={values[id] ?? ''} onChange={(e) => set(id, e.target.value)} sx={{ my: 1 }}>
-        {(f.options ?? []).map((o) => (
-          <MenuItem key={o.value} value={o.value}>
-            {o.label}
-          </MenuItem>
-        ))}
-      </TextField>
     ) : (
-      <>
-        <TextField
-          label={f.label + (f.optional ? say('steps.suffixIfKnown') : '')}
-          name={id}
-          type={f.type === 'day' ? 'date' : f.type === 'time' ? 'datetime-local' : 'text'}
-          sx={{ my: 1 }}
-          slotProps={{
-            inputLabel: f.type === 'day' || f.type === 'time' ? { shrink: true } : {},
-            htmlInput: f.type === 'code' ? { inputMode: 'numeric', style: { letterSpacing: '0.05em' } } : {},
-          }}
-          inputRef={(el: HTMLInputElement | null) => {
-            inputs.current[id] = el
-          }}
-          value={String(values[id] ?? '')}
-          onChange={(e) => set(id, e.target.value)}
-          onFocus={() => setActive(id)}
-          onKeyDown={(e) => {
-            // A scanner that types ends with Enter: its next code belongs into the next field.
-            const after = shown.slice(shown.indexOf(slot) + 1).find((s) => isText(s.field) && isEmpty(values[s.id]))
-            if (e.key !== 'Enter' || !after) return
-            e.preventDefault()
-            goTo(after)
-          }}
-          error={faults[id] !== undefined}
-        />
-        {batches && isDelivered(f) && isEmpty(values[id]) && <Delivered field={f} batches={batches} onTake={(text) => set(id, text)} />}
-      </>
+      <Asked
+        slot={slot}
+        value={values[id] ?? null}
+        project={project}
+        wrong={faults[id]}
+        batches={isDelivered(f) ? batches : undefined}
+        onChange={(value) => set(id, value)}
+        onHand={() => setActive(id)}
+        onEnter={() => enterText(slot)}
+        inputRef={inputRef}
+      />
     )
   }
   return (
