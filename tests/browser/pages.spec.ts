@@ -115,6 +115,36 @@ test('on a small phone the figure at hand and what is wrong with it stand above 
   }
 })
 
+test('on a tablet that is touched the pad stays where it is while a refusal comes and goes', async ({ browser }) => {
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    hasTouch: true,
+    timezoneId: 'Europe/Vienna',
+    locale: 'en-GB',
+  })
+  const page = await context.newPage()
+  await signIn(page, 'bram')
+  expect(await page.evaluate(() => matchMedia('(pointer: coarse)').matches), 'it is touched').toBe(true)
+  const line = await lineByName(page.request, 'Kelder Lane main')
+  await page.goto(`/joints/${line.joints.find((j) => j.number === '43')!.id}?step=conditions`)
+  const pad = page.getByRole('group', { name: 'Number pad' })
+  const air = page.getByLabel('Air').first()
+  await air.fill('140')
+  const foot = async (): Promise<number> => {
+    const { y, height } = (await pad.boundingBox())!
+    return Math.round(y + height)
+  }
+  const stands = await foot()
+  expect(stands).toBeGreaterThan(800 - 16)
+  await pad.getByRole('button', { name: 'Next', exact: true }).tap()
+  await says(page, /^Air: 140 /)
+  expect(await foot()).toBe(stands)
+  await pad.getByRole('button', { name: '1', exact: true }).tap()
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  expect(await foot()).toBe(stands)
+  await expect(air).toHaveValue('1')
+})
+
 test('what is typed and not recorded outlives a reload and the way back, until it is begun anew', async ({ page }) => {
   await signIn(page, 'bram')
   const line = await lineByName(page.request, 'Kelder Lane main')
