@@ -143,6 +143,14 @@ test('on a tablet that is touched the pad stays where it is while a refusal come
   await expect(page.getByRole('alert')).toHaveCount(0)
   expect(await foot()).toBe(stands)
   await expect(air).toHaveValue('1')
+  // Beside a round too.
+  await page.goto(`/joints/${line.joints.find((j) => j.number === '36')!.id}?step=ovality@a`)
+  await pad.getByRole('button', { name: 'Next ↻' }).tap()
+  await says(page, 'Diameter is missing.')
+  expect(await foot()).toBe(stands)
+  await pad.getByRole('button', { name: '5', exact: true }).tap()
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  expect(await foot()).toBe(stands)
 })
 
 test('what is typed and not recorded outlives a reload and the way back, until it is begun anew', async ({ page }) => {

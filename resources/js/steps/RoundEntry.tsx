@@ -133,7 +133,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
         display: { xs: 'flex', md: 'grid' },
         gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)',
         columnGap: 2,
-        alignContent: 'start',
+        gridTemplateRows: ends ? 'auto 1fr' : '1fr',
       }}
     >
       {asked && (
@@ -169,7 +169,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
         />
       </Box>
       {/* The figure at hand and what is wrong with it stand above the pad, however small the phone; in the cabin, beside the round. */}
-      <Box sx={{ ...padFoot, mt: { xs: 'auto', md: 0 } }}>
+      <Box sx={{ ...padFoot, mt: { xs: 'auto', md: 0 }, '@media (pointer: coarse)': { mt: 'auto' } }}>
         <Box
           component="label"
           sx={{
