@@ -5,7 +5,7 @@ import { useMe, useUnits } from '../api/queries'
 import { useOutbox } from '../outbox/useOutbox'
 import { BoltCircle } from '../ui/BoltCircle'
 import { figureInput } from '../ui/figureInput'
-import { padFoot, padRoom, useSteady } from '../ui/atThumb'
+import { padFoot, padRoom, steady } from '../ui/atThumb'
 import { Pad } from '../ui/Pad'
 import { Sentence } from '../ui/Verdict'
 import { figure as written } from '../ui/units'
@@ -40,7 +40,6 @@ interface Props {
 /** Bolt by bolt and pass by pass: the next one is lit; one tap for a wrench that clicks, a figure for one that shows it. */
 export function BoltsEntry({ path, state, facts, practice, lost, onRecord, onDone }: Props): ReactElement {
   const waiting = useOutbox(path)
-  const room = useSteady<HTMLDivElement>()
   const { plan, wrench, slips } = entryOf(state)
   const progress = progressOf(plan, readingsOf(state.key, facts, waiting))
   const [picked, setPicked] = useState<number | null>(null)
@@ -56,7 +55,7 @@ export function BoltsEntry({ path, state, facts, practice, lost, onRecord, onDon
   const byTurns = wrench === 'turns'
   return (
     <Box>
-      <Box ref={room} sx={wanted === null ? {} : padRoom}>
+      <Box key={wanted === null ? 'read' : 'next'} {...(wanted === null ? {} : { ref: steady, sx: padRoom })}>
         <Box>
           <Passes progress={progress} />
           <Circle state={state} progress={progress} wanted={wanted} onPick={setPicked} />

@@ -4,7 +4,7 @@ import type { FieldSpec, StepText, Usual } from '../api/client'
 import { useMe, useUnits } from '../api/queries'
 import { useDraft } from '../outbox/drafts'
 import { say } from '../texts/say'
-import { padFoot, padRoom, useSteady } from '../ui/atThumb'
+import { padFoot, padRoom, steady } from '../ui/atThumb'
 import { Pad } from '../ui/Pad'
 import type { Shown } from '../ui/units'
 import { AskWhether } from './AskWhether'
@@ -148,7 +148,6 @@ export function FieldsEntry({
 
   // Questions that a sound joint answers in one way are answered by one tap, once each of them has been seen.
   const unanswered = shown.filter((s) => shouldBe(s.field) !== undefined && isEmpty(values[s.id]))
-  const room = useSteady<HTMLDivElement>()
   const foot = useRef<HTMLDivElement>(null)
   const [covered, setCovered] = useState(0)
   const { watch, unseen } = useSeen(
@@ -358,7 +357,7 @@ export function FieldsEntry({
           }}
         />
       )}
-      <Box ref={room} sx={!padless && fields.some(isFigure) ? padRoom : {}}>
+      <Box ref={steady} sx={!padless && fields.some(isFigure) ? padRoom : {}}>
         <Box>
           {!extraBelow && beside}
           {elsewhere.length > 0 && <TakeOver parts={elsewhere.map((o) => ({ says: o.says, what: inWords(o.value) }))} onTake={takeOver} />}

@@ -7,7 +7,7 @@ import { readByHand, startRun } from '../outbox/runs'
 import { hourMinute } from '../ui/clock'
 import { figureInput } from '../ui/figureInput'
 import { figureOf, noFigure } from '../ui/figureOf'
-import { padFoot, padRoom, useSteady } from '../ui/atThumb'
+import { padFoot, padRoom, steady } from '../ui/atThumb'
 import { Pad } from '../ui/Pad'
 import type { Shown } from '../ui/units'
 import { useDeviceNow } from '../ui/useNow'
@@ -76,7 +76,6 @@ export function HandLog({ run, zone, children }: { run: Run; zone: string; child
   const [asked, setAsked] = useState<Doubt | null>(null)
   const inputs = useRef<Partial<Record<Typed['atHand'], HTMLInputElement | null>>>({})
   const now = useRef<HTMLDivElement>(null)
-  const room = useSteady<HTMLFormElement>()
   const foot = useRef<HTMLDivElement>(null)
   useAbove(now, foot)
   const setFault = (fault: string | null): void => type(() => ({ fault }))
@@ -159,7 +158,7 @@ export function HandLog({ run, zone, children }: { run: Run; zone: string; child
   )
   return (
     <Box
-      ref={room}
+      ref={steady}
       component="form"
       noValidate
       onSubmit={(e) => {

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState, type ReactElement } from 'react'
 import type { StepText, Usual } from '../api/client'
 import { useMe, useUnits } from '../api/queries'
 import { figureInput } from '../ui/figureInput'
-import { padFoot, padRoom, useSteady } from '../ui/atThumb'
+import { padFoot, padRoom, steady } from '../ui/atThumb'
 import { Pad } from '../ui/Pad'
 import { Round } from '../ui/Round'
 import { figureOf } from '../ui/figureOf'
@@ -111,7 +111,6 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
     if (ends) onRecord(of(0), of(round.length))
     else onRecord(of(0))
   }
-  const room = useSteady<HTMLFormElement>()
   const numbers = texts.map(figureOf)
   const where = positions[active] ?? ''
   const takenOf = (from: number): number =>
@@ -121,7 +120,7 @@ export function RoundEntry({ step, limit, usual, ends, onRecord }: Props): React
   const spoken = [fieldHere, ends?.[end]?.name ?? ''].filter((part) => part !== '').join(', ')
   return (
     <Box
-      ref={room}
+      ref={steady}
       component="form"
       noValidate
       onSubmit={(e) => {

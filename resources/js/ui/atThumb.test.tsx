@@ -1,7 +1,6 @@
 import { cleanup, render, screen } from '@testing-library/react'
-import type { ReactElement } from 'react'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
-import { useSteady } from './atThumb'
+import { steady } from './atThumb'
 
 let grown: () => void
 let high = 0
@@ -26,9 +25,7 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-function Room(): ReactElement {
-  return <div ref={useSteady<HTMLDivElement>()} data-testid="room" />
-}
+const room = <div ref={steady} data-testid="room" />
 
 /** How low it may get after it was so high. */
 function least(px: number): string {
@@ -38,12 +35,12 @@ function least(px: number): string {
 }
 
 test('what is lower than the screen may come and go', () => {
-  render(<Room />)
+  render(room)
   expect(least(799)).toBe('')
 })
 
 test('what is as high as the screen gets higher and no lower, until the screen is turned', () => {
-  render(<Room />)
+  render(room)
   expect(least(800)).toBe('800px')
   expect(least(900)).toBe('900px')
   // A browser gives back at least what it was told to be: it is never measured lower.

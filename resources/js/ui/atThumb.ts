@@ -1,5 +1,3 @@
-import { useEffect, useRef, type RefObject } from 'react'
-
 /**
  * A pad stands at the foot of the screen and stays there, whatever comes and goes above it: a key that moves between two taps is
  * another key. In the cabin, with a mouse, it follows what is typed.
@@ -15,28 +13,23 @@ export const padRoom = {
 export const padFoot = { position: 'sticky', bottom: 0, mt: 'auto', bgcolor: 'background.default', pb: 1, zIndex: 2 } as const
 
 /**
- * What is a screen high or higher, as {@see padRoom} is on a phone, gets no lower again while it is there: a sentence that goes
- * away does not take the pad along. Turning the screen begins anew.
+ * The ref of {@see padRoom}: what is a screen high or higher, as it is on a phone, gets no lower again while it is there: a sentence
+ * that goes away does not take the pad along. Turning the screen begins anew.
  */
-export function useSteady<T extends HTMLElement>(): RefObject<T | null> {
-  const room = useRef<T>(null)
-  useEffect(() => {
-    const element = room.current
-    if (!element || typeof ResizeObserver === 'undefined') return
-    const hold = (): void => {
-      if (element.offsetHeight >= window.innerHeight) element.style.minHeight = `${element.offsetHeight}px`
-    }
-    const anew = (): void => {
-      element.style.minHeight = ''
-      hold()
-    }
-    const watch = new ResizeObserver(hold)
-    watch.observe(element)
-    window.addEventListener('resize', anew)
-    return () => {
-      watch.disconnect()
-      window.removeEventListener('resize', anew)
-    }
-  }, [])
-  return room
+export function steady(room: HTMLElement | null): (() => void) | undefined {
+  if (!room || typeof ResizeObserver === 'undefined') return undefined
+  const hold = (): void => {
+    if (room.offsetHeight >= window.innerHeight) room.style.minHeight = `${room.offsetHeight}px`
+  }
+  const anew = (): void => {
+    room.style.minHeight = ''
+    hold()
+  }
+  const watch = new ResizeObserver(hold)
+  watch.observe(room)
+  window.addEventListener('resize', anew)
+  return () => {
+    watch.disconnect()
+    window.removeEventListener('resize', anew)
+  }
 }
