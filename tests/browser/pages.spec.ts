@@ -153,6 +153,22 @@ test('on a tablet that is touched the pad stays where it is while a refusal come
   expect(await foot()).toBe(stands)
 })
 
+test('what begins a test stays where it is when the rest of its page is long in coming', async ({ page }) => {
+  await signIn(page, 'tamsin')
+  const line = await lineByName(page.request, 'Tansy Row main')
+  await page.route('**/api/v1/procedures/*', async (route) => {
+    await page.waitForTimeout(700)
+    await route.continue()
+  })
+  await page.goto(`/sections/${line.sections[0]!.id}`)
+  const begin = page.getByRole('button', { name: /^Begin/ })
+  await expect(begin).toBeVisible()
+  const { y } = (await begin.boundingBox())!
+  await says(page, /^Bring: pump/)
+  await page.waitForLoadState('networkidle')
+  expect((await begin.boundingBox())!.y).toBe(y)
+})
+
 test('what is typed and not recorded outlives a reload and the way back, until it is begun anew', async ({ page }) => {
   await signIn(page, 'bram')
   const line = await lineByName(page.request, 'Kelder Lane main')
