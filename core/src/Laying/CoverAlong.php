@@ -109,7 +109,15 @@ final class CoverAlong
         sort($places);
         [$over, $under] = [new Levels($ground), new Levels($pipe)];
 
-        return array_map(fn (float $at): array => [$at, (float) $over->at($at) - (float) $under->at($at) - $crown], $places);
+        $covers = [];
+        foreach ($places as $at) {
+            [$top, $invert] = [$over->at($at), $under->at($at)];
+            if ($top !== null && $invert !== null) {
+                $covers[] = [$at, $top - $invert - $crown];
+            }
+        }
+
+        return $covers;
     }
 
     /**

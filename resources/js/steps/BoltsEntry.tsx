@@ -7,7 +7,6 @@ import { BoltCircle } from '../ui/BoltCircle'
 import { figureInput } from '../ui/figureInput'
 import { padFoot, padRoom, steady } from '../ui/atThumb'
 import { Pad } from '../ui/Pad'
-import { Sentence } from '../ui/Verdict'
 import { figure as written } from '../ui/units'
 import { OfDevice } from './WrenchDevice'
 import { AskWhether } from './AskWhether'
@@ -15,6 +14,7 @@ import { doubtOf, type Doubt } from './doubt'
 import { badBolts, progressOf, readingsOf, type PlanStep, type Progress } from './bolts'
 import { complaint, shownField, toValue } from './entry'
 import { say } from '../texts/say'
+import { WhatIsBad } from './WhatIsBad'
 
 /** What stands at the foot of a phone while a figure is typed. */
 const PAD_HEIGHT = 356
@@ -59,15 +59,7 @@ export function BoltsEntry({ path, state, facts, practice, lost, onRecord, onDon
         <Box>
           <Passes progress={progress} />
           <Circle state={state} progress={progress} wanted={wanted} onPick={setPicked} />
-          {/* While it goes on, the headline says what is bad. */}
-          {state.status === 'done' &&
-            state.reasons
-              .filter((r) => r.verdict === 'bad')
-              .map((r) => (
-                <Sentence key={r.text} verdict={r.verdict} act={r.do} limit={r.limit}>
-                  {r.text}
-                </Sentence>
-              ))}
+          <WhatIsBad state={state} />
         </Box>
         {wanted === null ? (
           <Typography sx={{ fontWeight: 700 }}>{say(byTurns ? 'steps.everyNutIsTurned' : 'steps.everyBoltIsReadTapOne')}</Typography>

@@ -15,6 +15,7 @@ import { PhotoEntry } from './Photos'
 import { useShownField } from './useShownField'
 import { asFact } from './values'
 import { say } from '../texts/say'
+import { WhatIsBad } from './WhatIsBad'
 
 /** A list that grows one entry at a time: what stands, the next one, and the word that this is all. */
 export function EntriesEntry({ path, data, state, text }: AtHand): ReactElement {
@@ -65,14 +66,7 @@ export function EntriesEntry({ path, data, state, text }: AtHand): ReactElement 
   return (
     <Box>
       <ListOfEntries fields={text.fields ?? []} entries={entries} subject={path} photos={data.photos} onChange={setChanging} />
-      {state.status === 'done' &&
-        state.reasons
-          .filter((r) => r.verdict === 'bad')
-          .map((r) => (
-            <Sentence key={r.text} verdict={r.verdict} act={r.do} limit={r.limit}>
-              {r.text}
-            </Sentence>
-          ))}
+      <WhatIsBad state={state} />
       {lost && (
         <Box role="alert" sx={{ my: 2 }}>
           <Sentence verdict="bad" act={say('steps.notKeptDo')}>
