@@ -5,6 +5,7 @@ namespace App\Actions;
 use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Line;
+use App\Models\ProcedureText;
 use App\Models\Stretch;
 use App\Models\Subject;
 use Diastoma\Core\Procedure\FieldSpec;
@@ -52,9 +53,13 @@ final class OfferValues
     private function of(Step $step, Offer $offer, Joint $joint): array
     {
         $facts = $this->newest($step, $offer, $joint);
-        $names = Joint::query()->findMany($facts->pluck('subject_id'))->keyBy('id');
+        $others = $this->others($facts->pluck('subject_id'));
         // A step of the same name may ask for something else at another kind of joint.
-        $facts = $facts->filter(fn (Fact $fact) => $this->asksTheSame($names[$fact->subject_id]->procedure()->step($step->key), $step));
+        $alike = $others
+            ->pluck('kind')
+            ->unique()
+            ->filter(fn (string $kind) => $this->asksTheSame(ProcedureText::compiled($kind)->step($step->key), $step));
+        $facts = $facts->filter(fn (Fact $fact) => $alike->contains($others[$fact->subject_id]->getAttribute('kind')));
         $same = $offer->sameStep === null ? null : $this->standing($offer->sameStep, $facts->pluck('subject_id'));
         $found = [];
         foreach ($facts as $fact) {
@@ -66,7 +71,7 @@ final class OfferValues
             $found[$key] = [
                 'step' => $step->key,
                 'value' => array_diff_key($fact->value, array_flip([...$offer->without, 'photos', 'remark'])),
-                'of' => $names[$fact->subject_id]->name(),
+                'of' => $others[$fact->subject_id]->name(),
                 'recorded_at' => $fact->recorded_at,
                 'within_min' => $offer->withinMin,
                 'same_step' => $offer->sameStep,
@@ -76,6 +81,20 @@ final class OfferValues
         }
 
         return \array_slice(array_values($found), 0, $same === null ? 1 : self::THINGS);
+    }
+
+    /**
+     * @param  \Illuminate\Support\Collection<int, string>  $joints
+     * @return Collection<string, Joint> by their ids: what they are called, and kind, the hash of what they are made by
+     */
+    private function others(\Illuminate\Support\Collection $joints): Collection
+    {
+        return Joint::query()
+            ->join('lines', 'lines.id', '=', 'joints.line_id')
+            ->select(['joints.id', 'joints.number', 'joints.place'])
+            ->selectRaw('COALESCE(joints.procedure_hash, lines.procedure_hash) AS kind')
+            ->findMany($joints)
+            ->keyBy('id');
     }
 
     private function asksTheSame(?Step $other, Step $step): bool

@@ -3,6 +3,7 @@
 namespace App\Models;
 
 use App\Support\CompiledProcedures;
+use App\Support\ProcedureInShort;
 use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Illuminate\Database\Eloquent\Builder;
@@ -35,13 +36,27 @@ class ProcedureText extends Model
 
     protected $guarded = [];
 
+    /** What a list wants of a text; the text itself is long. */
+    public const LISTED = ['hash', 'project_id', 'key', 'version', 'title', 'family', 'joint_type'];
+
     public function procedure(): Procedure
+    {
+        return self::compiled($this->hash);
+    }
+
+    public function short(): ProcedureInShort
+    {
+        return app(CompiledProcedures::class)->short($this->hash, fn () => ProcedureInShort::of($this->procedure()));
+    }
+
+    /** Of a text that is known by its hash: it is read where it was not compiled yet. */
+    public static function compiled(string $hash): Procedure
     {
         static $read = [];
 
-        return $read[$this->hash] ??= app(CompiledProcedures::class)->get(
-            $this->hash,
-            fn () => Procedure::frozen(json_decode($this->body, true, 64, JSON_THROW_ON_ERROR), $this->hash),
+        return $read[$hash] ??= app(CompiledProcedures::class)->get(
+            $hash,
+            fn () => Procedure::frozen(json_decode(self::query()->findOrFail($hash)->body, true, 64, JSON_THROW_ON_ERROR), $hash),
         );
     }
 

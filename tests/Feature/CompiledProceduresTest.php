@@ -1,6 +1,7 @@
 <?php
 
 use App\Support\CompiledProcedures;
+use App\Support\ProcedureInShort;
 use Diastoma\Core\Procedure\Procedure;
 use Illuminate\Support\Facades\File;
 
@@ -30,6 +31,25 @@ it('compiles a text once, and takes it from its folder then', function () {
         ->toBe(1)
         ->and(File::files($this->folder))
         ->toHaveCount(1);
+});
+
+it('keeps what a list shows of a procedure apart, the same as read off the whole, with the reasons against a pipe', function () {
+    $compiled = new CompiledProcedures($this->folder);
+    $gasket = Procedure::shipped()['pvc-spigot-socket'];
+    $small = Procedure::shipped()['ef-coupler-hand'];
+    foreach (['abc' => $gasket, 'def' => $small] as $hash => $procedure) {
+        $made = $compiled->short($hash, fn () => ProcedureInShort::of($procedure));
+        $kept = $compiled->short($hash, fn () => throw new LogicException('It was kept.'));
+        expect($kept)->toEqual($made)->and($kept)->not->toBe($made);
+    }
+    $pipe = ['material' => 'PE100', 'dn_mm' => 110.0];
+    expect($kept->for($pipe)['unsuited'])
+        ->toBe($small->unsuited($pipe))
+        ->not->toBe([])
+        ->and($kept->for([])['unsuited'])
+        ->toBe([])
+        ->and($kept->shown['parameters'])
+        ->toBe($small->parametersToArray());
 });
 
 it('compiles again where nothing can be kept, and leaves nothing half kept', function () {

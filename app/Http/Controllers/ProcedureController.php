@@ -2,7 +2,6 @@
 
 namespace App\Http\Controllers;
 
-use App\Actions\PlanSection;
 use App\Actions\TryProcedure;
 use App\Http\Requests\NewProcedure;
 use App\Http\Requests\SumAlong;
@@ -14,7 +13,6 @@ use Diastoma\Core\Calculation\Registry;
 use Diastoma\Core\Data;
 use Diastoma\Core\Pipe\Material;
 use Diastoma\Core\Pipe\PipeSize;
-use Diastoma\Core\Procedure\Procedure;
 use Diastoma\Core\Refused;
 use Diastoma\Core\Simulation\FusionBox;
 use Diastoma\Core\Simulation\PracticeLabels;
@@ -37,39 +35,17 @@ final class ProcedureController extends Controller
         return new JsonResponse(
             ProcedureText::usableIn($projects)
                 ->latest()
-                ->get()
+                ->get(ProcedureText::LISTED)
                 ->unique(fn (ProcedureText $p) => "{$p->project_id}/{$p->key}")
                 ->sortBy([['family', 'asc'], ['title', 'asc']])
                 ->values()
                 ->map(
-                    fn (ProcedureText $p) => $p->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']) + [
-                        'school' => $p->procedure()->school,
-                        'place' => $p->procedure()->place,
-                        'daily' => $p->procedure()->daily,
-                        'covers' => $p->procedure()->tells->covers(),
-                        'uncovers' => $p->procedure()->tells->uncovers(),
-                        'suits' => $p->procedure()->suits !== [],
-                        'medium' => $p->procedure()->medium->value,
-                        'at_gauge' => $p->procedure()->asks(PlanSection::AT_GAUGE),
-                        'unsuited' => $p->procedure()->unsuited($pipe),
-                        'parameters' => $p->procedure()->parametersToArray(),
-                        'steps' => self::stepsOf($p->procedure()),
-                        'own' => $p->project_id !== null,
-                    ],
+                    fn (ProcedureText $p) => $p->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']) +
+                        $p->short()->for($pipe) +
+                        ['own' => $p->project_id !== null],
                 )
                 ->all(),
         );
-    }
-
-    /** @return list<array{id: string, title: string}> each once, whatever sides it is done on */
-    private static function stepsOf(Procedure $procedure): array
-    {
-        $steps = [];
-        foreach ($procedure->steps as $step) {
-            $steps[$step->id] ??= ['id' => $step->id, 'title' => $step->plainTitle()];
-        }
-
-        return array_values($steps);
     }
 
     /** @return array<string, string|float> of which pipe it is asked, as far as that is said */

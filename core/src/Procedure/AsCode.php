@@ -10,10 +10,13 @@ namespace Diastoma\Core\Procedure;
  */
 final class AsCode
 {
-    /** @return string a whole file, which returns an equal procedure */
-    public static function of(Procedure $procedure): string
+    /**
+     * @param  object  $made  a procedure, or what was read off one
+     * @return string a whole file, which returns an equal one
+     */
+    public static function of(object $made): string
     {
-        return "<?php\n\nreturn ".self::value($procedure).";\n";
+        return "<?php\n\nreturn ".self::value($made).";\n";
     }
 
     private static function value(mixed $value): string

@@ -101,7 +101,7 @@ final readonly class Procedure
      */
     public function unsuited(array $pipe): array
     {
-        return array_values(array_filter(array_map(fn (Suit $suit) => $suit->against($pipe), $this->suits)));
+        return Suit::allAgainst($this->suits, $pipe);
     }
 
     /** @return array<string, self> procedures and test methods that ship, by id */

@@ -33,6 +33,24 @@ final readonly class Suit
         return "It is for {$this->wanted()}, and this is {$this->said((string) $is)}. {$this->why}";
     }
 
+    /**
+     * @param  iterable<self>  $suits
+     * @param  array<string, mixed>  $pipe  material, service, dn_mm, sdr, as far as they are known
+     * @return list<string> why it does not suit them
+     */
+    public static function allAgainst(iterable $suits, array $pipe): array
+    {
+        $reasons = [];
+        foreach ($suits as $suit) {
+            $why = $suit->against($pipe);
+            if ($why !== null) {
+                $reasons[] = $why;
+            }
+        }
+
+        return $reasons;
+    }
+
     private function holds(mixed $is): bool
     {
         if ($this->in !== []) {
