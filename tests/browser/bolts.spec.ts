@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test'
 import AxeBuilder from '@axe-core/playwright'
 import { readFileSync } from 'node:fs'
 import { test } from './alone'
-import { someone } from './people'
+import { deviceOf, someone } from './people'
 import { Trench } from './trench'
 
 test.use({ serviceWorkers: 'allow' })
@@ -19,7 +19,7 @@ async function type(page: Page, figure: string): Promise<void> {
 }
 
 test('bolts are tightened one by one: the next is lit, a wrong figure is said, what is bad is gone over again', async ({ browser }) => {
-  const engineer = await Trench.of(await someone(browser, 'tamsin'))
+  const engineer = await Trench.on(await deviceOf(browser, 'tamsin'))
   const me = await engineer.get<{ projects: { id: number }[] }>('me')
   await engineer.post('procedures', { project_id: me.projects[0]!.id, file: PROCEDURE })
   const line = await engineer.line('Flange practice', 'bolts-practice', { dn_mm: 180, sdr: 11 }, 1)

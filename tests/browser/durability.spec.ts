@@ -103,7 +103,7 @@ test('a fusion and a test go on while the server is dead', async ({ browser }) =
     locale: 'en-GB',
   })
   const page = await context.newPage()
-  await signIn(page, 'odile')
+  await signIn(page, 'odile', base)
   const get = async <T>(path: string): Promise<T> =>
     (await (await page.request.get(`${base}/api/v1/${path}`, { headers: { Referer: `${base}/`, Accept: 'application/json' } })).json()) as T
   const lines = await get<{ id: string; name: string }[]>('lines')

@@ -16,7 +16,7 @@ import {
   sendStep,
   sent,
   signIn,
-  someone,
+  present,
 } from './people'
 import { CODES, stamp, Trench } from './trench'
 
@@ -28,7 +28,7 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
   page,
 }) => {
   await signIn(page, 'bram')
-  const engineer = await someone(page.context().browser()!, 'tamsin')
+  const engineer = await present(page.context().browser()!, 'tamsin', [1280, 800])
   const desk = await Trench.of(engineer)
   const trench = await Trench.of(page)
   const line = await desk.line('Tallow Row services', 'ef-coupler-hand', { dn_mm: 63, sdr: 11 }, 1)
@@ -88,7 +88,7 @@ test('1. small couplers: coil straightened, scraped by hand, ribbon weighed, the
 
 test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheating, two windings', async ({ page, browser }) => {
   await signIn(page, 'bram')
-  const engineer = await someone(browser, 'tamsin')
+  const engineer = await present(browser, 'tamsin', [1280, 800])
   const trench = await Trench.of(page)
   const made = await (await Trench.of(engineer)).line('Priory Sluice trunk', 'ef-coupler-large', { dn_mm: 630, sdr: 17 }, 2)
   const [first, second] = made.joints.map((j) => j.id) as [string, string]
@@ -310,7 +310,7 @@ test('2. large couplings: radii, jaws, waiting, restraints, pull, gap, preheatin
 })
 
 test('3. saddles: added on the pipe, footprint, peel, torque, feeler, branch tested before it is tapped', async ({ page, browser }) => {
-  const engineer = await someone(browser, 'tamsin')
+  const engineer = await present(browser, 'tamsin', [1280, 800])
   const demo = await lineByName(engineer.request, 'Mallow Street gas services')
   await test.step('an engineer adds a saddle where a service leaves the main', async () => {
     await engineer.goto(`/lines/${demo.id}`)

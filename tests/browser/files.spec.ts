@@ -4,7 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { test } from './alone'
 import { prepareCoupler } from './coupler'
-import { atStep, fill, lineByName, oneEnd, recordStep, says, sendStep, signIn, someone } from './people'
+import { atStep, fill, lineByName, oneEnd, recordStep, says, sendStep, signIn, deviceOf } from './people'
 import { instruments, readyForPressure } from './section'
 import { Trench } from './trench'
 
@@ -226,7 +226,7 @@ test('units are typed as read off the tape, and a slip of the unit is caught', a
   const joint = line.joints.find((j) => j.number === '45')!
   const taped = async (): Promise<unknown[]> =>
     (await facts(page, `subjects/joint/${joint.id}`)).flatMap((f) => f.value['od_tape_mm'] ?? [])
-  const crew = await Trench.of(await someone(browser, 'bram'))
+  const crew = await Trench.on(await deviceOf(browser, 'bram'))
   await crew.record(
     joint.id,
     crew.coupler(3).filter(([step]) => ['code', 'label', 'cut-ends@a', 'cut-ends@b'].includes(step)),

@@ -2,7 +2,7 @@ import { expect } from '@playwright/test'
 import bwip from 'bwip-js/node'
 import { test } from './alone'
 import { takeKit } from './coupler'
-import { again, atStep, choose, fill, fromStores, lineByName, pick, recordStep, says, sendStep, sign, signIn, someone } from './people'
+import { again, atStep, choose, fill, fromStores, lineByName, pick, recordStep, says, sendStep, sign, signIn, present } from './people'
 import { CODES, stamp, Trench } from './trench'
 
 /*
@@ -27,7 +27,7 @@ test('4. codes: a layout is entered, proved and confirmed; a code that only the 
   page,
   browser,
 }) => {
-  const engineer = await someone(browser, 'tamsin')
+  const engineer = await present(browser, 'tamsin', [1280, 800])
   await signIn(page, 'bram')
   const made = await (await Trench.of(engineer)).line('Wicket Lane main', 'ef-coupler-one-pass', { dn_mm: 110, sdr: 11 }, 2)
   const [first, second] = made.joints.map((j) => j.id) as [string, string]
@@ -173,7 +173,7 @@ test('4. codes: a layout is entered, proved and confirmed; a code that only the 
 
 test('5. supply: a set too small, a lead too long, a tank too empty are said before the fusion', async ({ page, browser }) => {
   await signIn(page, 'bram')
-  const engineer = await someone(browser, 'tamsin')
+  const engineer = await present(browser, 'tamsin', [1280, 800])
   await engineer.goto('/stores')
   for (const [kind, name, values] of [
     ['Generator or mains', `Little set ${RUN}`, { 'Continuous rating, VA': '1200', 'Voltage': '230', 'Fuel, L per kWh': '0.6' }],
@@ -218,7 +218,7 @@ test('5. supply: a set too small, a lead too long, a tank too empty are said bef
 
 test('6. trace: each fault is named at its second, a broken record is completed, one repeat by permit', async ({ page, browser }) => {
   await signIn(page, 'bram')
-  const engineer = await someone(browser, 'tamsin')
+  const engineer = await present(browser, 'tamsin', [1280, 800])
   const desk = await Trench.of(engineer)
   const trench = await Trench.of(page)
   // What each fault of the stand-in must be called, and the share of the time at which it begins.
@@ -347,7 +347,7 @@ test('8. clocks: several joints cool at once, they ring, outlive the phone, midn
   page,
   browser,
 }) => {
-  const engineer = await someone(browser, 'tamsin')
+  const engineer = await present(browser, 'tamsin', [1280, 800])
   const desk = await Trench.of(engineer)
   await signIn(page, 'bram')
   const trench = await Trench.of(page)
@@ -436,7 +436,7 @@ test('8. clocks: several joints cool at once, they ring, outlive the phone, midn
 })
 
 test('9. looks: what to look at, a photo tied to the step, what rejects the joint; then it is cut out', async ({ page, browser }) => {
-  const engineer = await someone(browser, 'tamsin')
+  const engineer = await present(browser, 'tamsin', [1280, 800])
   await signIn(page, 'bram')
   const trench = await Trench.of(page)
   const made = await (await Trench.of(engineer)).line('Sallow Mead main', 'ef-coupler-one-pass', { dn_mm: 110, sdr: 11 }, 1)
@@ -538,7 +538,7 @@ test('11. cards and instruments: out of date is said before the fusion, a renewa
   page,
   browser,
 }) => {
-  const engineer = await someone(browser, 'tamsin')
+  const engineer = await present(browser, 'tamsin', [1280, 800])
   await signIn(page, 'bram')
   const made = await (await Trench.of(engineer)).line('Pinfold Lane main', 'ef-coupler-one-pass', { dn_mm: 110, sdr: 11 }, 1)
   const joint = made.joints[0]!.id

@@ -7,8 +7,6 @@ import { present } from './people'
 import { recorded } from './recorded'
 import { Trench } from './trench'
 
-const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
-
 test('a line of pipe for which no test method is meant is made without a section, its diameter as marked', async ({ browser }) => {
   const page = await present(browser, 'tamsin', [1280, 800])
   await page.goto('/lines/new')
@@ -37,8 +35,8 @@ test('a line of pipe for which no test method is meant is made without a section
 test('the crew pulls a bad joint apart and joins it again: two numbers, both in the record, on the phone', async ({ browser }) => {
   const of = example('corrugated-bell')
   const [page, inspector, engineer] = await Promise.all([present(browser, 'bram'), present(browser, 'ruben'), present(browser, 'tamsin')])
-  const crew = { joiner: await Trench.of(page, BASE), inspector: await Trench.of(inspector, BASE) }
-  const desk = await Trench.of(engineer, BASE)
+  const crew = { joiner: await Trench.of(page), inspector: await Trench.of(inspector) }
+  const desk = await Trench.of(engineer)
   const line = await desk.line('Osier Beck drain', 'corrugated-bell', of.pipe, 1)
   const joint = line.joints[0]!
   await recorded(crew, `subjects/joint/${joint.id}`, of, Date.now() - (lasts(of) + 5) * 60_000, {

@@ -8,13 +8,12 @@ import { CHROMIUM } from '../../bin/lib/chromium.mjs'
 import type { ProcedureShort, Subject } from '../../resources/js/api/client'
 import { test } from './alone'
 import { example } from './examples'
-import { present } from './people'
+import { BASE, present } from './people'
 import { prepared, recorded, type Crew } from './recorded'
 import { Trench, type MadeLine } from './trench'
 
 /* At the gauge: what it shows, how long to go, and what to do, while a test runs. */
 
-const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
 const DAY = 24 * 60 * 60_000
 const MINUTE = 60_000
 
@@ -25,7 +24,7 @@ interface People extends Crew {
 
 async function people(browser: Browser): Promise<People> {
   const [page, ruben, tamsin] = await Promise.all([present(browser, 'bram'), present(browser, 'ruben'), present(browser, 'tamsin')])
-  return { page, joiner: await Trench.of(page, BASE), inspector: await Trench.of(ruben, BASE), desk: await Trench.of(tamsin, BASE) }
+  return { page, joiner: await Trench.of(page), inspector: await Trench.of(ruben), desk: await Trench.of(tamsin) }
 }
 
 /** A section of a plastic main before its pump starts; the test of it. */

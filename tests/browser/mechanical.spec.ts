@@ -8,7 +8,6 @@ import { present } from './people'
 import { recorded, type Crew } from './recorded'
 import { stamp, Trench, type MadeLine } from './trench'
 
-const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
 const MINUTE = 60_000
 
 interface People extends Crew {
@@ -18,7 +17,7 @@ interface People extends Crew {
 
 async function people(browser: Browser): Promise<People> {
   const [page, ruben, tamsin] = await Promise.all([present(browser, 'bram'), present(browser, 'ruben'), present(browser, 'tamsin')])
-  return { page, joiner: await Trench.of(page, BASE), inspector: await Trench.of(ruben, BASE), desk: await Trench.of(tamsin, BASE) }
+  return { page, joiner: await Trench.of(page), inspector: await Trench.of(ruben), desk: await Trench.of(tamsin) }
 }
 
 const hashOf = async (desk: Trench, key: string): Promise<string> =>

@@ -9,15 +9,18 @@ type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>
 const sessions = new Map<string, Cookies>()
 const headers = { Accept: 'application/json' }
 
-/** Signs in through the page; who has done so before brings the session along, as a browser would. */
-export async function signIn(page: Page, who: Who): Promise<void> {
-  await page.goto('/sign-in')
-  const key = `${who} ${new URL(page.url()).origin}`
+/** The server that the tests look at. */
+export const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
+
+/** Signs in through the page; who has done so before, on this server, brings the session along, as a browser would. */
+export async function signIn(page: Page, who: Who, base = BASE): Promise<void> {
+  const key = `${who} ${base}`
   const known = sessions.get(key)
   if (known) {
     await page.context().addCookies(known)
     await page.goto('/')
   } else {
+    await page.goto('/sign-in')
     await page.getByLabel('E-mail').fill(`${who}@diastoma.example`)
     await page.getByLabel('Password').fill(PASSWORD)
     await page.getByRole('button', { name: 'Sign in' }).click()
@@ -54,11 +57,10 @@ export async function deviceOf(browser: Browser, who: Who, size: [number, number
     await context.addCookies(known)
     return context
   }
-  const base = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
-  await context.request.get(`${base}/sanctum/csrf-cookie`, { headers: { ...headers, Referer: base } })
+  await context.request.get(`${BASE}/sanctum/csrf-cookie`, { headers: { ...headers, Referer: BASE } })
   const token = decodeURIComponent((await context.cookies()).find((c) => c.name === 'XSRF-TOKEN')!.value)
-  const answer = await context.request.post(`${base}/api/v1/session`, {
-    headers: { ...headers, Referer: base, 'X-XSRF-TOKEN': token },
+  const answer = await context.request.post(`${BASE}/api/v1/session`, {
+    headers: { ...headers, Referer: BASE, 'X-XSRF-TOKEN': token },
     data: { email: `${who}@diastoma.example`, password: PASSWORD },
   })
   expect(answer.ok(), await answer.text()).toBe(true)
@@ -81,9 +83,7 @@ interface Line {
 
 export async function lineByName(request: APIRequestContext, name: string): Promise<Line> {
   const get = async <T>(path: string): Promise<T> =>
-    (await (
-      await request.get(`/api/v1/${path}`, { headers: { ...headers, Referer: process.env['BASE_URL'] ?? 'http://127.0.0.1:8080' } })
-    ).json()) as T
+    (await (await request.get(`/api/v1/${path}`, { headers: { ...headers, Referer: BASE } })).json()) as T
   const { id } = (await get<{ id: string; name: string }[]>('lines')).find((l) => l.name === name)!
   return get<Line>(`lines/${id}`)
 }

@@ -5,8 +5,6 @@ import { deviceOf } from './people'
 import { recorded, type Crew } from './recorded'
 import { Trench, type MadeLine } from './trench'
 
-export const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
-
 const WHO = { joiner: 'bram', engineer: 'tamsin', inspector: 'ruben' } as const
 
 export type Part = keyof typeof WHO
@@ -21,7 +19,7 @@ export interface People extends Crew {
 export async function crew(browser: Browser): Promise<People> {
   const parts: Part[] = ['joiner', 'engineer', 'inspector']
   const devices = await Promise.all(parts.map((part) => deviceOf(browser, WHO[part])))
-  const [joiner, engineer, inspector] = (await Promise.all(devices.map((device) => Trench.on(device, BASE)))) as [Trench, Trench, Trench]
+  const [joiner, engineer, inspector] = (await Trench.all(devices)) as [Trench, Trench, Trench]
   const pages = new Map<Part, Promise<Page>>()
   const page = (part: Part): Promise<Page> => {
     if (!pages.has(part)) pages.set(part, devices[parts.indexOf(part)]!.newPage())

@@ -2,7 +2,8 @@ import { expect, type Page } from '@playwright/test'
 import type { ProcedureShort, ProcedureText, StepText, StoreItem, Subject } from '../../resources/js/api/client'
 import { test } from './alone'
 import { example, lasts, type Example } from './examples'
-import { BASE, crew, keyed, lineFor, place, type People } from './place'
+import { crew, keyed, lineFor, place, type People } from './place'
+import { BASE } from './people'
 import { Robot } from './robot'
 import { shapeOf } from './shape'
 import { recorded } from './recorded'
@@ -138,8 +139,7 @@ for (const id of [...WALKED, ...(COUNTS ? DAILY.map((daily) => daily.id) : [])])
     const robot = new Robot(people, path, procedure, of, begins, COUNTS ? undefined : { seen })
     const from = Date.now()
     isSound(await robot.walk(address))
-    const page = await people.page('joiner')
-    await page.goto(address)
+    const page = await robot.end(address)
     await expect(page.getByText('signed and sealed').first(), 'what is sealed is shown').toBeVisible()
     if (COUNTS) told(id, robot, from)
     if (path.startsWith('subjects/test')) {

@@ -7,7 +7,6 @@ import { Trench } from './trench'
 
 test.describe.configure({ mode: 'serial' })
 
-const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
 const HOUR = 3_600_000
 
 interface Made {
@@ -17,7 +16,7 @@ interface Made {
 
 /** A joint in a project of real work: there the clock of the device is held against the server's. */
 async function realJoint(browser: Browser, name: string): Promise<Made> {
-  const desk = await Trench.of(await present(browser, 'tamsin'), BASE)
+  const desk = await Trench.of(await present(browser, 'tamsin'))
   const project = await desk.post<{ id: number }>('organisation/projects', { name: `${name} ${Date.now()}`, time_zone: 'Europe/Vienna' })
   const people = (await desk.get<{ people: { id: number; email: string }[] }>('organisation')).people
   for (const [who, role] of [
@@ -50,7 +49,7 @@ test('a phone whose clock is two hours ahead records at the right time, and says
   await phone.clock.setSystemTime(Date.now() + 2 * HOUR)
   await weather(phone, joint.id)
   await says(phone, /^The clock of this device is 2 h 0 min ahead\. What you record gets the right time/)
-  const desk = await Trench.of(await present(browser, 'tamsin'), BASE)
+  const desk = await Trench.of(await present(browser, 'tamsin'))
   await expect.poll(async () => (await desk.get<Page1>(joint.path)).facts.length).toBe(1)
   const { facts, judgement } = await desk.get<Page1>(joint.path)
   expect(Math.abs(Date.parse(facts[0]!.recorded_at) - Date.now())).toBeLessThan(60_000)
@@ -84,7 +83,7 @@ test('two phones without network record the same step: both readings are kept, a
   await odile.getByRole('dialog').getByLabel('Why').fill('his thermometer is the one that was calibrated')
   await odile.getByRole('button', { name: 'Decide' }).click()
   await says(odile, /the reading of Bram Ivesley \(.*\) counts\. Decided by Odile Fenner: his thermometer/)
-  const desk = await Trench.of(await present(browser, 'tamsin'), BASE)
+  const desk = await Trench.of(await present(browser, 'tamsin'))
   expect((await desk.get<Page1>(joint.path)).facts.map((f) => f.by)).toEqual(['Odile Fenner', 'Bram Ivesley'])
 })
 
@@ -107,7 +106,7 @@ test('a phone that is full says at once that it kept nothing, and the figure is 
   await expect(phone.getByLabel('Air', { exact: false }).first()).toHaveValue(/^14/)
   await phone.evaluate(() => (window as unknown as { makeRoom: () => void }).makeRoom())
   await recordStep(phone)
-  const desk = await Trench.of(await present(browser, 'tamsin'), BASE)
+  const desk = await Trench.of(await present(browser, 'tamsin'))
   await expect.poll(async () => (await desk.get<Page1>(joint.path)).facts.length).toBe(1)
   await expect(phone.getByText('This was NOT recorded')).toHaveCount(0)
 })

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import { test } from './alone'
-import { atStep, fill, recordStep, says, someone } from './people'
+import { atStep, fill, recordStep, says, deviceOf } from './people'
 import { Trench } from './trench'
 
 test.use({ serviceWorkers: 'allow' })
@@ -21,7 +21,7 @@ async function leave(page: Page): Promise<void> {
 
 /** A phone that two people share: what one recorded without network never goes out under the name of the other. */
 test('what waits on a shared phone goes out under the name of who recorded it, and of nobody else', async ({ browser }) => {
-  const engineer = await Trench.of(await someone(browser, 'tamsin'))
+  const engineer = await Trench.on(await deviceOf(browser, 'tamsin'))
   const made = await engineer.line(`Shared phone ${Date.now()}`, 'ef-coupler-one-pass', { dn_mm: 110, sdr: 11 }, 1)
   const joint = made.joints[0]!.id
   const facts = async (): Promise<{ step: string; by: string }[]> =>

@@ -7,12 +7,10 @@ import { Trench } from './trench'
 
 /** Who signs is the person and not whoever holds the phone; what is sealed has a code that can be kept elsewhere. */
 
-const BASE = process.env['BASE_URL'] ?? 'http://127.0.0.1:8080'
-
 /** A joint that waits for its signature, all of it recorded by one person. */
 async function madeBy(browser: Browser, who: Who, name: string): Promise<string> {
-  const desk = await Trench.of(await present(browser, 'tamsin'), BASE)
-  const maker = await Trench.of(await present(browser, who), BASE)
+  const desk = await Trench.of(await present(browser, 'tamsin'))
+  const maker = await Trench.of(await present(browser, who))
   const joint = (await desk.line(name, 'ef-coupler-hand', { dn_mm: 63, sdr: 11 }, 1)).joints[0]!.id
   const of = example('ef-coupler-hand')
   const begins = Date.now() - (lasts(of) + 60) * 60_000

@@ -1,6 +1,6 @@
 import { expect, type BrowserContext, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
-import { PASSWORD } from './people'
+import { BASE, PASSWORD } from './people'
 import type { LogProgramme, Recorded } from '../../resources/js/api/client'
 
 /** What the tests that look at one step record beforehand, as devices send it: over the same API, in the name of who is signed in. */
@@ -47,14 +47,22 @@ export class Trench {
     private readonly base: string,
   ) {}
 
-  static of(page: Page, base = new URL(page.url()).origin): Promise<Trench> {
+  static of(page: Page, base = BASE): Promise<Trench> {
     return Trench.on(page.context(), base)
   }
 
-  static async on(device: BrowserContext, base: string): Promise<Trench> {
+  static async on(device: BrowserContext, base = BASE): Promise<Trench> {
     const trench = new Trench(device, base)
     trench.items = await trench.get<Item[]>('stores')
     return trench
+  }
+
+  /** Several devices, which know the same stores. */
+  static async all(devices: BrowserContext[], base = BASE): Promise<Trench[]> {
+    const all = devices.map((device) => new Trench(device, base))
+    const items = await all[0]!.get<Item[]>('stores')
+    for (const one of all) one.items = items
+    return all
   }
 
   private async headers(): Promise<Record<string, string>> {

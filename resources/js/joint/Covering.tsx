@@ -19,13 +19,11 @@ interface Props {
 
 /** Whether a joint is covered or lies bare again, and the way to look at it for the last time, or to open it up. */
 export function Covering({ joint, line }: Props): ReactElement | null {
-  const procedures = useProcedures().data ?? []
   const at = joint.chainage_m ?? 0
   const isCovered = !!joint.covered_at
   const begun = line.stretches.find(
     (s) => (isCovered ? s.uncovers : s.covers) && s.state !== 'accepted' && s.from_m <= at && at <= (s.to_m ?? s.from_m),
   )
-  const next = procedures.find((p) => (isCovered ? p.uncovers : p.covers))
   const isMade = joint.state === 'made' || joint.state === 'accepted'
   if (!isCovered && !joint.bare_at && !isMade) return null
   return (
@@ -34,7 +32,7 @@ export function Covering({ joint, line }: Props): ReactElement | null {
       {begun && begun.id !== joint.covering_id && begun.id !== joint.opening_id ? (
         <GoOn with={begun} />
       ) : (
-        next && (isCovered || isMade) && <Begin joint={joint} line={line} procedure={next} />
+        (isCovered || isMade) && <Next joint={joint} line={line} />
       )}
     </>
   )
@@ -58,6 +56,12 @@ function GoOn({ with: begun }: { with: StretchShort }): ReactElement {
       <Link to={pageOf('stretch', begun.id)}>{say(begun.covers ? 'joint.goOnCovering' : 'joint.goOnOpening', { name: begun.name })}</Link>
     </Typography>
   )
+}
+
+/** Only of a joint that has come so far are the procedures asked for: they are many. */
+function Next({ joint, line }: Props): ReactElement | null {
+  const procedure = (useProcedures().data ?? []).find((p) => (joint.covered_at ? p.uncovers : p.covers))
+  return procedure ? <Begin joint={joint} line={line} procedure={procedure} /> : null
 }
 
 function Begin({ joint, line, procedure }: Props & { procedure: ProcedureShort }): ReactElement {
