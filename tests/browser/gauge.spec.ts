@@ -107,6 +107,7 @@ test('the gauge is read by hand: the clock asks, one sentence says what to do, a
   await at(25)
   await read('540')
   await says('It fell under 550 kPa: this hold is over. Find out why before water goes in.')
+  await expect(page.getByText(/^Next reading at|^Read now/)).toHaveCount(0)
   // Each reading is stored when it is recorded, and stands in the log as it was read.
   const facts = async (): Promise<number[][]> =>
     (await crew.joiner.get<Subject>(`subjects/test/${id}`)).facts

@@ -6,12 +6,11 @@ import { hourMinute } from '../ui/clock'
 import { useDeviceNow } from '../ui/useNow'
 import { useShow } from '../ui/units'
 import { BandScale } from './BandScale'
-import { useHoldNow, type HoldNow, type Live } from './useHoldNow'
+import type { HoldNow } from './useHoldNow'
 
 interface Props {
-  /** of the run, so that another one is asked anew */
-  id: string
-  live: Live | null
+  /** what is to be done; null while nothing says it */
+  said: HoldNow | null
   /** [min, kPa, …] as far as they have come */
   rows: number[][]
   /** ms of the device's clock at which the last one was read; null: it is played */
@@ -25,10 +24,9 @@ interface Props {
 }
 
 /** At the trench: the pressure, the time to go, and what to do, in one sentence. */
-export function GaugeNow({ id, live, rows, readAt, speed, zone, compact = false }: Props): ReactElement {
+export function GaugeNow({ said, rows, readAt, speed, zone, compact = false }: Props): ReactElement {
   const show = useShow()
   const now = useDeviceNow(1000)
-  const said = useHoldNow(id, live, rows)
   const last = rows[rows.length - 1]
   const pressure = (kpa: number): string => show('x_kpa', 'pressure', kpa)
   const figure = (kpa: number): string => pressure(kpa).split(' ')[0]!

@@ -65,8 +65,17 @@ export function BeginByHand({ subject, stepKey }: { subject: string; stepKey: st
   )
 }
 
+interface Props {
+  run: Run
+  zone: string
+  /** the hold is over before its time: no next reading is asked for, one may still be recorded */
+  isOver: boolean
+  /** what to do now */
+  children: ReactNode
+}
+
 /** The clock does the asking: what the gauge shows, and what went in since the last reading; above it, what to do now. */
-export function HandLog({ run, zone, children }: { run: Run; zone: string; children: ReactNode }): ReactElement {
+export function HandLog({ run, zone, isOver, children }: Props): ReactElement {
   const me = useMe()
   const units = useUnits()
   const system = me.data?.units ?? 'metric'
@@ -169,7 +178,7 @@ export function HandLog({ run, zone, children }: { run: Run; zone: string; child
     >
       <Box ref={now}>
         {children}
-        <Asking run={run} zone={zone} />
+        {!isOver && <Asking run={run} zone={zone} />}
       </Box>
       {asked && (
         <AskWhether

@@ -13,7 +13,7 @@ import { LogChart } from './charts'
 import { FileEntry } from './FileEntry'
 import { GaugeNow } from './GaugeNow'
 import { BeginByHand, HandLog } from './HandLog'
-import type { Live } from './useHoldNow'
+import { useHoldNow, type Live } from './useHoldNow'
 import { DRAWN, drawn, PLAYED } from './played'
 import { useReplacing } from './replacing'
 import { StandInFold } from './StandInFold'
@@ -135,15 +135,16 @@ function Running({ run, come, live, zone }: { run: Run; come: number; live: Live
   const isByHand = run.byHand !== undefined
   const [isEnding, setEnding] = useState(false)
   const end = (): void => void store.runs.update(run.key, { stopped: true })
+  const said = useHoldNow(run.trace, live, rows)
   const readAt = isByHand && last ? run.startedAt + last[0]! * 60_000 : null
   return (
     <Box>
       {isByHand ? (
-        <HandLog run={run} zone={zone}>
-          {last && <GaugeNow compact id={run.trace} live={live} rows={rows} readAt={readAt} speed={run.speed} zone={zone} />}
+        <HandLog run={run} zone={zone} isOver={said?.act === 'fell'}>
+          {last && <GaugeNow compact said={said} rows={rows} readAt={readAt} speed={run.speed} zone={zone} />}
         </HandLog>
       ) : (
-        <GaugeNow id={run.trace} live={live} rows={rows} readAt={readAt} speed={run.speed} zone={zone} />
+        <GaugeNow said={said} rows={rows} readAt={readAt} speed={run.speed} zone={zone} />
       )}
       {!isByHand && (
         <Typography variant="body2" sx={{ mt: 1 }}>
