@@ -110,14 +110,16 @@ final class OfferValues
         $near = fn (Builder $lines): Builder => $offer->sameStep === null
             ? $lines->where('id', $joint->line_id)
             : $lines->where('project_id', $joint->line()->project_id);
-        $facts = Fact::query()
+        // Found by their numbers alone, and then read: what each holds may be long.
+        $numbers = Fact::query()
+            ->select('seq AS newest')
             ->where('subject_type', 'joint')
             ->where('step', $step->key)
             ->where('subject_id', '!=', $joint->id)
             ->whereIn('subject_id', Joint::query()->select('id')->whereIn('line_id', $near(Line::query()->select('id'))))
             ->orderByDesc('seq')
-            ->limit(self::LAST)
-            ->get();
+            ->limit(self::LAST);
+        $facts = Fact::query()->joinSub($numbers, 'numbers', 'newest', '=', 'seq')->orderByDesc('seq')->get('facts.*');
 
         // What was entered again at a joint takes the place of what came before it.
         return $facts->unique('subject_id');
