@@ -173,6 +173,29 @@ class Joint extends Subject
             ->get();
     }
 
+    /**
+     * Reads the pipes of several joints of one line at once, as each would read its own.
+     *
+     * @param  iterable<self>  $joints
+     */
+    public static function readPipes(Line $line, iterable $joints): void
+    {
+        $joints = collect($joints);
+        $ids = $joints->flatMap(fn (self $joint) => [$joint->pipe_a_id, $joint->pipe_b_id])->filter()->unique()->values();
+        if ($ids->isEmpty()) {
+            return;
+        }
+        $pipes = Pipe::query()
+            ->where('line_id', $line->id)
+            ->where(fn ($q) => $q->whereIn('id', $ids)->orWhere('state', Pipe::REJECTED))
+            ->get()
+            ->keyBy('id');
+        $rejected = $pipes->where('state', Pipe::REJECTED);
+        foreach ($joints as $joint) {
+            $joint->around = $rejected->union($pipes->only(array_filter([$joint->pipe_a_id, $joint->pipe_b_id])))->values();
+        }
+    }
+
     public function pipeOf(string $side): ?Pipe
     {
         $id = $side === 'a' ? $this->pipe_a_id : $this->pipe_b_id;

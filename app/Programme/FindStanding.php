@@ -16,7 +16,9 @@ final class FindStanding
     public function __invoke(Line $line, ?Section $section): Standing
     {
         $joints = $this->joints($line, $section);
-        $moments = $this->moments($joints->filter(fn (Joint $joint) => $joint->state !== 'planned'));
+        $begun = $joints->filter(fn (Joint $joint) => $joint->state !== 'planned');
+        Joint::readPipes($line, $begun);
+        $moments = $this->moments($begun);
         [$joined, $left] = $joints->partition(
             fn (Joint $joint) => isset($moments[$joint->id]) && self::isJoined($joint, $moments[$joint->id]),
         );

@@ -368,28 +368,6 @@ it('offers to a joint what others of its line and project have recorded, and not
     expect(array_column($offers($other), 'step'))->toBe(['label']);
 });
 
-it('looks through many joints for what it offers as fast as through one', function () {
-    $line = $this->makeLine('ef-coupler-one-pass', ['centre_line' => [[0, 0, 0, 9], [96, 96, 0, 9]]]);
-    $joints = array_column($line['joints'], 'id');
-    $asked = array_pop($joints);
-    $statements = function () use ($asked): int {
-        $this->as('joiner')->getJson("/api/v1/subjects/joint/{$asked}")->assertOk();
-        DB::flushQueryLog();
-        DB::enableQueryLog();
-        $this->as('joiner')->getJson("/api/v1/subjects/joint/{$asked}")->assertOk();
-        DB::disableQueryLog();
-
-        return count(DB::getQueryLog());
-    };
-    $weather = ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 13, 'fitting_c' => 14, 'wind_ms' => 2, 'rain' => false];
-    $this->record('joiner', 'subjects/joint/'.array_shift($joints), 'conditions', $weather)->assertCreated();
-    $one = $statements();
-    foreach ($joints as $joint) {
-        $this->record('joiner', "subjects/joint/{$joint}", 'conditions', $weather)->assertCreated();
-    }
-    expect(count($joints))->toBeGreaterThan(4)->and($statements())->toBe($one);
-});
-
 it('offers no label of another kind of fitting, whatever its step is called', function () {
     $iron = ['material' => 'Ductile iron', 'series' => 'dn', 'nominal' => 150, 'sections' => []];
     $body = array_diff_key($this->lineBody('bolted-coupling', $iron), ['dn_mm' => 1, 'sdr' => 1]);

@@ -164,6 +164,37 @@ it('lists lines by counts: what it costs grows neither with the lines nor with t
         ->and($longer['sections'])->toBe(['total' => 0, 'good' => 0]);
 });
 
+it('draws a line, and offers at a joint what others have, with as many statements for one joint that is begun as for many', function () {
+    $line = $this->makeLine('ef-coupler-one-pass', ['centre_line' => [[0, 0, 0, 9], [96, 96, 0, 9]], 'sections' => []]);
+    $joints = array_column($line['joints'], 'id');
+    $last = array_pop($joints);
+    $begin = function (string $joint, int $n): void {
+        $weather = ['air_c' => 14, 'rh_pct' => 60, 'pipe_c' => 13, 'fitting_c' => 14, 'wind_ms' => 2, 'rain' => false];
+        $pipes = ['pipe_a' => "p{$n}", 'pipe_b' => 'p'.($n + 1), 'slides' => 'normal'];
+        $this->record('joiner', "subjects/joint/{$joint}", 'conditions', $weather)->assertCreated();
+        $this->record('joiner', "subjects/joint/{$joint}", 'pipes', $pipes)->assertCreated();
+    };
+    $reads = fn (): array => array_map(
+        fn (string $path) => count(asked(fn () => $this->as('joiner')->getJson("/api/v1/{$path}")->assertOk())),
+        ["lines/{$line['id']}", "subjects/joint/{$last}"],
+    );
+    $begin(array_shift($joints), 0);
+    $reads();
+    $one = $reads();
+    foreach ($joints as $n => $joint) {
+        $begin($joint, $n + 1);
+    }
+    $rows = collect($this->as('joiner')->getJson("/api/v1/lines/{$line['id']}")->json('joints'));
+    expect($rows->where('state', 'begun'))
+        ->toHaveCount(count($joints) + 1)
+        ->and($rows->firstWhere('state', 'begun')['next_title'])
+        ->not->toBeNull()
+        ->and(count($joints))
+        ->toBeGreaterThan(4)
+        ->and($reads())
+        ->toBe($one);
+});
+
 it('reads what was recorded without sorting it in a table of its own on the disk', function () {
     $line = $this->makeLine('pvc-spigot-socket');
     $path = 'subjects/joint/'.$line['joints'][0]['id'];

@@ -21,6 +21,8 @@ final class LinePage
     {
         $line->load(['project', 'joints.procedureText', 'sections.tests', 'sections.method', 'stretches.procedureText', 'procedureText']);
         $line->joints->each(fn (Joint $j) => $j->setRelation('ofLine', $line));
+        // What comes next is said of these alone, and names their pipes.
+        Joint::readPipes($line, $line->joints->where('state', 'begun'));
 
         return self::head($line) + [
             'time_zone' => $line->project->time_zone,
