@@ -26,6 +26,8 @@ use Illuminate\Support\Facades\DB;
  */
 class Examination extends Model
 {
+    protected $table = 'examinations';
+
     /** s after which who does it is taken for dead */
     private const SILENT_S = 60;
 

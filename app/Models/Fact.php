@@ -30,6 +30,8 @@ use Illuminate\Database\Eloquent\Relations\MorphTo;
  */
 class Fact extends Model
 {
+    protected $table = 'facts';
+
     protected $primaryKey = 'seq';
 
     public $timestamps = false;

@@ -26,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 class Invitation extends Model
 {
+    protected $table = 'invitations';
+
     public const DAYS = 7;
 
     protected $guarded = [];

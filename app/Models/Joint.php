@@ -36,6 +36,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 class Joint extends Subject
 {
+    protected $table = 'joints';
+
     /** @var Collection<int, Pipe>|null {@see around()} */
     private ?Collection $around = null;
 

@@ -24,6 +24,8 @@ class LayingPlan extends Model
 {
     use HasUuids;
 
+    protected $table = 'laying_plans';
+
     public $timestamps = false;
 
     protected $guarded = [];

@@ -31,6 +31,8 @@ class Line extends Model
 {
     use HasUuids;
 
+    protected $table = 'lines';
+
     protected $guarded = [];
 
     protected $casts = [

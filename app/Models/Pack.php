@@ -39,6 +39,8 @@ class Pack extends Model
 {
     use HasUuids;
 
+    protected $table = 'packs';
+
     /** s after which who has it made is taken for dead */
     private const SILENT_S = 60;
 

@@ -24,6 +24,8 @@ use Illuminate\Database\Eloquent\Relations\MorphTo;
  */
 class Photo extends Model
 {
+    protected $table = 'photos';
+
     public $incrementing = false;
 
     public $timestamps = false;

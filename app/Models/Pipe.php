@@ -34,6 +34,8 @@ class Pipe extends Model
 {
     use HasUuids;
 
+    protected $table = 'pipes';
+
     public const TO_HAND = 'to-hand';
 
     public const LAID = 'laid';

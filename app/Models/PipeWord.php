@@ -16,6 +16,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 class PipeWord extends Model
 {
+    protected $table = 'pipe_words';
+
     public $timestamps = false;
 
     protected $primaryKey = 'seq';

@@ -21,6 +21,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 class PressureTest extends Subject
 {
+    protected $table = 'pressure_tests';
+
     /** @return array<string, string> */
     protected function casts(): array
     {

@@ -23,6 +23,8 @@ class Programme extends Model
 {
     use HasUuids;
 
+    protected $table = 'programmes';
+
     public $timestamps = false;
 
     protected $guarded = [];

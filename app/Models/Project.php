@@ -21,6 +21,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 class Project extends Model
 {
+    protected $table = 'projects';
+
     protected $guarded = [];
 
     protected $attributes = ['client' => '', 'contractor' => '', 'accepts_own_work' => false, 'wants_second_factor' => false];

@@ -28,6 +28,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 class Seal extends Model
 {
+    protected $table = 'seals';
+
     protected $primaryKey = 'seq';
 
     public $timestamps = false;

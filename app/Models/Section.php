@@ -23,6 +23,8 @@ class Section extends Model
 {
     use HasUuids;
 
+    protected $table = 'sections';
+
     protected $guarded = [];
 
     protected $casts = ['ask' => 'array', 'from_m' => 'float', 'to_m' => 'float'];

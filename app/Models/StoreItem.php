@@ -25,6 +25,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 class StoreItem extends Model
 {
+    protected $table = 'store_items';
+
     public $incrementing = false;
 
     public $timestamps = false;

@@ -26,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 class Stretch extends Subject
 {
+    protected $table = 'stretches';
+
     /** Place of a procedure: its record is of the line as a whole. */
     public const OF_LINE = 'line';
 

@@ -25,6 +25,8 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  */
 class User extends Authenticatable
 {
+    protected $table = 'users';
+
     protected $guarded = [];
 
     protected $hidden = ['password', 'remember_token', 'code_secret', 'code_pending'];
