@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from './bin/lib/chromium.mjs'
 
-const LONG = /(offline|keyboard|electrofusion|whole-job|durability|running|axe|sizes|fusion|people)\.spec\.ts/
+const LONG = /(offline|keyboard|electrofusion|whole-job|durability|running|looks|daily|fusion|people)\.spec\.ts/
 
 export default defineConfig({
   testDir: 'tests/browser',

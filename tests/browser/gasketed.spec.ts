@@ -1,7 +1,7 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect } from '@playwright/test'
 import type { Subject } from '../../resources/js/api/client'
 import { test } from './alone'
+import { faults } from './faults'
 import { example, lasts } from './examples'
 import { present } from './people'
 import { recorded } from './recorded'
@@ -48,7 +48,7 @@ test('the crew pulls a bad joint apart and joins it again: two numbers, both in 
   await page.getByRole('button', { name: 'Pull apart and join again' }).click()
   // Why stands there already: it is what was found.
   await expect(page.getByRole('textbox', { name: 'Why' })).toHaveValue('Gasket nowhere rolled or pushed out, as far as it is seen: no.')
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  expect(await faults(page)).toEqual([])
   await page.getByRole('button', { name: 'It is pulled apart' }).click()
   await expect(page.getByRole('heading', { name: 'Joint 1R' })).toBeVisible()
   await expect(page.getByText('In place of joint 1, which was pulled apart.')).toBeVisible()

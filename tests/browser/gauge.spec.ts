@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright'
 import { chromium, expect, type Browser, type Page } from '@playwright/test'
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'
@@ -7,6 +6,7 @@ import { join } from 'node:path'
 import { CHROMIUM } from '../../bin/lib/chromium.mjs'
 import type { ProcedureShort, Subject } from '../../resources/js/api/client'
 import { test } from './alone'
+import { faults } from './faults'
 import { example } from './examples'
 import { BASE, present } from './people'
 import { prepared, recorded, type Crew } from './recorded'
@@ -97,7 +97,7 @@ test('the gauge is read by hand: the clock asks, one sentence says what to do, a
   await at(15)
   await read('596')
   await says(/^5[56] min$/)
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  expect(await faults(page)).toEqual([])
   // Over the band, and under it.
   await at(20)
   await read('610')

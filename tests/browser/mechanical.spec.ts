@@ -1,8 +1,8 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, type Browser, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import type { ProcedureShort, Subject } from '../../resources/js/api/client'
 import { test } from './alone'
+import { faults } from './faults'
 import { example, lasts, type Example } from './examples'
 import { present } from './people'
 import { recorded, type Crew } from './recorded'
@@ -50,7 +50,7 @@ test('a tool that is not to come off yet is locked on the phone, and what stands
   await expect(page.getByRole('img', { name: 'Under pressure now: main, piston, saddle, tapper, rod, flush piece.' })).toBeVisible()
   await expect(page.getByText('If you stop here: nothing comes off before the piston is proved.')).toBeVisible()
   await expect(page.getByText(/The rod flies up under pressure/)).toBeVisible()
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  expect(await faults(page)).toEqual([])
   // By its address too.
   await page.goto(`/joints/${id}?step=tapper-off`)
   await expect(page.getByRole('heading', { name: 'Machine off' })).toBeVisible()
@@ -129,5 +129,5 @@ test('a leak is recorded where it is, with what it loses and what may be done ab
   await expect(page.getByText('It loses 0.06 L/h.')).toBeVisible()
   await page.goto(`/stretches/${id}`)
   await expect(page.getByRole('heading', { name: 'Proved by' })).toBeVisible()
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  expect(await faults(page)).toEqual([])
 })

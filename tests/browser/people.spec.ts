@@ -1,7 +1,7 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
 import { createHmac } from 'node:crypto'
 import { test } from './alone'
+import { faults } from './faults'
 import { says, someone } from './people'
 
 /** An organisation invites, gives roles, shuts out; a person keeps the own account. Nothing is sent by mail. */
@@ -45,7 +45,7 @@ async function signIn(page: Page, email: string, password: string): Promise<void
 
 const axe = async (page: Page): Promise<void> => {
   await page.waitForLoadState('networkidle')
-  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => v.id)).toEqual([])
+  expect((await faults(page)).map((v) => v.id)).toEqual([])
 }
 
 test('somebody is invited by a link, comes in on a phone, adds a second factor, and is shut out', async ({ browser }) => {

@@ -1,13 +1,12 @@
-import { expect, type Page } from '@playwright/test'
-import type { ProcedureShort, ProcedureText, StepText, StoreItem, Subject } from '../../resources/js/api/client'
+import { expect } from '@playwright/test'
+import type { ProcedureShort, ProcedureText, StepText } from '../../resources/js/api/client'
 import { test } from './alone'
-import { example, lasts, type Example } from './examples'
-import { crew, keyed, lineFor, place, type People } from './place'
+import { example, lasts } from './examples'
 import { BASE } from './people'
+import { crew, keyed, place, type People } from './place'
 import { Robot } from './robot'
 import { shapeOf } from './shape'
-import { recorded } from './recorded'
-import type { Trench } from './trench'
+import { COUNTS, DAILY, isSound, told } from './walks'
 
 /*
  * Each procedure and method is walked at the trench as its example has it, by a robot that does not know what it is. A new
@@ -16,9 +15,6 @@ import type { Trench } from './trench'
 test.describe.configure({ mode: 'parallel' })
 
 const NOW = Date.now()
-const SIGNED = 'inspector'
-/** `bin/test robot` has every step of every procedure tapped, and prints the taps; among all other tests two procedures are. */
-const COUNTS = process.env['ROBOT_COUNTS'] === '1'
 
 /** In this order what several of them have alike is typed once. */
 const WALKED = [
@@ -83,12 +79,6 @@ const WALKED = [
   'service-water-eu',
 ]
 
-/** Those of which two joints of a day are tapped. */
-const DAILY = [
-  { id: 'ef-coupler-one-pass', first: 90, second: 70 },
-  { id: 'pvc-spigot-socket', first: 45, second: 45 },
-]
-
 /** Texts that this worker has read. */
 const texts = new Map<string, Promise<ProcedureText>>()
 
@@ -115,19 +105,7 @@ async function typedElsewhere(crew: People, id: string): Promise<(text: StepText
   return (text) => shapes.has(shapeOf(text)) || first.get(shapeOf(text)) !== text.id
 }
 
-/** Printed by `bin/test robot`. */
-function told(what: string, robot: Robot, from: number): void {
-  const description = `robot ${what}: ${robot.taps} taps, ${Math.round((Date.now() - from) / 1000)} s`
-  test.info().annotations.push({ type: 'robot', description })
-}
-
-function isSound(walked: Subject): void {
-  expect(['good', 'close'], walked.judgement.reasons.map((r) => r.text).join('\n')).toContain(walked.judgement.verdict)
-  expect(walked.judgement.next).toBeNull()
-  expect(walked.closed, `${SIGNED} signs and seals`).toContain('signed and sealed')
-}
-
-// Among all tests those of a day are walked twice, below.
+// Among all tests those of a day are walked twice, tap by tap: daily.spec.ts.
 for (const id of [...WALKED, ...(COUNTS ? DAILY.map((daily) => daily.id) : [])]) {
   test(`a robot walks ${id} as its example has it`, async ({ browser }) => {
     const of = example(id)
@@ -147,36 +125,6 @@ for (const id of [...WALKED, ...(COUNTS ? DAILY.map((daily) => daily.id) : [])])
       const pack = await (await people.page('engineer')).request.get(address, { headers: { Referer: `${BASE}/` } })
       expect(pack.ok(), `the pack of ${id}: ${pack.status()}`).toBe(true)
       expect((await pack.body()).subarray(0, 5).toString(), `the pack of ${id} is a document`).toBe('%PDF-')
-    }
-  })
-}
-
-/** The phone knows what was taken on it before: the first joint of a day is not the first of its life. */
-async function takenBefore(page: Page, trench: Trench, of: Example): Promise<void> {
-  const names = of.good.flatMap((entry) => Object.values(entry.value ?? {}).map((v) => (v as { store?: string } | null)?.store))
-  const things = (await trench.get<StoreItem[]>('stores')).filter((item) => names.includes(item.name))
-  const used = JSON.stringify(Object.fromEntries(things.map((item) => [item.kind, item.thing_id])))
-  await page.addInitScript((all) => localStorage.setItem('stores-used', all), used)
-}
-
-for (const { id, first, second } of DAILY) {
-  test(`the first ${id} of a day takes at most ${first} taps, the second at most ${second}`, async ({ browser }) => {
-    const of = example(id)
-    const people = await crew(browser)
-    await takenBefore(await people.page('joiner'), people.joiner, of)
-    const line = await lineFor(people, of, id, undefined, 4)
-    const short = (await keyed(people.engineer)).get(id)!
-    const procedure = await people.joiner.get<ProcedureText>(`procedures/${short.hash}`)
-    const long = lasts(of) + 5
-    await recorded(people, `subjects/joint/${line.joints[0]!.id}`, of, NOW - 24 * 60 * 60_000)
-    for (const [i, most] of [first, second].entries()) {
-      const joint = line.joints[i + 1]!.id
-      const begins = NOW - (2 - i) * long * 60_000
-      const robot = new Robot(people, `subjects/joint/${joint}`, procedure, of, begins)
-      const from = Date.now()
-      isSound(await robot.walk(`/joints/${joint}`))
-      told(`${id}, ${i === 0 ? 'first' : 'second'} of the day`, robot, from)
-      expect(robot.taps, JSON.stringify(robot.tapsAt)).toBeLessThanOrEqual(most)
     }
   })
 }
