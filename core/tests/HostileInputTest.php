@@ -103,10 +103,8 @@ it('takes odd entries at each step with a sentence, or stores and judges them wi
                 $facts[] = new Fact("f{$round}{$step->key()}", $step->key(), $step->normalise($value), $now);
                 $stored++;
             } catch (Refused $refused) {
-                expect($refused->faults)->not->toBe([]);
-                foreach ($refused->faults as $fault) {
-                    expect($fault['field'])->toBeString()->not->toBe('')->and(mb_strlen($fault['message']))->toBeGreaterThan(8);
-                }
+                $dumb = array_filter($refused->faults, fn (array $fault) => $fault['field'] === '' || mb_strlen($fault['message']) <= 8);
+                expect($refused->faults)->not->toBe([])->and($dumb)->toBe([]);
             }
         }
         $judgement = Judge::judge($procedure, $facts, $line, $now);
