@@ -3,8 +3,8 @@ import { language } from '../texts/say'
 /** The day before the month, and hours to 24, in whatever English. */
 const DATES = language === 'en' ? 'en-GB' : language
 
-/** "14:52": the time of day in a zone; without one, that of the device. */
-export const hourMinute = (at: string | number | Date, timeZone?: string): string =>
+/** "14:52": the time of day in a zone. */
+export const hourMinute = (at: string | number | Date, timeZone: string): string =>
   new Date(at).toLocaleTimeString(DATES, { timeZone, hour: '2-digit', minute: '2-digit' })
 
 /** "26 Nov, 20:01" in the time of the place. */
