@@ -12,19 +12,25 @@ use App\Models\Stretch;
 use App\Models\Subject;
 use App\Models\User;
 use App\Support\Say;
+use Closure;
 use Diastoma\Core\Procedure\Step;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection as EloquentCollection;
 use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Support\Collection;
 
 /** What waits for a person, across lines: what is bad, what is to be signed in this role, which clocks run, what was begun. */
 final class ListWaiting
 {
-    /** So many at most are looked through; what is bad comes first, so that it is never what is left out. */
+    /** So many at most are looked through of what is bad, of what was made, of what was begun: none crowds out another. */
     private const MOST = 2000;
 
     /** Who goes on with what was begun. */
     private const AT_WORK = [Role::Joiner, Role::Foreman];
+
+    public function __construct(private readonly int $most = self::MOST)
+    {
+    }
 
     /**
      * @return list<array{
@@ -36,30 +42,14 @@ final class ListWaiting
     {
         $roles = $person->projects->mapWithKeys(fn (Project $p) => [$p->id => Role::from($p->pivot->role)]);
         $ofMine = fn (Builder $lines): Builder => $lines->whereIn('project_id', $roles->keys())->whereNull('archived_at');
-        $joints = Joint::query()
-            ->whereIn('state', ['begun', 'made'])
-            ->whereIn('line_id', $ofMine(Line::query()->select('id')))
-            ->with(['ofLine.project', 'ofLine.procedureText', 'procedureText'])
-            ->orderByRaw("verdict <> 'bad'")
-            ->orderBy('line_id')
-            ->orderBy('chainage_m')
-            ->limit(self::MOST)
-            ->get();
+        $joints = $this->atWork(Joint::class, 'chainage_m', $ofMine)->load(['ofLine.project', 'ofLine.procedureText', 'procedureText']);
         $tests = PressureTest::query()
             ->whereNull('sealed_at')
             ->whereHas('section.line', $ofMine)
             ->with(['section.line.project', 'section.method'])
-            ->limit(self::MOST)
+            ->limit($this->most)
             ->get();
-        $stretches = Stretch::query()
-            ->whereIn('state', ['begun', 'made'])
-            ->whereIn('line_id', $ofMine(Line::query()->select('id')))
-            ->with(['ofLine.project', 'procedureText'])
-            ->orderByRaw("verdict <> 'bad'")
-            ->orderBy('line_id')
-            ->orderBy('from_m')
-            ->limit(self::MOST)
-            ->get();
+        $stretches = $this->atWork(Stretch::class, 'from_m', $ofMine)->load(['ofLine.project', 'procedureText']);
         $found = $this->toDecide($roles->filter(fn (Role $role) => $role->mayDecide()));
         foreach ([...$joints, ...$tests, ...$stretches] as $subject) {
             $what = $this->what($subject, $roles[$subject->line()->project_id]);
@@ -83,7 +73,7 @@ final class ListWaiting
     private function toDecide(Collection $roles): array
     {
         $found = [];
-        $open = $roles->isEmpty() ? [] : Contested::query()->whereNull('counts')->with('user')->orderBy('seq')->limit(self::MOST)->get();
+        $open = $roles->isEmpty() ? [] : Contested::query()->whereNull('counts')->with('user')->orderBy('seq')->limit($this->most)->get();
         foreach ($open as $contested) {
             $class = Relation::getMorphedModel($contested->subject_type);
             $subject = $class === null ? null : $class::query()->find($contested->subject_id);
@@ -95,6 +85,31 @@ final class ListWaiting
         }
 
         return array_values($found);
+    }
+
+    /**
+     * @template T of Joint|Stretch
+     *
+     * @param  class-string<T>  $of
+     * @param  string  $along  its column with the place on the line
+     * @param  Closure(Builder<Line>): Builder<Line>  $ofMine
+     * @return EloquentCollection<int, T> what is bad, what was made, what was begun, each along its line
+     */
+    private function atWork(string $of, string $along, Closure $ofMine): EloquentCollection
+    {
+        $subjects = $of::query()
+            ->whereIn('line_id', $ofMine(Line::query()->select('id')))
+            ->orderBy('line_id')
+            ->orderBy($along)
+            ->limit($this->most);
+        $isSound = fn (string $state): Builder => (clone $subjects)->where('verdict', '!=', 'bad')->where('state', $state);
+
+        return (clone $subjects)
+            ->where('verdict', 'bad')
+            ->whereIn('state', ['begun', 'made'])
+            ->get()
+            ->concat($isSound('made')->get())
+            ->concat($isSound('begun')->get());
     }
 
     private function what(Subject $subject, Role $role): ?string

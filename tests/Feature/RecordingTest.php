@@ -1,6 +1,7 @@
 <?php
 
 use App\Actions\ExamineSeals;
+use App\Actions\ListWaiting;
 use App\Models\Fact;
 use App\Models\Joint;
 use App\Models\Line;
@@ -381,6 +382,23 @@ it('offers no label of another kind of fitting, whatever its step is called', fu
     $this->record('joiner', "subjects/joint/{$line['joints'][0]['id']}", 'label', $label)->assertCreated();
     $offered = fn (string $joint): array => $this->as('joiner')->getJson("/api/v1/subjects/joint/{$joint}")->assertOk()->json('offers');
     expect(array_column($offered($line['joints'][1]['id']), 'step'))->toBe(['label'])->and($offered($clamp))->toBe([]);
+});
+
+it('leaves nothing out of what waits for a person because much else does', function () {
+    $line = $this->makeLine('pvc-spigot-socket', ['centre_line' => [[0, 0, 0, 9], [60, 60, 0, 9]], 'sections' => []]);
+    [$bad, $begun] = [['begun', 'bad'], ['begun', 'open']];
+    $stands = [$bad, $bad, $bad, $begun, $begun, $begun, ['made', 'good']];
+    foreach ($stands as $i => [$state, $verdict]) {
+        Joint::query()
+            ->whereKey($line['joints'][$i]['id'])
+            ->update(['state' => $state, 'verdict' => $verdict, 'next_step' => $state === 'made' ? 'accept' : 'cut']);
+    }
+    $few = new ListWaiting(2);
+    $waits = fn (string $who): array => array_map(fn (array $row) => "{$row['what']} {$row['name']}", $few($this->people[$who]));
+    expect($waits('inspector'))
+        ->toBe(['bad Joint 1', 'bad Joint 2', 'sign Joint 7'])
+        ->and($waits('joiner'))
+        ->toBe(['bad Joint 1', 'bad Joint 2', 'go-on Joint 4', 'go-on Joint 5']);
 });
 
 it('lists what waits for a person in their role, and finds nothing of other projects', function () {

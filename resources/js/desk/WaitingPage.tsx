@@ -6,6 +6,7 @@ import { useWaiting } from '../api/queries'
 import { say } from '../texts/say'
 import { whileComing } from '../ui/whileComing'
 import { Page } from '../ui/Page'
+import { useFirst } from '../ui/useFirst'
 import { clockAndCountdown, useNow } from '../ui/useNow'
 
 /** What is worst, and what is nearest at hand, first. */
@@ -16,6 +17,12 @@ const GROUPS = [
   ['clock', say('desk.clocks')],
   ['go-on', say('desk.begun')],
 ] as const
+
+/** Of each group so many, that the next group is not out of reach. */
+const SHOWN = 12
+
+/** No more of a kind are listed. */
+const LISTED = 2_000
 
 const PAGE = { joint: 'joints', test: 'tests', stretch: 'stretches' }
 const addressOf = (row: WaitingRow): string => `/${PAGE[row.kind]}/${row.id}`
@@ -32,20 +39,26 @@ export default function WaitingPage(): ReactElement {
       {GROUPS.map(([what, title]) => {
         const own = rows.filter((row) => row.what === what)
         if (what === 'clock') own.sort((a, b) => (a.at ?? '').localeCompare(b.at ?? ''))
-        return own.length === 0 ? null : (
-          <Box component="section" key={what} aria-labelledby={`waiting-${what}`} sx={{ mt: 3 }}>
-            <Typography id={`waiting-${what}`} variant="h2">
-              {say('desk.groupOf', { title, count: own.length })}
-            </Typography>
-            <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }}>
-              {own.map((row) => (
-                <Row key={row.id} row={row} now={now} />
-              ))}
-            </Box>
-          </Box>
-        )
+        return own.length === 0 ? null : <Group key={what} what={what} title={title} rows={own} now={now} />
       })}
     </Page>
+  )
+}
+
+function Group({ what, title, rows, now }: { what: string; title: string; rows: WaitingRow[]; now: number }): ReactElement {
+  const { shown, others } = useFirst(rows, SHOWN)
+  return (
+    <Box component="section" aria-labelledby={`waiting-${what}`} sx={{ mt: 3 }}>
+      <Typography id={`waiting-${what}`} variant="h2">
+        {say('desk.groupOf', { title, count: rows.length < LISTED ? rows.length : say('desk.orMore', { count: LISTED }) })}
+      </Typography>
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }}>
+        {shown.map((row) => (
+          <Row key={row.id} row={row} now={now} />
+        ))}
+      </Box>
+      {others}
+    </Box>
   )
 }
 

@@ -1,11 +1,11 @@
-import { Box, Button, Link as MuiLink, Typography } from '@mui/material'
-import { useState, type ReactElement } from 'react'
+import { Box, Link as MuiLink, Typography } from '@mui/material'
+import type { ReactElement } from 'react'
 import { Link } from 'react-router'
 import type { JointShort } from '../api/client'
 import { say } from '../texts/say'
+import { useFirst } from '../ui/useFirst'
 import { VerdictMark } from '../ui/Verdict'
 
-/** Of a long list so many are shown: what comes below it is not out of reach. */
 const SHOWN = 6
 
 interface Props {
@@ -16,9 +16,7 @@ interface Props {
 
 /** Joints that wait for something, the first of them; the rest where somebody asks. */
 export function JointList({ title, joints, note }: Props): ReactElement {
-  const [isWhole, setWhole] = useState(false)
-  // A last one alone is shown rather than spoken of.
-  const shown = isWhole || joints.length <= SHOWN + 1 ? joints : joints.slice(0, SHOWN)
+  const { shown, others } = useFirst(joints, SHOWN)
   return (
     <Box sx={{ mt: 3 }}>
       <Typography variant="h3" component="h3" sx={{ mb: 1 }}>
@@ -35,11 +33,7 @@ export function JointList({ title, joints, note }: Props): ReactElement {
           </Typography>
         </Box>
       ))}
-      {shown.length < joints.length && (
-        <Button fullWidth sx={{ justifyContent: 'flex-start' }} onClick={() => setWhole(true)}>
-          {say('line.showTheOthers', { count: joints.length - shown.length })}
-        </Button>
-      )}
+      {others}
     </Box>
   )
 }
