@@ -11,9 +11,10 @@ final readonly class ProcedureInShort
 {
     /**
      * @param  array<string, mixed>  $shown
+     * @param  array<string, mixed>  $limits  its limits and steps, for who compares
      * @param  list<Suit>  $suits
      */
-    public function __construct(public array $shown, public array $suits)
+    public function __construct(public array $shown, public array $limits, public array $suits)
     {
     }
 
@@ -29,9 +30,8 @@ final readonly class ProcedureInShort
                 'suits' => $procedure->suits !== [],
                 'medium' => $procedure->medium->value,
                 'at_gauge' => $procedure->asks(PlanSection::AT_GAUGE),
-                'parameters' => $procedure->parametersToArray(),
-                'steps' => self::stepsOf($procedure),
             ],
+            ['parameters' => $procedure->parametersToArray(), 'steps' => self::stepsOf($procedure)],
             array_values($procedure->suits),
         );
     }

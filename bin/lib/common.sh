@@ -113,8 +113,8 @@ need_pages() {
     need_npm
     say "Building the pages"
     (cd "$ROOT" && npx vite build --logLevel error && npx vite build -c vite.sw.config.ts --logLevel error)
-    # Compressed once, not at each request: the core for the browser is large.
-    find "$ROOT/public/build/assets" -name '*.wasm' -size +1M -exec gzip -9 -k -f {} +
+    # Compressed once and as small as it goes, not at each request and in a hurry.
+    find "$ROOT/public/build/assets" \( -name '*.js' -o -name '*.css' -o -name '*.wasm' \) -size +1k -exec gzip -9 -k -f {} +
     printf '%s' "$stamp" > "$ROOT/public/build/.stamp"
   fi
 }

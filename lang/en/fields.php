@@ -27,6 +27,7 @@ return [
     'leg_m' => 'Centre to joint, m',
     'level_tol_m' => 'Off in level by, m',
     'limit_source' => 'Whose angle it is',
+    'limits' => 'Limits',
     'max_joint_angle_deg' => 'Largest angle of a joint, degrees',
     'mdp_bar' => 'Maximum design pressure, bar',
     'method_hash' => 'Test method',

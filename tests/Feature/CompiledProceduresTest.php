@@ -48,7 +48,7 @@ it('keeps what a list shows of a procedure apart, the same as read off the whole
         ->not->toBe([])
         ->and($kept->for([])['unsuited'])
         ->toBe([])
-        ->and($kept->shown['parameters'])
+        ->and($kept->limits['parameters'])
         ->toBe($small->parametersToArray());
 });
 

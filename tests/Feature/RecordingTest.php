@@ -8,6 +8,7 @@ use App\Models\Line;
 use App\Models\ProcedureText;
 use Database\Demo\Demo;
 use Diastoma\Core\Procedure\Example;
+use Diastoma\Core\Procedure\Procedure;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -329,7 +330,18 @@ it('takes no procedure and no method that is not meant for the pipe, and says wh
         ->and($offered['ef-coupler-hand']['unsuited'])
         ->toBe(['It is for 63 mm at most, and this is 110 mm. A larger pipe is not scraped evenly by hand.'])
         ->and($this->as('engineer')->getJson('/api/v1/procedures?dn_mm=wide')->assertStatus(422)->json('errors.0.field'))
-        ->toBe('dn_mm');
+        ->toBe('dn_mm')
+        ->and($this->as('engineer')->getJson('/api/v1/procedures?limits=all')->assertStatus(422)->json('errors.0.field'))
+        ->toBe('limits');
+    // Limits and steps are long: they come for who compares.
+    $compared = collect($this->as('engineer')->getJson('/api/v1/procedures?limits=1')->assertOk()->json())->keyBy('key');
+    $hand = Procedure::shipped()['ef-coupler-hand'];
+    expect($offered['ef-coupler-hand'])
+        ->not->toHaveKeys(['parameters', 'steps'])
+        ->and(array_keys($compared['ef-coupler-hand']['parameters']))
+        ->toBe(array_keys($hand->parameters))
+        ->and($compared['ef-coupler-hand']['steps'][0])
+        ->toBe(['id' => $hand->steps[0]->id, 'title' => $hand->steps[0]->plainTitle()]);
 });
 
 it('offers to a joint what others of its line and project have recorded, and nothing of its own or of strangers', function () {

@@ -31,6 +31,8 @@ final class ProcedureController extends Controller
     {
         $projects = $this->user($request)->projects->pluck('id');
         $pipe = $this->pipe($request, $sizes);
+        $request->validate(['limits' => 'nullable|boolean']);
+        $isCompared = $request->boolean('limits');
 
         return new JsonResponse(
             ProcedureText::usableIn($projects)
@@ -42,6 +44,7 @@ final class ProcedureController extends Controller
                 ->map(
                     fn (ProcedureText $p) => $p->only(['hash', 'key', 'version', 'title', 'family', 'joint_type']) +
                         $p->short()->for($pipe) +
+                        ($isCompared ? $p->short()->limits : []) +
                         ['own' => $p->project_id !== null],
                 )
                 ->all(),

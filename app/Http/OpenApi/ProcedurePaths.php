@@ -32,6 +32,12 @@ interface ProcedurePaths
             ),
             new OA\Parameter(name: 'dn_mm', in: 'query', schema: new OA\Schema(type: 'number')),
             new OA\Parameter(name: 'sdr', in: 'query', schema: new OA\Schema(type: 'number')),
+            new OA\Parameter(
+                name: 'limits',
+                description: '1: with the limits and steps of each',
+                in: 'query',
+                schema: new OA\Schema(type: 'integer', enum: [0, 1]),
+            ),
         ],
         responses: [
             new OA\Response(

@@ -1752,7 +1752,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'own', type: 'boolean'),
         new OA\Property(
             property: 'steps',
-            description: 'each once, whatever sides it is done on',
+            description: 'each once, whatever sides it is done on; with the limits, where they are asked for',
             type: 'array',
             items: new OA\Items(
                 required: ['id', 'title'],

@@ -118,9 +118,9 @@ export const usePacks = (line: string) =>
   })
 export const usePipes = (line: string) => use<LinePipe[]>(`lines/${line}/pipes`)
 export const useProcedure = (hash: string | undefined) => use<ProcedureText>(`procedures/${hash ?? ''}`, { fixed: true, off: !hash })
-/** For a pipe, as far as it is known: with each the reasons why it is not meant for it. */
-export const useProcedures = (pipe: Record<string, string | number> = {}) => {
-  const asked = new URLSearchParams(Object.entries(pipe).map(([key, value]) => [key, String(value)])).toString()
+/** For a pipe, as far as it is known: with each the reasons why it is not meant for it; `limits: 1` for who compares them. */
+export const useProcedures = (about: Record<string, string | number> = {}) => {
+  const asked = new URLSearchParams(Object.entries(about).map(([key, value]) => [key, String(value)])).toString()
   return useQuery<ProcedureShort[]>({
     queryKey: asked ? ['procedures', asked] : ['procedures'],
     queryFn: () => api.get<ProcedureShort[]>(`/procedures${asked && `?${asked}`}`),

@@ -2922,7 +2922,7 @@ export interface components {
             /** @description why it is not meant for the pipe that was asked about */
             unsuited?: string[];
             own?: boolean;
-            /** @description each once, whatever sides it is done on */
+            /** @description each once, whatever sides it is done on; with the limits, where they are asked for */
             steps?: {
                 id: string;
                 title: string;
@@ -10059,6 +10059,8 @@ export interface operations {
                 nominal?: number;
                 dn_mm?: number;
                 sdr?: number;
+                /** @description 1: with the limits and steps of each */
+                limits?: 0 | 1;
             };
             header?: never;
             path?: never;

@@ -11,7 +11,7 @@ import { Faults } from './Faults'
 
 /** The schools side by side, each limit with where it comes from. */
 export default function ProceduresPage(): ReactElement {
-  const procedures = useProcedures()
+  const procedures = useProcedures({ limits: 1 })
   const me = useMe()
   const project = me.data?.projects.find((p) => p.role === 'engineer')
   const [chosenType, setType] = useState<string | null>(null)
