@@ -39,6 +39,18 @@ export interface Example {
 export const example = (id: string): Example =>
   JSON.parse(readFileSync(new URL(`../../core/data/examples/${id}.json`, import.meta.url), 'utf8')) as Example
 
+/** The entries as another run has them: `step#2` in it is the second entry of that step, `step` each of them. */
+export function entriesOf(of: Example, { instead = {} }: Other): Entry[] {
+  const times = new Map<string, number>()
+  return of.good.map((entry) => {
+    const nth = (times.get(entry.step) ?? 0) + 1
+    times.set(entry.step, nth)
+    const value = { ...entry.value, ...(instead[`${entry.step}#${nth}`] ?? instead[entry.step]) }
+    const hasPhoto = entry.photo === true && !('photos' in value)
+    return { ...entry, value, photo: hasPhoto }
+  })
+}
+
 /** How long the run of an example takes, min. */
 export const lasts = (of: Example): number => Math.max(...of.good.map((e) => e.min))
 
